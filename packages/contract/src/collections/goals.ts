@@ -1,0 +1,99 @@
+import { type Goal, type KeyResult, type Step, isSame, parseMonth } from '@wimbel/core';
+import { day, dictionary, faults, id, instant, list, name, notNegative, number, oneOf, order, shape, text } from '../fields.ts';
+import { byKind } from './habits.ts';
+
+const value = () => number().required('is missing');
+const habitTarget = () => ({ habitId: id(), target: value().moreThan(0, 'is not above 0') });
+
+const measureSchema = byKind({
+  number: { unit: text(), start: value(), target: value() },
+  money: {
+    currency: text().required('is missing').matches(/^[A-Z]{3}$/, 'is not a currency code of three letters'),
+    start: value(),
+    target: value(),
+  },
+  yesNo: {},
+  steps: {},
+  habitDays: habitTarget(),
+  habitAmount: habitTarget(),
+});
+
+/** A due day that lies before the day it starts from. */
+const dueFault = (record: { startsOn?: string; dueOn?: string }) =>
+  !!record.startsOn && !!record.dueOn && record.dueOn < record.startsOn && { path: 'dueOn', message: 'is before the start' };
+
+export const goalSchema = shape({
+  id: id(),
+  title: name(),
+  areaId: id().optional(),
+  why: text(),
+  doneWhen: text(),
+  startsOn: day().required('is missing'),
+  dueOn: day(),
+  state: oneOf(['open', 'reached', 'dropped', 'paused']).required('is missing'),
+  closedOn: day(),
+  reward: text(),
+  order: order(),
+}).test('goal', '', faults<Goal>((goal) => [dueFault(goal)]));
+
+function measureFaults({ measure, checkpoints }: KeyResult) {
+  const counts = measure?.kind === 'number' || measure?.kind === 'money';
+  const isBare = measure?.kind === 'yesNo' || measure?.kind === 'steps';
+  const hasCheckpoints = Object.keys(checkpoints ?? {}).length > 0;
+  return [
+    counts && isSame(measure.start, measure.target) && { path: 'measure.target', message: 'is the same as the start' },
+    isBare && hasCheckpoints && { path: 'checkpoints', message: 'are not for this kind of key result' },
+  ];
+}
+
+export const keyResultSchema = shape({
+  id: id(),
+  goalId: id(),
+  title: name(),
+  weight: number().moreThan(0, 'is not above 0'),
+  startsOn: day(),
+  dueOn: day(),
+  order: order(),
+  measure: measureSchema as never,
+  checkpoints: dictionary(
+    (key) => parseMonth(key) !== null,
+    'is not a month that exists, written YYYY-MM',
+    value(),
+  ) as never,
+}).test('keyResult', '', faults<KeyResult>((keyResult) => [dueFault(keyResult), ...measureFaults(keyResult)]));
+
+export const checkInSchema = shape({
+  id: id(),
+  keyResultId: id(),
+  day: day().required('is missing'),
+  value: value(),
+  note: text(),
+  madeAt: instant().required('is missing'),
+});
+
+export const stepSchema = shape({
+  id: id(),
+  goalId: id(),
+  keyResultId: id().optional(),
+  parentId: id().optional(),
+  title: name(),
+  priority: oneOf([1, 2, 3, 4]),
+  impact: oneOf(['high', 'medium', 'low']),
+  startsOn: day(),
+  dueOn: day(),
+  doneOn: day(),
+  note: text(),
+  order: order(),
+}).test('step', '', faults<Step>((step) => [dueFault(step)]));
+
+export const milestoneSchema = shape({
+  id: id(),
+  goalId: id(),
+  title: name(),
+  dueOn: day(),
+  reachedOn: day(),
+  reward: text(),
+  pips: notNegative(),
+  after: list(id()),
+  order: order(),
+});

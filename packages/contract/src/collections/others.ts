@@ -1,0 +1,106 @@
+import { WEEKDAYS } from '@wimbel/core';
+import { day, dayCount, flag, id, list, month, name, notNegative, number, oneOf, order, shape, text, weekdays, whole } from '../fields.ts';
+
+const ratio = () => number().min(0, 'is not between 0 and 1').max(1, 'is not between 0 and 1');
+const JOURNAL_PARTS = ['day', 'morning', 'evening'] as const;
+
+const ascends = (value: unknown): boolean =>
+  !Array.isArray(value) ||
+  value.every((step: { atLeast: number }, index) => index === 0 || step.atLeast > value[index - 1].atLeast);
+
+export const settingsSchema = shape({
+  weekStart: oneOf(WEEKDAYS).required('is missing'),
+  passMark: ratio().required('is missing'),
+  dayEndsAt: whole().required('is missing').min(0, 'is not between 0 and 6').max(6, 'is not between 0 and 6'),
+  dayMarks: list(
+    shape({ atLeast: dayCount().required('is missing'), symbol: text().defined('is missing') }).required('is missing'),
+  ).test('ascending', 'does not ascend', ascends),
+  currency: text().matches(/^[A-Z]{3}$/, 'is not a currency code of three letters'),
+  pipsName: shape({ one: name(), many: name() }),
+});
+
+export const areaSchema = shape({ id: id(), name: name(), color: text(), icon: text(), order: order() });
+
+export const seasonSchema = shape({
+  id: id(),
+  title: name(),
+  startsOn: day().required('is missing'),
+  weeks: whole().required('is missing').min(1, 'is below 1').max(520, 'is above 520'),
+  vision: text(),
+  passMark: ratio(),
+  goalIds: list(id()).required('is missing'),
+});
+
+export const monthSchema = shape({
+  month: month().required('is missing'),
+  word: text(),
+  aims: list(text().defined('is missing')).required('is missing'),
+});
+
+export const journalSchema = shape({
+  id: id(),
+  day: day().required('is missing'),
+  part: oneOf(JOURNAL_PARTS).required('is missing'),
+  mood: oneOf([1, 2, 3, 4, 5]),
+  feelings: list(text().defined('is missing')),
+  text: text(),
+  answers: list(
+    shape({
+      promptId: id(),
+      text: text(),
+      items: list(shape({ text: text().defined('is missing'), done: flag() }).required('is missing')),
+    }).required('is missing'),
+  ),
+});
+
+export const promptSchema = shape({
+  id: id(),
+  text: name(),
+  part: oneOf(JOURNAL_PARTS).required('is missing'),
+  kind: oneOf(['text', 'list', 'checklist']).required('is missing'),
+  size: whole().min(1, 'is below 1'),
+  active: flag().required('is missing'),
+  order: order(),
+});
+
+export const reviewSchema = shape({
+  id: id(),
+  span: oneOf(['week', 'month', 'quarter', 'year']).required('is missing'),
+  from: day().required('is missing'),
+  seasonId: id().optional(),
+  answers: shape({
+    wentWell: text(),
+    gotInTheWay: text(),
+    nextTime: text(),
+    wins: text(),
+    losses: text(),
+    lessons: text(),
+  }).required('is missing'),
+});
+
+export const rewardSchema = shape({
+  id: id(),
+  title: name(),
+  cost: notNegative().required('is missing'),
+  icon: text(),
+  order: order(),
+  retired: flag(),
+});
+
+export const claimSchema = shape({
+  id: id(),
+  rewardId: id(),
+  day: day().required('is missing'),
+  cost: notNegative().required('is missing'),
+});
+
+export const quoteSchema = shape({ id: id(), text: name(), by: text() });
+
+export const reminderSchema = shape({
+  id: id(),
+  habitId: id().optional(),
+  about: oneOf(['habits', 'journal', 'review', 'habit']).required('is missing'),
+  at: text().required('is missing').matches(/^([01]\d|2[0-3]):[0-5]\d$/, 'is not a time, written HH:MM'),
+  days: weekdays().required('is missing'),
+  on: flag().required('is missing'),
+});

@@ -1,0 +1,19 @@
+import type { Issue } from './fields.ts';
+
+/** Every error code the server answers with, and its HTTP status. */
+export const ERROR_STATUS = {
+  invalid: 422,
+  notJson: 400,
+  tooLarge: 413,
+  signInNeeded: 401,
+  foreignOrigin: 403,
+  notFound: 404,
+  tooMany: 429,
+  unavailable: 503,
+  internal: 500,
+} as const;
+
+export type ErrorCode = keyof typeof ERROR_STATUS;
+
+/** The body of every error answer. */
+export type ErrorBody = { code: ErrorCode; message: string; issues?: Issue[]; requestId?: string };

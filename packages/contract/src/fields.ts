@@ -1,0 +1,150 @@
+import { WEEKDAYS, parseDay, parseMonth } from '@wimbel/core';
+import * as yup from 'yup';
+
+/** A fault of a value: where it is (dots and [places], empty for the value itself) and what is wrong, in plain words. */
+export type Issue = { path: string; message: string };
+
+const LONGEST_TEXT = 20000;
+
+/** Text of any length that a person could mean. */
+export const text = () => yup.string().max(LONGEST_TEXT, `is longer than ${LONGEST_TEXT} characters`).typeError('is not text');
+
+/** A name or title: at least one character that can be seen. */
+export const name = () =>
+  text().required('is missing').test('seen', 'is empty', (value) => value.trim().length > 0);
+
+/** An id made by the client: 1 to 64 characters. */
+export const id = () =>
+  yup.string().typeError('is not text').required('is missing').max(64, 'is longer than 64 characters');
+
+export const day = () =>
+  yup
+    .string()
+    .typeError('is not a day, written YYYY-MM-DD')
+    .test('day', 'is not a day that exists, written YYYY-MM-DD', (value) => value == null || parseDay(value) !== null);
+
+export const month = () =>
+  yup
+    .string()
+    .typeError('is not a month, written YYYY-MM')
+    .test('month', 'is not a month that exists, written YYYY-MM', (value) => value == null || parseMonth(value) !== null);
+
+const INSTANT = /^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,9})?Z$/;
+
+/** Whether a text is an instant in UTC, such as 2025-03-01T07:30:00.000Z. */
+export const isInstant = (value: string): boolean => parseDay(INSTANT.exec(value)?.[1] ?? '') !== null;
+
+export const instant = () =>
+  yup
+    .string()
+    .typeError('is not an instant')
+    .test('instant', 'is not an instant in UTC, such as 2025-03-01T07:30:00Z', (value) => value == null || isInstant(value));
+
+export const number = () =>
+  yup
+    .number()
+    .typeError('is not a number')
+    .test('finite', 'is not a number', (value) => value == null || Number.isFinite(value));
+
+export const whole = () =>
+  number().test('whole', 'is not a whole number', (value) => value == null || Number.isInteger(value));
+
+export const notNegative = () => number().min(0, 'is below 0');
+
+/** A whole number of days, from 0. */
+export const dayCount = () => whole().min(0, 'is below 0');
+
+export const order = () => number().required('is missing');
+
+export const flag = () => yup.boolean().typeError('is neither true nor false');
+
+export const oneOf = <T extends string | number>(values: readonly T[]) =>
+  yup.mixed<T>().oneOf(values, `is none of ${values.join(', ')}`);
+
+export const weekdays = () =>
+  list(oneOf(WEEKDAYS).required('is missing')).test(
+    'once',
+    'names a weekday twice',
+    (value) => value == null || new Set(value).size === value.length,
+  );
+
+export const list = <T extends yup.ISchema<unknown>>(each: T) => yup.array(each as never).typeError('is not a list');
+
+type Fields = Record<string, yup.ISchema<unknown> | yup.Reference>;
+
+/** An object with these fields and no others; each unknown key is a fault at its own path. */
+export function shape(fields: Fields) {
+  return yup
+    .object(fields as yup.ObjectShape)
+    .default(undefined)
+    .typeError('is not an object')
+    .test('known', '', (value, context) => {
+      const unknown = value == null ? [] : Object.keys(value).filter((key) => !Object.hasOwn(fields, key));
+      if (unknown.length === 0) return true;
+      return new yup.ValidationError(
+        unknown.map((key) =>
+          context.createError({ path: context.path ? `${context.path}.${key}` : key, message: 'is not a known key' }),
+        ),
+      );
+    });
+}
+
+/** An object whose keys are data (months, years), each checked by `isKey`, each value by `each`. */
+export function dictionary(isKey: (key: string) => boolean, keyFault: string, each: yup.ISchema<unknown>) {
+  return yup.lazy((value: unknown) => {
+    const keys = value !== null && typeof value === 'object' && !Array.isArray(value) ? Object.keys(value) : [];
+    return yup
+      .object(Object.fromEntries(keys.map((key) => [key, each])) as yup.ObjectShape)
+      .default(undefined)
+      .typeError('is not an object')
+      .test('keys', '', (_, context) => {
+        const wrong = keys.filter((key) => !isKey(key));
+        if (wrong.length === 0) return true;
+        return new yup.ValidationError(
+          wrong.map((key) => context.createError({ path: `${context.path}.${key}`, message: keyFault })),
+        );
+      });
+  });
+}
+
+/** A test over a whole object that reports faults at paths of its fields. */
+export const faults =
+  <T>(find: (value: T) => (Issue | false)[]) =>
+  (value: unknown, context: yup.TestContext): true | yup.ValidationError => {
+    if (value === null || typeof value !== 'object') return true;
+    const found = find(value as T).filter((each): each is Issue => each !== false);
+    if (found.length === 0) return true;
+    return new yup.ValidationError(
+      found.map(({ path, message }) =>
+        context.createError({ path: [context.path, path].filter(Boolean).join('.'), message }),
+      ),
+    );
+  };
+
+/** The value without keys that hold null or nothing, at any depth of objects; lists keep their places. */
+export function withoutNulls(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(withoutNulls);
+  if (value === null || typeof value !== 'object') return value;
+  const kept: [string, unknown][] = [];
+  for (const [key, each] of Object.entries(value)) {
+    if (each !== null && each !== undefined) kept.push([key, withoutNulls(each)]);
+  }
+  return Object.fromEntries(kept);
+}
+
+/** Every fault of a value against a schema, in order; empty when it holds. Nothing is converted. */
+export function issuesOf(schema: yup.ISchema<unknown>, value: unknown): Issue[] {
+  try {
+    (schema as yup.Schema).validateSync(value, { strict: true, abortEarly: false });
+    return [];
+  } catch (error) {
+    if (!(error instanceof yup.ValidationError)) throw error;
+    const inner = error.inner.length > 0 ? error.inner : [error];
+    const seen = new Map<string, Issue>();
+    for (const each of inner.flatMap((one) => (one.inner.length > 0 ? one.inner : [one]))) {
+      const issue = { path: each.path ?? '', message: each.errors[0] ?? each.message };
+      if (!seen.has(issue.path)) seen.set(issue.path, issue);
+    }
+    return [...seen.values()];
+  }
+}

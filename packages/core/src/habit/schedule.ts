@@ -1,0 +1,41 @@
+import { daysInMonth, monthOfDay } from '../calendar/month.ts';
+import { type PlainDay, WEEKDAYS, weekdayOf } from '../calendar/plainDay.ts';
+import type { Schedule } from '../record/records.ts';
+
+/** What a schedule counts in: fixed schedules name days, flexible ones give a quota for weeks or months. */
+export type AskKind = 'days' | 'weeks' | 'months';
+
+export function askKindOf(schedule: Schedule): AskKind {
+  if (schedule.kind === 'perWeek') return 'weeks';
+  return schedule.kind === 'perMonth' ? 'months' : 'days';
+}
+
+/** Whether a fixed schedule that holds from `from` names `day`. A flexible one names no day: always false. */
+export function namesDay(schedule: Schedule, from: PlainDay, day: PlainDay): boolean {
+  switch (schedule.kind) {
+    case 'daily':
+      return true;
+    case 'weekdays': {
+      const weekday = WEEKDAYS[weekdayOf(day)];
+      return weekday !== undefined && schedule.days.includes(weekday);
+    }
+    case 'interval':
+      return (((day - from) % schedule.every) + schedule.every) % schedule.every === 0;
+    default:
+      return false;
+  }
+}
+
+/**
+ * Parts of one day in which plans and quotas are counted, so that sevenths of weeks and fractions of months of
+ * 28, 29, 30 and 31 days add up in whole numbers: the least common multiple of 7, 28, 29, 30 and 31.
+ */
+export const PARTS_PER_DAY = 377580;
+
+/** What one day of a flexible schedule owes, in parts of a day: n/7, or min(n, days in the month) / days in the month. */
+export function owedParts(schedule: Schedule, day: PlainDay): number {
+  if (schedule.kind === 'perWeek') return (schedule.times * PARTS_PER_DAY) / 7;
+  if (schedule.kind !== 'perMonth') return 0;
+  const length = daysInMonth(monthOfDay(day));
+  return (Math.min(schedule.times, length) * PARTS_PER_DAY) / length;
+}

@@ -1,0 +1,143 @@
+import { formatMonth } from '../calendar/month.ts';
+import { type PlainDay, formatDay } from '../calendar/plainDay.ts';
+import { type DayScore, scoreOn } from '../day/dayScore.ts';
+import type { GoalFigures } from '../goal/goalFigures.ts';
+import type { KeyResultFigures } from '../goal/keyResult.ts';
+import type { Pace } from '../goal/pace.ts';
+import type { StepState } from '../goal/steps.ts';
+import type { Kept, KeptSpan } from '../habit/kept.ts';
+import type { Outcome } from '../habit/outcome.ts';
+import type { Recent } from '../habit/recent.ts';
+import type { AskKind } from '../habit/schedule.ts';
+import type { Figures, MonthFigures } from '../habit/targets.ts';
+import type { PipsBalance } from '../pips/pips.ts';
+import type { DayText, MonthText, Records } from '../record/records.ts';
+import type { SeasonFigures } from '../season/season.ts';
+import type { HabitReckoning, Periods } from './habitReckoning.ts';
+import type { MonthSummary } from './monthSummary.ts';
+import { type Reckoning, bookOf, reckon } from './reckoning.ts';
+
+export type HabitReport = {
+  outcome: Outcome;
+  streak: {
+    unit: AskKind;
+    current: number;
+    from: DayText | null;
+    longest: number;
+    longestFrom: DayText | null;
+    longestTo: DayText | null;
+  };
+  kept: Record<KeptSpan, Kept>;
+  weeks: Record<DayText, Figures>;
+  months: Record<MonthText, MonthFigures>;
+  years: Record<string, Figures>;
+  last30: Recent;
+  pips: number;
+  finishedOn: DayText | null;
+};
+
+export type KeyResultReport = {
+  current: number | null;
+  progress: number;
+  expected: number | null;
+  pace: Pace | null;
+  forecast: DayText | null;
+  neededPerWeek: number | null;
+  checkpoints: { month: MonthText; target: number; start: number; end: number; growth: number; reached: boolean }[];
+};
+
+export type GoalReport = {
+  progress: number | null;
+  expected: number | null;
+  pace: Pace | null;
+  daysLeft: number | null;
+  keyResults: Record<string, KeyResultReport>;
+  steps: Record<string, StepState>;
+};
+
+export type SeasonReport = {
+  weeks: { from: DayText; actual: number; target: number; score: number | null; onTrack: boolean }[];
+  score: number | null;
+  onTrackWeeks: number;
+};
+
+/** Every figure of a data file as of a day, with days and months written out. */
+export type Report = {
+  today: DayText;
+  habits: Record<string, HabitReport>;
+  days: Record<DayText, DayScore>;
+  months: Record<MonthText, MonthSummary>;
+  fullDayStreak: { current: number; longest: number };
+  pips: PipsBalance;
+  goals: Record<string, GoalReport>;
+  seasons: Record<string, SeasonReport>;
+};
+
+/** The report of a person's records as of `today`. Independent of the order of records but for the ties that name it. */
+export const reportOf = (records: Records, today: PlainDay): Report =>
+  writeReport(reckon(bookOf(records), today));
+
+const dayText = (day: PlainDay | null): DayText | null => (day === null ? null : formatDay(day));
+
+function writePeriods<F>({ first, list }: Periods<F>, stride: number, name: (at: number) => string): Record<string, F> {
+  return Object.fromEntries(list.map((figures, index) => [name(first + index * stride), figures]));
+}
+
+/** Writes a reckoning out as the report. */
+export function writeReport(reckoning: Reckoning): Report {
+  const { today, totals, settings } = reckoning;
+  const days: Report['days'] = {};
+  for (let day = totals.first; day <= today; day++) days[formatDay(day)] = scoreOn(totals, day, settings.passMark);
+  return {
+    today: formatDay(today),
+    habits: Object.fromEntries(reckoning.habits.map((each) => [each.track.habit.id, writeHabit(each)])),
+    days,
+    months: writePeriods(reckoning.months, 1, formatMonth),
+    fullDayStreak: reckoning.fullDayStreak,
+    pips: reckoning.pips,
+    goals: Object.fromEntries([...reckoning.goals].map(([id, figures]) => [id, writeGoal(figures)])),
+    seasons: Object.fromEntries([...reckoning.seasons].map(([id, figures]) => [id, writeSeason(figures)])),
+  };
+}
+
+function writeHabit(reckoning: HabitReckoning): HabitReport {
+  const { outcome, streak, kept, weeks, months, years, pips } = reckoning;
+  return {
+    outcome,
+    streak: {
+      unit: streak.unit,
+      current: streak.current,
+      from: dayText(streak.from),
+      longest: streak.longest,
+      longestFrom: dayText(streak.longestFrom),
+      longestTo: dayText(streak.longestTo),
+    },
+    kept,
+    weeks: writePeriods(weeks, 7, formatDay),
+    months: writePeriods(months, 1, formatMonth),
+    years: writePeriods(years, 1, (year) => String(year).padStart(4, '0')),
+    last30: reckoning.last30,
+    pips,
+    finishedOn: dayText(reckoning.finishedOn),
+  };
+}
+
+const writeGoal = ({ keyResults, ...figures }: GoalFigures): GoalReport => ({
+  ...figures,
+  keyResults: Object.fromEntries(Object.entries(keyResults).map(([id, each]) => [id, writeKeyResult(each)])),
+});
+
+const writeKeyResult = (figures: KeyResultFigures): KeyResultReport => ({
+  current: figures.current,
+  progress: figures.progress,
+  expected: figures.expected,
+  pace: figures.pace,
+  forecast: dayText(figures.forecast),
+  neededPerWeek: figures.neededPerWeek,
+  checkpoints: figures.checkpoints.map((row) => ({ ...row, month: formatMonth(row.month) })),
+});
+
+const writeSeason = (figures: SeasonFigures): SeasonReport => ({
+  ...figures,
+  weeks: figures.weeks.map((week) => ({ ...week, from: formatDay(week.from) })),
+});

@@ -1,0 +1,53 @@
+import { type PlainDay, dayOf } from '../calendar/plainDay.ts';
+import { planOf, togetherOf } from '../habit/targets.ts';
+import { type Track, doneBetween } from '../habit/track.ts';
+import { isAtLeast } from '../number/exact.ts';
+import type { KeyResult, Season } from '../record/records.ts';
+
+export type SeasonWeek = {
+  from: PlainDay;
+  /** What the habits did, each no more than its target. */
+  actual: number;
+  target: number;
+  score: number | null;
+  onTrack: boolean;
+};
+
+export type SeasonFigures = { weeks: SeasonWeek[]; score: number | null; onTrackWeeks: number };
+
+/** The tracks tied to a season's goals: by the habit's own goal, or by a key result that counts it. All if none is tied. */
+export function tiedTracks(season: Season, tracks: readonly Track[], keyResults: readonly KeyResult[]): readonly Track[] {
+  const goals = new Set(season.goalIds);
+  const counted = new Set<string>();
+  for (const { goalId, measure } of keyResults) {
+    if (goals.has(goalId) && (measure.kind === 'habitDays' || measure.kind === 'habitAmount')) counted.add(measure.habitId);
+  }
+  const tied = tracks.filter(({ habit }) => counted.has(habit.id) || (habit.goalId ? goals.has(habit.goalId) : false));
+  return tied.length > 0 ? tied : tracks;
+}
+
+/** Scores of a season's weeks, those to come included; its own score is the mean of the finished weeks with a target. */
+export function seasonFigures(
+  season: Season,
+  tracks: readonly Track[],
+  keyResults: readonly KeyResult[],
+  today: PlainDay,
+  passMark: number,
+): SeasonFigures {
+  const tied = tiedTracks(season, tracks, keyResults);
+  const first = dayOf(season.startsOn);
+  const weeks = Array.from({ length: season.weeks }, (_, index): SeasonWeek => {
+    const span = { first: first + index * 7, last: first + index * 7 + 6 };
+    const { actual, target, share } = togetherOf(
+      tied.map((track) => ({ actual: doneBetween(track, span), target: planOf(track, span) })),
+    );
+    const onTrack = share !== null && isAtLeast(share, season.passMark ?? passMark);
+    return { from: span.first, actual, target, score: share, onTrack };
+  });
+  const scores = weeks.flatMap((week) => (week.from + 6 < today && week.score !== null ? [week.score] : []));
+  return {
+    weeks,
+    score: scores.length > 0 ? scores.reduce((sum, score) => sum + score, 0) / scores.length : null,
+    onTrackWeeks: weeks.filter((week) => week.onTrack).length,
+  };
+}
