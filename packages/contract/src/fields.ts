@@ -6,8 +6,20 @@ export type Issue = { path: string; message: string };
 
 const LONGEST_TEXT = 20000;
 
+// Neither can be stored: PostgreSQL has no NUL in text, and half a surrogate pair is no character.
+const UNSTORABLE = /\0|\p{Surrogate}/u;
+
+const characters = () =>
+  yup
+    .string()
+    .typeError('is not text')
+    .test('storable', 'has characters that are not text', (value) => value == null || !UNSTORABLE.test(value));
+
 /** Text of any length that a person could mean. */
-export const text = () => yup.string().max(LONGEST_TEXT, `is longer than ${LONGEST_TEXT} characters`).typeError('is not text');
+export const text = () => characters().max(LONGEST_TEXT, `is longer than ${LONGEST_TEXT} characters`);
+
+/** The unit of an amount; may be empty. */
+export const unit = () => characters().defined('is missing').max(40, 'is longer than 40 characters');
 
 /** A name or title: at least one character that can be seen. */
 export const name = () =>
@@ -15,13 +27,16 @@ export const name = () =>
 
 /** An id made by the client: 1 to 64 characters. */
 export const id = () =>
-  yup.string().typeError('is not text').required('is missing').max(64, 'is longer than 64 characters');
+  characters().required('is missing').max(64, 'is longer than 64 characters');
 
+const FIRST_DAY = '0001-01-01';
+
+/** A day from the year 1 on, `YYYY-MM-DD`. */
 export const day = () =>
   yup
     .string()
     .typeError('is not a day, written YYYY-MM-DD')
-    .test('day', 'is not a day that exists, written YYYY-MM-DD', (value) => value == null || parseDay(value) !== null);
+    .test('day', 'is not a day that exists, written YYYY-MM-DD', (value) => value == null || (parseDay(value) !== null && value >= FIRST_DAY));
 
 export const month = () =>
   yup
@@ -29,7 +44,7 @@ export const month = () =>
     .typeError('is not a month, written YYYY-MM')
     .test('month', 'is not a month that exists, written YYYY-MM', (value) => value == null || parseMonth(value) !== null);
 
-const INSTANT = /^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,9})?Z$/;
+const INSTANT = /^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,6})?Z$/;
 
 /** Whether a text is an instant in UTC, such as 2025-03-01T07:30:00.000Z. */
 export const isInstant = (value: string): boolean => parseDay(INSTANT.exec(value)?.[1] ?? '') !== null;

@@ -1,7 +1,7 @@
 import { type Entry, type Habit, PARTS_OF_DAY, type Terms, isSame, parseMonth } from '@wimbel/core';
 import * as yup from 'yup';
 import {
-  day, dayCount, dictionary, faults, flag, id, list, name, notNegative, number, oneOf, order, shape, text, weekdays, whole,
+  day, dayCount, dictionary, faults, flag, id, list, name, notNegative, number, oneOf, order, shape, text, unit, weekdays, whole,
 } from '../fields.ts';
 
 const times = (most: number) =>
@@ -27,7 +27,7 @@ export function byKind(fieldsOf: Record<string, Record<string, yup.ISchema<unkno
 const measureSchema = byKind({
   check: {},
   amount: {
-    unit: yup.string().typeError('is not text').defined('is missing').max(40, 'is longer than 40 characters'),
+    unit: unit(),
     step: number().required('is missing').moreThan(0, 'is not above 0'),
   },
 });

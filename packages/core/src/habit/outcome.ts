@@ -21,3 +21,7 @@ export function recordedOutcome(entry: Entry | undefined, terms: HeldTerms): Out
   if (amount < TOLERANCE) return 'missed';
   return terms.atLeast !== null && isAtLeast(amount, terms.atLeast) ? 'done' : 'part';
 }
+
+/** How much of a day's threshold an amount is, 0–1; 0 without an amount, and where the terms only set a most. */
+export const thresholdRatio = (terms: HeldTerms, amount: number | null): number =>
+  terms.atLeast === null || amount === null ? 0 : Math.min(1, amount / terms.atLeast);

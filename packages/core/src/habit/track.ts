@@ -2,7 +2,7 @@ import { type PlainDay, type Weekday, dayOf } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { yearOfDay, yearSpan } from '../calendar/year.ts';
 import type { Entry, Habit } from '../record/records.ts';
-import { OUTCOMES, type Outcome, recordedOutcome } from './outcome.ts';
+import { OUTCOMES, type Outcome, recordedOutcome, thresholdRatio } from './outcome.ts';
 import { type AskKind, PARTS_PER_DAY, askKindOf, namesDay, owedParts } from './schedule.ts';
 import { type HeldTerms, heldTerms, termsIndexOn, termsOn } from './terms.ts';
 
@@ -195,3 +195,7 @@ export function planPartsBetween(track: Track, span: DaySpan): number {
   for (let day = Math.max(span.first, track.horizon + 1); day <= span.last; day++) parts += plannedParts(track, day);
   return parts;
 }
+
+/** How full a day's peg is by its amount, 0–1, under the terms in force. */
+export const fillRatio = (track: Track, day: PlainDay, amount: number | null): number =>
+  thresholdRatio(termsOn(track.terms, day), amount);

@@ -1,0 +1,108 @@
+import { getConnInfo } from '@hono/node-server/conninfo';
+import { Hono } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+import { compress } from 'hono/compress';
+import { secureHeaders } from 'hono/secure-headers';
+import { v7 as uuid } from 'uuid';
+import type { AppEnv } from './appEnv.ts';
+import type { Clock } from './clock.ts';
+import type { Database } from './db/connection.ts';
+import { AppError, isDatabaseAway, traceOf } from './errors.ts';
+import { type Auth, CLIENT_ADDRESS_HEADER } from './features/account/auth.ts';
+import { changesRoutes } from './features/changes/routes.ts';
+import { healthRoutes } from './features/health/routes.ts';
+import { sampleRoutes } from './features/sample/routes.ts';
+import type { Sample } from './features/sample/service.ts';
+import { webRoutes } from './features/web/routes.ts';
+import type { Logger } from './log.ts';
+
+export type AppDeps = {
+  db: Database;
+  auth: Auth;
+  clock: Clock;
+  log: Logger;
+  origins: string[];
+  /** The way into the sample account, where there is one. */
+  sample: Sample | null;
+  /** Folder of the exported web app; null to serve only the API. */
+  webRoot: string | null;
+};
+
+const SMALL_BODY_BYTES = 64 * 1024;
+
+/** The whole server as one Hono app. */
+export function createApp({ db, auth, clock, log, origins, sample, webRoot }: AppDeps) {
+  const app = new Hono<AppEnv>();
+
+  app.use('*', async (c, next) => {
+    const requestId = uuid();
+    c.set('requestId', requestId);
+    const startedMs = performance.now();
+    await next();
+    c.header('x-request-id', requestId);
+    const ms = Math.round((performance.now() - startedMs) * 10) / 10;
+    log.info({ requestId, at: clock.now().toISOString(), method: c.req.method, route: routeOf(c.req.path), status: c.res.status, ms }, 'request');
+  });
+
+  app.use(
+    '*',
+    secureHeaders({
+      contentSecurityPolicy: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        fontSrc: ["'self'", 'data:'],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        objectSrc: ["'none'"],
+        baseUri: ["'self'"],
+        frameAncestors: ["'none'"],
+        formAction: ["'self'"],
+      },
+      xFrameOptions: 'DENY',
+      strictTransportSecurity: origins[0]?.startsWith('https:') ? 'max-age=31536000; includeSubDomains' : false,
+      referrerPolicy: 'same-origin',
+      permissionsPolicy: { camera: [], microphone: [], geolocation: [] },
+    }),
+  );
+
+  app.use('/api/*', async (c, next) => {
+    const origin = c.req.header('origin');
+    const isRead = c.req.method === 'GET' || c.req.method === 'HEAD';
+    const isOwn = origin === undefined ? c.req.header('sec-fetch-site') !== 'cross-site' : origins.includes(origin);
+    if (!isRead && !isOwn) throw new AppError('foreignOrigin');
+    c.header('cache-control', 'no-store');
+    await next();
+  });
+
+  app.use('/api/changes', compress());
+  app.route('/api/health', healthRoutes(db));
+  app.route('/api/changes', changesRoutes(db, auth));
+  app.use('/api/sample/*', bodyLimit({ maxSize: SMALL_BODY_BYTES }));
+  app.route('/api/sample', sampleRoutes(auth, sample));
+  app.use('/api/auth/*', bodyLimit({ maxSize: SMALL_BODY_BYTES, onError: () => { throw new AppError('tooLarge'); } }));
+  app.on(['GET', 'POST'], '/api/auth/*', (c) => {
+    const headers = new Headers(c.req.raw.headers);
+    headers.set(CLIENT_ADDRESS_HEADER, c.env.incoming ? (getConnInfo(c).remote.address ?? 'unknown') : '127.0.0.1');
+    return auth.handler(new Request(c.req.raw, { headers }));
+  });
+  app.all('/api/*', () => {
+    throw new AppError('notFound');
+  });
+  if (webRoot !== null) app.route('/', webRoutes(webRoot));
+
+  app.notFound((c) => {
+    const error = new AppError('notFound');
+    return c.json(error.toBody(c.var.requestId), error.status);
+  });
+  app.onError((thrown, c) => {
+    const error = thrown instanceof AppError ? thrown : new AppError(isDatabaseAway(thrown) ? 'unavailable' : 'internal');
+    if (error !== thrown) log.error({ requestId: c.var.requestId, ...traceOf(thrown) }, 'failed');
+    return c.json(error.toBody(c.var.requestId), error.status);
+  });
+  return app;
+}
+
+/** The route without anything that could name a person or a record. */
+const routeOf = (path: string): string => (path.startsWith('/api/') ? path : path.split('/').slice(0, 2).join('/'));

@@ -1,0 +1,22 @@
+import { sql } from 'drizzle-orm';
+import { check, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { day, number, owned } from './columns.ts';
+
+export const seasons = pgTable(
+  'seasons',
+  {
+    ...owned(),
+    id: text().notNull(),
+    title: text().notNull(),
+    startsOn: day().notNull(),
+    weeks: integer().notNull(),
+    vision: text(),
+    passMark: number(),
+    goalIds: jsonb().$type<string[]>().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.userId, table.id] }),
+    index('seasons_by_revision').on(table.userId, table.revision),
+    check('seasons_weeks', sql`${table.weeks} > 0`),
+  ],
+);

@@ -1,0 +1,22 @@
+import type { Settings, Weekday } from '@wimbel/core';
+import { sql } from 'drizzle-orm';
+import { check, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { number, owned } from './columns.ts';
+
+export const settings = pgTable(
+  'settings',
+  {
+    ...owned(),
+    weekStart: text().$type<Weekday>().notNull(),
+    passMark: number().notNull(),
+    dayEndsAt: integer().notNull(),
+    dayMarks: jsonb().$type<Settings['dayMarks']>(),
+    currency: text(),
+    pipsName: jsonb().$type<Settings['pipsName']>(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.userId] }),
+    check('settings_pass_mark', sql`${table.passMark} between 0 and 1`),
+    check('settings_day_ends', sql`${table.dayEndsAt} between 0 and 6`),
+  ],
+);

@@ -1,0 +1,3 @@
+import { SignedIn } from '../../src/features/account/SignedIn.tsx';
+
+export default SignedIn;

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { GoalScreen } from '../../../../src/features/goals/GoalScreen.tsx';
+
+export default function OneGoal() {
+  const { goalId } = useLocalSearchParams<{ goalId: string }>();
+  return <GoalScreen key={goalId} goalId={goalId} />;
+}

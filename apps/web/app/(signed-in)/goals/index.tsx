@@ -1,0 +1,3 @@
+import { GoalsScreen } from '../../../src/features/goals/GoalsScreen.tsx';
+
+export default GoalsScreen;

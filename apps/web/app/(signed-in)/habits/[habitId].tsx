@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { HabitFormScreen } from '../../../src/features/habits/HabitFormScreen.tsx';
+
+export default function EditHabit() {
+  const { habitId } = useLocalSearchParams<{ habitId: string }>();
+  return <HabitFormScreen habitId={habitId} />;
+}

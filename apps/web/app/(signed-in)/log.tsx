@@ -1,0 +1,3 @@
+import { LogScreen } from '../../src/features/log/LogScreen.tsx';
+
+export default LogScreen;

@@ -1,0 +1,3 @@
+import { TodayScreen } from '../../src/features/today/TodayScreen.tsx';
+
+export default TodayScreen;

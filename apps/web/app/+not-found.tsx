@@ -1,0 +1,17 @@
+import { useRouter } from 'expo-router';
+import { Button } from '../src/ui/Button.tsx';
+import { EmptyState } from '../src/ui/EmptyState.tsx';
+import { Page } from '../src/ui/Frame.tsx';
+
+export default function NotFound() {
+  const router = useRouter();
+  return (
+    <Page>
+      <EmptyState title="Nothing here" text="This address leads nowhere. Your records are where they were.">
+        <Button kind="main" onPress={() => router.replace('/today')}>
+          Go to Today
+        </Button>
+      </EmptyState>
+    </Page>
+  );
+}

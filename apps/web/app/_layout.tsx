@@ -1,0 +1,3 @@
+import { Root } from '../src/features/account/Root.tsx';
+
+export default Root;

@@ -1,0 +1,21 @@
+import { useFonts } from 'expo-font';
+import { Slot } from 'expo-router';
+import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { RecordsProvider } from '../../records/RecordsProvider.tsx';
+import { ThemeProvider } from '../../theme/Theme.tsx';
+import { FONTS } from '../../theme/fonts.ts';
+import { ToastProvider } from '../../ui/Toast.tsx';
+
+/** What every screen stands in: theme, fonts, records, toasts. */
+export function Root() {
+  const [areFontsIn, fontFault] = useFonts(FONTS);
+  return (
+    <SafeAreaProvider>
+      <ThemeProvider>
+        <RecordsProvider>
+          <ToastProvider>{areFontsIn || fontFault ? <Slot /> : null}</ToastProvider>
+        </RecordsProvider>
+      </ThemeProvider>
+    </SafeAreaProvider>
+  );
+}

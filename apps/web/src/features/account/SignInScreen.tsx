@@ -1,0 +1,136 @@
+import { yupResolver } from '@hookform/resolvers/yup';
+import { useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import { ScrollView, View } from 'react-native';
+import * as yup from 'yup';
+import { signedIn } from '../../records/accountSlice.ts';
+import { useAppDispatch } from '../../records/store.ts';
+import { type Account, ApiError, type ApiFault, api } from '../../shared/api.ts';
+import { themed } from '../../theme/Theme.tsx';
+import { SPACE } from '../../theme/space.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Card } from '../../ui/Card.tsx';
+import { Field } from '../../ui/Field.tsx';
+import { Mark } from '../../ui/Frame.tsx';
+import { Words } from '../../ui/Words.tsx';
+
+const SHORTEST_PASSWORD = 10;
+
+const schema = yup.object({
+  email: yup.string().trim().required('Write your e-mail address').email('This does not look like an e-mail address'),
+  password: yup
+    .string()
+    .required('Write your password')
+    .when('$isNew', ([isNew], field) => (isNew ? field.min(SHORTEST_PASSWORD, `Use at least ${SHORTEST_PASSWORD} characters`) : field)),
+});
+
+/** What to say for a fault: what happened, what is safe, what to do. */
+function faultWords({ code, message }: ApiFault, isNew: boolean): string {
+  if (code === 'offline' || code === 'unavailable') return 'The server cannot be reached just now. Nothing is lost; try again in a moment.';
+  if (code === 'tooMany') return 'Too many attempts from here. Wait five minutes, then try again.';
+  if (isNew && /exist/i.test(message)) return 'There is already an account with this address. Sign in instead.';
+  if (code === 'signInNeeded') return 'The address and the password do not belong together. Nothing was changed.';
+  return `That did not work${message ? `: ${message}` : ''}.`;
+}
+
+/** Sign in, or sign up for the first time. */
+export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
+  const styles = useStyles();
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const [fault, setFault] = useState<string | null>(null);
+  const [isSampleOffered, setIsSampleOffered] = useState(false);
+  const [busyWith, setBusyWith] = useState<'form' | 'sample' | null>(null);
+  const form = useForm({ resolver: yupResolver(schema), context: { isNew }, defaultValues: { email: '', password: '' } });
+  useEffect(() => {
+    api.isSampleOffered().then(setIsSampleOffered, () => undefined);
+  }, []);
+
+  const enter = async (what: 'form' | 'sample', way: () => Promise<Account>): Promise<void> => {
+    setFault(null);
+    setBusyWith(what);
+    try {
+      const account = await way();
+      dispatch(signedIn(account));
+      router.replace('/today');
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      setFault(faultWords(error.fault, isNew));
+    } finally {
+      setBusyWith(null);
+    }
+  };
+  const submit = form.handleSubmit(({ email, password }) =>
+    enter('form', () => (isNew ? api.signUp(email, password) : api.signIn(email, password))),
+  );
+  return (
+    <ScrollView contentContainerStyle={styles.page}>
+      <View style={styles.brand}>
+        <Mark sizePx={64} />
+        <Words type="display" heading={1}>
+          Wimbel
+        </Words>
+        <Words tone="quiet" style={styles.centred}>
+          Small turns, real depth: your habits, your goals, and what the record says.
+        </Words>
+      </View>
+      <Card style={styles.card}>
+        <Words type="section" heading={2}>
+          {isNew ? 'New here' : 'Welcome back'}
+        </Words>
+        {(['email', 'password'] as const).map((name) => (
+          <Controller
+            key={name}
+            control={form.control}
+            name={name}
+            render={({ field, fieldState }) => (
+              <Field
+                label={name === 'email' ? 'E-mail' : 'Password'}
+                value={field.value}
+                onChangeText={field.onChange}
+                onBlur={field.onBlur}
+                onSubmitEditing={() => void submit()}
+                error={fieldState.error?.message}
+                secureTextEntry={name === 'password'}
+                autoCapitalize="none"
+                autoComplete={name === 'email' ? 'email' : isNew ? 'new-password' : 'current-password'}
+                inputMode={name === 'email' ? 'email' : 'text'}
+                hint={name === 'password' && isNew ? `At least ${SHORTEST_PASSWORD} characters` : undefined}
+              />
+            )}
+          />
+        ))}
+        {fault !== null ? (
+          <View role="alert">
+            <Words tone="madder">{fault}</Words>
+          </View>
+        ) : null}
+        <Button kind="main" onPress={() => void submit()} isBusy={busyWith === 'form'}>
+          {isNew ? 'Create account' : 'Sign in'}
+        </Button>
+        <Button kind="bare" onPress={() => router.replace(isNew ? '/sign-in' : '/sign-up')}>
+          {isNew ? 'I have an account' : 'I am new here'}
+        </Button>
+      </Card>
+      {isSampleOffered ? (
+        <View style={styles.sample}>
+          <Words type="quiet" tone="quiet" style={styles.centred}>
+            Only looking? Fourteen months of a made-up person who plays the cello, refits a dinghy and swims in the bay.
+          </Words>
+          <Button onPress={() => void enter('sample', api.openSample)} isBusy={busyWith === 'sample'}>
+            Open the sample
+          </Button>
+        </View>
+      ) : null}
+    </ScrollView>
+  );
+}
+
+const useStyles = themed((colors) => ({
+  page: { flexGrow: 1, alignItems: 'center', justifyContent: 'center', gap: SPACE.xl, padding: SPACE.l, backgroundColor: colors.paper },
+  brand: { alignItems: 'center', gap: SPACE.s },
+  centred: { textAlign: 'center', maxWidth: 320 },
+  card: { width: '100%', maxWidth: 380, gap: SPACE.m },
+  sample: { alignItems: 'center', gap: SPACE.m },
+}));

@@ -1,0 +1,73 @@
+import { Redirect, Slot, usePathname, useRouter } from 'expo-router';
+import ChartLine from 'lucide-react-native/icons/chart-line';
+import Grip from 'lucide-react-native/icons/grip';
+import Sun from 'lucide-react-native/icons/sun';
+import Target from 'lucide-react-native/icons/target';
+import { ActivityIndicator, View } from 'react-native';
+import { AccountButton } from '../../records/AccountButton.tsx';
+import { useAskAccount } from '../../records/RecordsProvider.tsx';
+import { SavingSign } from '../../records/SavingSign.tsx';
+import { serverAsked } from '../../records/accountSlice.ts';
+import { useAppDispatch, useAppSelector } from '../../records/store.ts';
+import { useTheme } from '../../theme/Theme.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Frame, type Place } from '../../ui/Frame.tsx';
+
+const PLACES: readonly Place[] = [
+  { path: '/today', label: 'Today', icon: Sun },
+  { path: '/log', label: 'Log', icon: Grip },
+  { path: '/goals', label: 'Goals', icon: Target },
+  { path: '/charts', label: 'Charts', icon: ChartLine },
+];
+
+/** The places of someone who is signed in; anyone else is shown the way in. */
+export function SignedIn() {
+  const status = useAppSelector((state) => state.account.status);
+  const isLoaded = useAppSelector((state) => state.records.isLoaded);
+  const isReachable = useAppSelector((state) => state.outbox.isReachable);
+  const path = usePathname();
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const ask = useAskAccount();
+  if (status === 'out') return <Redirect href={'/sign-in' as never} />;
+  if (status === 'unreachable') {
+    return (
+      <Waiting>
+        <EmptyState title="The server cannot be reached" text="Everything you recorded is safe. Check your connection, then try again.">
+          <Button
+            kind="main"
+            onPress={() => {
+              dispatch(serverAsked());
+              ask();
+            }}
+          >
+            Try again
+          </Button>
+        </EmptyState>
+      </Waiting>
+    );
+  }
+  if (status === 'unknown' || !isLoaded) {
+    return (
+      <Waiting>
+        {isReachable ? null : <EmptyState title="Waiting for the server" text="Your records could not be fetched yet. Trying again by itself." />}
+      </Waiting>
+    );
+  }
+  return (
+    <Frame places={PLACES} current={path} onGo={(to) => router.push(to as never)} foot={<AccountButton />}>
+      <SavingSign />
+      <Slot />
+    </Frame>
+  );
+}
+
+function Waiting({ children }: { children?: React.ReactNode }) {
+  const { colors } = useTheme();
+  return (
+    <View style={{ flex: 1, alignItems: 'center', justifyContent: 'center', backgroundColor: colors.paper }}>
+      {children ?? <ActivityIndicator color={colors.working} aria-label="Loading" />}
+    </View>
+  );
+}

@@ -1,0 +1,130 @@
+import { yupResolver } from '@hookform/resolvers/yup';
+import { checkRecord } from '@wimbel/contract';
+import { type Goal, type PlainDay, formatDay, parseDay } from '@wimbel/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { View } from 'react-native';
+import * as yup from 'yup';
+import { useRecording } from '../../records/RecordsProvider.tsx';
+import { changeTo, newId } from '../../records/makeChange.ts';
+import { selectAreas, selectGoals, selectToday } from '../../records/selectors.ts';
+import { useAppSelector } from '../../records/store.ts';
+import { useTheme } from '../../theme/Theme.tsx';
+import { dyeColor } from '../../theme/dye.ts';
+import { Chips } from '../../ui/Chips.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Labelled } from '../../ui/Field.tsx';
+import { FormField } from '../../ui/FormField.tsx';
+import { FieldRow, FormPage } from '../../ui/FormPage.tsx';
+import { Page } from '../../ui/Frame.tsx';
+import { useToast } from '../../ui/Toast.tsx';
+
+type GoalDraft = { title: string; why: string; doneWhen: string; areaId: string; startsOn: string; dueOn: string };
+
+const schema = yup.object({
+  title: yup.string().trim().required('Give the goal a title').max(200, 'Keep the title under 200 characters'),
+  startsOn: yup.string().test('day', 'Choose the day it starts', (value) => parseDay(value ?? '') !== null),
+  dueOn: yup
+    .string()
+    .test('day', 'This day does not exist', (value) => !value || parseDay(value) !== null)
+    .test('after', 'The due day is before the start', (value, { parent }) => !value || value >= (parent as GoalDraft).startsOn),
+});
+
+const draftOf = (goal: Goal | null, today: PlainDay): GoalDraft => ({
+  title: goal?.title ?? '',
+  why: goal?.why ?? '',
+  doneWhen: goal?.doneWhen ?? '',
+  areaId: goal?.areaId ?? '',
+  startsOn: goal?.startsOn ?? formatDay(today),
+  dueOn: goal?.dueOn ?? '',
+});
+
+/** Sets a goal, or edits the one with `goalId`. */
+export function GoalFormScreen({ goalId }: { goalId?: string }) {
+  const goal = useAppSelector((state) => (goalId === undefined ? null : (state.records.goals[goalId] ?? undefined)));
+  if (goal === undefined) {
+    return (
+      <Page>
+        <EmptyState title="This goal is not here" text="It may have been removed on another device. Everything else is where it was." />
+      </Page>
+    );
+  }
+  return <GoalForm key={goalId ?? 'new'} goal={goal} />;
+}
+
+function GoalForm({ goal }: { goal: Goal | null }) {
+  const router = useRouter();
+  const toast = useToast();
+  const { colors } = useTheme();
+  const { change } = useRecording();
+  const today = useAppSelector(selectToday);
+  const areas = useAppSelector(selectAreas);
+  const goals = useAppSelector(selectGoals);
+  const keyResults = useAppSelector((state) => state.records.keyResults);
+  const [fault, setFault] = useState<string | null>(null);
+  const { control, handleSubmit, watch, setValue } = useForm<GoalDraft>({
+    resolver: yupResolver(schema) as never,
+    defaultValues: draftOf(goal, today),
+    mode: 'onTouched',
+  });
+  const areaId = watch('areaId');
+  const back = (): void => (router.canGoBack() ? router.back() : router.replace('/goals'));
+  const save = handleSubmit(
+    (filled) => {
+      const next: Goal = {
+        ...(goal ?? { id: newId(), state: 'open' as const, order: (goals.at(-1)?.order ?? -1) + 1 }),
+        title: filled.title.trim(),
+        startsOn: filled.startsOn,
+      };
+      const optional = { why: filled.why.trim(), doneWhen: filled.doneWhen.trim(), areaId: filled.areaId, dueOn: filled.dueOn };
+      for (const key of ['why', 'doneWhen', 'areaId', 'dueOn'] as const) {
+        if (optional[key] === '') delete next[key];
+        else next[key] = optional[key];
+      }
+      const { issues } = checkRecord('goals', next);
+      const early = Object.values(keyResults).find(
+        (each) => each.goalId === next.id && (each.dueOn ?? next.dueOn ?? '9') < (each.startsOn ?? next.startsOn),
+      );
+      if (issues.length > 0 || early !== undefined) {
+        setFault(
+          early === undefined
+            ? issues.map(({ path, message }) => `${path} ${message}`).join('; ')
+            : `With these days the key result "${early.title}" would be due before it starts. Nothing was changed.`,
+        );
+        return;
+      }
+      change(changeTo('goals', next));
+      if (goal === null) {
+        router.replace(`/goals/${encodeURIComponent(next.id)}` as never);
+        return;
+      }
+      toast({ text: 'The goal is changed', onUndo: () => change(changeTo('goals', goal)) });
+      back();
+    },
+    () => setFault('Some fields above need another look. Nothing you wrote is lost.'),
+  );
+  return (
+    <FormPage title={goal === null ? 'Set a goal' : 'Edit goal'} saveLabel={goal === null ? 'Set goal' : 'Save'} onSave={() => void save()} onBack={back} fault={fault}>
+      <FormField control={control} name="title" label="What do you want to have reached" placeholder="Sail to the island and back" maxLength={300} autoFocus={goal === null} />
+      <FormField control={control} name="why" label="Why it matters" multiline maxLength={5000} hint="You will read this on a bad day." />
+      <FormField control={control} name="doneWhen" label="How you will know it is done" multiline maxLength={5000} />
+      <Labelled label="Area">
+        <Chips
+          label="Area"
+          chips={[{ value: '', label: 'None' }, ...areas.map((area) => ({ value: area.id, label: area.name, dot: dyeColor(colors, area.color) }))]}
+          chosen={[areaId]}
+          onPress={(value) => setValue('areaId', value)}
+        />
+      </Labelled>
+      <FieldRow>
+        <View style={{ flex: 1, minWidth: 150 }}>
+          <FormField control={control} name="startsOn" label="Starts on" isDate />
+        </View>
+        <View style={{ flex: 1, minWidth: 150 }}>
+          <FormField control={control} name="dueOn" label="Due on" isDate hint="Leave empty for no due day." />
+        </View>
+      </FieldRow>
+    </FormPage>
+  );
+}

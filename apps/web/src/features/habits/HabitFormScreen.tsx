@@ -1,0 +1,230 @@
+import { yupResolver } from '@hookform/resolvers/yup';
+import { checkRecord } from '@wimbel/contract';
+import { type Area, DYES, type Habit, WEEKDAYS, dayOf } from '@wimbel/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import { View } from 'react-native';
+import { useRecording } from '../../records/RecordsProvider.tsx';
+import { changeTo, newId } from '../../records/makeChange.ts';
+import { selectAreas, selectHabits, selectToday } from '../../records/selectors.ts';
+import { useAppSelector } from '../../records/store.ts';
+import { dateNear } from '../../shared/format.ts';
+import { useTheme } from '../../theme/Theme.tsx';
+import { dyeColor } from '../../theme/dye.ts';
+import { Chips } from '../../ui/Chips.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Labelled } from '../../ui/Field.tsx';
+import { FormField } from '../../ui/FormField.tsx';
+import { FieldRow, FormPage } from '../../ui/FormPage.tsx';
+import { Page } from '../../ui/Frame.tsx';
+import { IconGrid } from '../../ui/IconGrid.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+import { useToast } from '../../ui/Toast.tsx';
+import { Words } from '../../ui/Words.tsx';
+import { type HabitDraft, draftOf, emptyDraft, habitDraftSchema, habitOfDraft } from './habitDraft.ts';
+
+const SCHEDULES = [
+  { value: 'daily', label: 'Every day' },
+  { value: 'weekdays', label: 'On weekdays' },
+  { value: 'interval', label: 'Every few days' },
+  { value: 'perWeek', label: 'Times a week' },
+  { value: 'perMonth', label: 'Times a month' },
+];
+const PARTS = [
+  { value: 'morning', label: 'Morning' },
+  { value: 'midday', label: 'Midday' },
+  { value: 'evening', label: 'Evening' },
+  { value: 'any', label: 'Any time' },
+];
+const NEW_AREA = '+';
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
+
+/** Adds a habit, or edits the one with `habitId`. */
+export function HabitFormScreen({ habitId }: { habitId?: string }) {
+  const habit = useAppSelector((state) => (habitId === undefined ? null : (state.records.habits[habitId] ?? undefined)));
+  if (habit === undefined) {
+    return (
+      <Page>
+        <EmptyState title="This habit is not here" text="It may have been removed on another device. Everything else is where it was." />
+      </Page>
+    );
+  }
+  return <HabitForm key={habitId ?? 'new'} habit={habit} />;
+}
+
+function HabitForm({ habit }: { habit: Habit | null }) {
+  const router = useRouter();
+  const toast = useToast();
+  const { colors } = useTheme();
+  const { change } = useRecording();
+  const today = useAppSelector(selectToday);
+  const areas = useAppSelector(selectAreas);
+  const habits = useAppSelector(selectHabits);
+  const hasRecords = useAppSelector((state) => habit !== null && Object.keys(state.records.entries[habit.id] ?? {}).length > 0);
+  const [fault, setFault] = useState<string | null>(null);
+  const { control, handleSubmit, watch, setValue } = useForm<HabitDraft>({
+    resolver: yupResolver(habitDraftSchema) as never,
+    defaultValues: habit === null ? emptyDraft(today) : draftOf(habit, today),
+    mode: 'onTouched',
+  });
+  const draft = watch();
+  const back = (): void => (router.canGoBack() ? router.back() : router.replace('/today'));
+
+  const save = handleSubmit(
+    (filled) => {
+      const isNewArea = filled.areaId === NEW_AREA && filled.newArea.trim() !== '';
+      const area: Area | null = isNewArea
+        ? { id: newId(), name: filled.newArea.trim(), color: DYES[areas.length % DYES.length], order: (areas.at(-1)?.order ?? -1) + 1 }
+        : null;
+      const areaId = area?.id ?? (filled.areaId === NEW_AREA || filled.areaId === '' ? undefined : filled.areaId);
+      const next = habitOfDraft(filled, habit, { id: habit?.id ?? newId(), order: (habits.at(-1)?.order ?? -1) + 1, today, areaId, hasRecords });
+      const { issues } = checkRecord('habits', next);
+      if (issues.length > 0) {
+        setFault(issues.map(({ path, message }) => `${path} ${message}`).join('; '));
+        return;
+      }
+      change(...(area ? [changeTo('areas', area)] : []), changeTo('habits', next));
+      toast(
+        habit === null ? { text: `${next.name} is on your days` } : { text: `${next.name} is changed`, onUndo: () => change(changeTo('habits', habit)) },
+      );
+      back();
+    },
+    () => setFault('Some fields above need another look. Nothing you wrote is lost.'),
+  );
+
+  return (
+    <FormPage
+      title={habit === null ? 'A new habit' : 'Edit habit'}
+      saveLabel={habit === null ? 'Add habit' : 'Save'}
+      onSave={() => void save()}
+      onBack={back}
+      fault={fault}
+    >
+      <FormField control={control} name="name" label="Name" placeholder="Scales before breakfast" maxLength={200} autoFocus={habit === null} />
+      <Labelled label="Icon">
+        <IconGrid value={draft.icon} onChange={(icon) => setValue('icon', icon)} />
+      </Labelled>
+      <Labelled label="Area">
+        <Chips
+          label="Area"
+          chips={[
+            { value: '', label: 'None' },
+            ...areas.map((area) => ({ value: area.id, label: area.name, dot: dyeColor(colors, area.color) })),
+            { value: NEW_AREA, label: 'New area' },
+          ]}
+          chosen={[draft.areaId]}
+          onPress={(areaId) => setValue('areaId', areaId)}
+        />
+      </Labelled>
+      {draft.areaId === NEW_AREA ? <FormField control={control} name="newArea" label="Name of the new area" placeholder="Boat yard" maxLength={80} /> : null}
+      <Labelled label="What it is" hint={draft.aim === 'quit' ? 'Each day you held off is a day done.' : undefined}>
+        <Segments
+          label="What it is"
+          value={draft.aim}
+          choices={[
+            { value: 'build', label: 'Something to do' },
+            { value: 'quit', label: 'Something to quit' },
+          ]}
+          onChange={(aim) => setValue('aim', aim)}
+          isWrapping
+        />
+      </Labelled>
+      <Labelled label="How it is counted" hint={hasRecords ? 'Days are recorded this way already, so it stays.' : undefined}>
+        {hasRecords ? (
+          <Words type="strong">{draft.measure === 'check' ? 'Checked off' : `An amount, in ${draft.unit || 'numbers'}`}</Words>
+        ) : (
+          <Segments
+            label="How it is counted"
+            value={draft.measure}
+            choices={[
+              { value: 'check', label: 'Checked off' },
+              { value: 'amount', label: 'An amount' },
+            ]}
+            onChange={(measure) => setValue('measure', measure)}
+            isWrapping
+          />
+        )}
+      </Labelled>
+      {draft.measure === 'amount' ? (
+        <>
+          <FieldRow>
+            <View style={{ flex: 1, minWidth: 120 }}>
+              <FormField control={control} name="unit" label="Unit" placeholder="min, m, pages, €" />
+            </View>
+            <View style={{ flex: 1, minWidth: 120 }}>
+              <FormField control={control} name="step" label="One tap adds" inputMode="decimal" suffix={draft.unit} />
+            </View>
+          </FieldRow>
+          <Labelled label="A day is done with">
+            <Segments
+              label="A day is done with"
+              value={draft.limit}
+              choices={[
+                { value: 'atLeast', label: 'At least' },
+                { value: 'atMost', label: 'At most' },
+              ]}
+              onChange={(limit) => setValue('limit', limit)}
+              isWrapping
+            />
+          </Labelled>
+          <FormField
+            control={control}
+            name="threshold"
+            label={draft.limit === 'atLeast' ? 'At least how much' : 'At most how much'}
+            inputMode="decimal"
+            suffix={draft.unit}
+          />
+        </>
+      ) : null}
+      <Labelled label="How often">
+        <Chips
+          label="How often"
+          chips={SCHEDULES}
+          chosen={[draft.schedule]}
+          onPress={(schedule) => setValue('schedule', schedule as HabitDraft['schedule'])}
+        />
+      </Labelled>
+      {draft.schedule === 'weekdays' ? (
+        <Controller
+          control={control}
+          name="weekdays"
+          render={({ field, fieldState }) => (
+            <Labelled label="Which weekdays" error={fieldState.error?.message}>
+              <Chips
+                label="Which weekdays"
+                isMultiple
+                chips={WEEKDAYS.map((value) => ({ value, label: capital(value).slice(0, 3) }))}
+                chosen={field.value}
+                onPress={(value) =>
+                  field.onChange(field.value.includes(value as never) ? field.value.filter((each) => each !== value) : [...field.value, value])
+                }
+              />
+            </Labelled>
+          )}
+        />
+      ) : null}
+      {draft.schedule === 'interval' ? <FormField control={control} name="every" label="Every how many days" inputMode="numeric" suffix="days" /> : null}
+      {draft.schedule === 'perWeek' || draft.schedule === 'perMonth' ? (
+        <FormField
+          control={control}
+          name="times"
+          label={draft.schedule === 'perWeek' ? 'Days a week' : 'Days a month'}
+          inputMode="numeric"
+          suffix={draft.schedule === 'perWeek' ? 'of 7' : 'days'}
+          hint="Any days will do."
+        />
+      ) : null}
+      <Labelled label="Part of the day">
+        <Chips label="Part of the day" chips={PARTS} chosen={[draft.partOfDay]} onPress={(part) => setValue('partOfDay', part as HabitDraft['partOfDay'])} />
+      </Labelled>
+      <FormField control={control} name="startsOn" label="First day" isDate hint="A record of an earlier day simply starts it earlier." />
+      <FormField control={control} name="note" label="Note to yourself" multiline maxLength={2000} />
+      {habit !== null && hasRecords ? (
+        <Words type="quiet" tone="quiet">
+          A change in how often or how much holds from today, {dateNear(today, dayOf(habit.startsOn))}, on. Past days stay as they were.
+        </Words>
+      ) : null}
+    </FormPage>
+  );
+}

@@ -1,0 +1,183 @@
+import { type Habit, type PartOfDay, type PlainDay, type Schedule, type Terms, WEEKDAYS, type Weekday, dayOf, formatDay, parseDay, termsOn, heldTerms } from '@wimbel/core';
+import * as yup from 'yup';
+import { parseTyped } from '../../shared/format.ts';
+
+/** What the form holds while it is filled in: text as typed, choices as chosen. */
+export type HabitDraft = {
+  name: string;
+  icon: string;
+  areaId: string;
+  newArea: string;
+  aim: 'build' | 'quit';
+  measure: 'check' | 'amount';
+  unit: string;
+  step: string;
+  limit: 'atLeast' | 'atMost';
+  threshold: string;
+  schedule: Schedule['kind'];
+  weekdays: Weekday[];
+  every: string;
+  times: string;
+  partOfDay: PartOfDay;
+  startsOn: string;
+  note: string;
+};
+
+export const emptyDraft = (today: PlainDay): HabitDraft => ({
+  name: '',
+  icon: '',
+  areaId: '',
+  newArea: '',
+  aim: 'build',
+  measure: 'check',
+  unit: 'min',
+  step: '5',
+  limit: 'atLeast',
+  threshold: '20',
+  schedule: 'daily',
+  weekdays: WEEKDAYS.slice(0, 5),
+  every: '2',
+  times: '3',
+  partOfDay: 'any',
+  startsOn: formatDay(today),
+  note: '',
+});
+
+/** The form as it is for a habit there is; its terms are those in force today. */
+export function draftOf(habit: Habit, today: PlainDay): HabitDraft {
+  const terms = termsInForce(habit, today);
+  const { schedule } = terms;
+  const base = emptyDraft(today);
+  return {
+    ...base,
+    name: habit.name,
+    icon: habit.icon ?? '',
+    areaId: habit.areaId ?? '',
+    aim: habit.aim,
+    measure: habit.measure.kind,
+    unit: habit.measure.kind === 'amount' ? habit.measure.unit : base.unit,
+    step: habit.measure.kind === 'amount' ? String(habit.measure.step) : base.step,
+    limit: terms.atMost === undefined || terms.atMost === null ? 'atLeast' : 'atMost',
+    threshold: String(terms.atLeast ?? terms.atMost ?? base.threshold),
+    schedule: schedule.kind,
+    weekdays: schedule.kind === 'weekdays' ? schedule.days : base.weekdays,
+    every: schedule.kind === 'interval' ? String(schedule.every) : base.every,
+    times: schedule.kind === 'perWeek' || schedule.kind === 'perMonth' ? String(schedule.times) : base.times,
+    partOfDay: habit.partOfDay,
+    startsOn: habit.startsOn,
+    note: habit.note ?? '',
+  };
+}
+
+/** The record's own terms that are in force on a day. */
+function termsInForce(habit: Habit, day: PlainDay): Terms {
+  const { from } = termsOn(heldTerms(habit.terms), day);
+  return habit.terms.find((each) => dayOf(each.from) === from)!;
+}
+
+const number = (words: string) =>
+  yup
+    .string()
+    .trim()
+    .required(words)
+    .test('number', 'Write a number, such as 12 or 7.5', (value) => parseTyped(value) !== null);
+
+const wholeBetween = (least: number, most: number, words: string) =>
+  number(words).test('whole', `Choose a whole number from ${least} to ${most}`, (value) => {
+    const typed = parseTyped(value);
+    return typed !== null && Number.isInteger(typed) && typed >= least && typed <= most;
+  });
+
+const positive = (words: string) => number(words).test('positive', 'This must be more than 0', (value) => (parseTyped(value) ?? 0) > 0);
+
+/** What must hold of the form, with words for each field. */
+export const habitDraftSchema = yup.object({
+  name: yup.string().trim().required('Give the habit a name').max(120, 'Keep the name under 120 characters'),
+  unit: yup.string().trim().max(40, 'Keep the unit under 40 characters'),
+  step: yup.string().when('measure', ([measure], field) => (measure === 'amount' ? positive('Say what one tap adds') : field)),
+  threshold: yup.string().when(['measure', 'limit'], ([measure, limit], field) => {
+    if (measure !== 'amount') return field;
+    return limit === 'atLeast'
+      ? positive('Say how much makes a day done')
+      : number('Say how much is still fine').test('notNegative', 'This cannot be below 0', (value) => (parseTyped(value) ?? -1) >= 0);
+  }),
+  weekdays: yup.array().when('schedule', ([schedule], field) => (schedule === 'weekdays' ? field.min(1, 'Choose at least one weekday') : field)),
+  every: yup.string().when('schedule', ([schedule], field) => (schedule === 'interval' ? wholeBetween(2, 365, 'Say every how many days') : field)),
+  times: yup.string().when('schedule', ([schedule], field) => {
+    if (schedule === 'perWeek') return wholeBetween(1, 7, 'Say how many days a week');
+    return schedule === 'perMonth' ? wholeBetween(1, 31, 'Say how many days a month') : field;
+  }),
+  startsOn: yup.string().test('day', 'Choose the first day', (value) => parseDay(value ?? '') !== null),
+});
+
+function scheduleOf(draft: HabitDraft): Schedule {
+  switch (draft.schedule) {
+    case 'weekdays':
+      return { kind: 'weekdays', days: WEEKDAYS.filter((each) => draft.weekdays.includes(each)) };
+    case 'interval':
+      return { kind: 'interval', every: parseTyped(draft.every)! };
+    case 'perWeek':
+    case 'perMonth':
+      return { kind: draft.schedule, times: parseTyped(draft.times)! };
+    default:
+      return { kind: 'daily' };
+  }
+}
+
+const termsOfDraft = (draft: HabitDraft): Omit<Terms, 'from' | 'pips'> => ({
+  schedule: scheduleOf(draft),
+  ...(draft.measure === 'amount' ? { [draft.limit]: parseTyped(draft.threshold)! } : {}),
+});
+
+/**
+ * The habit's terms after the form: new terms hold from `today` on and leave the past as it was. Where nothing is
+ * recorded yet, and on a day that already began with terms of its own, those are replaced.
+ */
+export function termsAfter(habit: Habit | null, draft: HabitDraft, today: PlainDay, hasRecords: boolean): Terms[] {
+  const wanted = termsOfDraft(draft);
+  if (habit === null) return [{ from: draft.startsOn, ...wanted }];
+  const inForce = termsInForce(habit, today);
+  const { from, pips, ...asked } = inForce;
+  const isSame = JSON.stringify(sorted(asked)) === JSON.stringify(sorted(wanted));
+  const moved = movedStart(habit, draft.startsOn);
+  if (isSame) return moved;
+  const kept = pips === undefined ? {} : { pips };
+  if (!hasRecords && habit.terms.length === 1) return [{ from: draft.startsOn, ...wanted, ...kept }];
+  const text = formatDay(today);
+  return [...moved.filter((each) => each.from !== text), { from: text, ...wanted, ...kept }].sort((a, b) => (a.from < b.from ? -1 : 1));
+}
+
+/** The first terms follow an earlier start, so that they are in force from it. */
+function movedStart(habit: Habit, startsOn: string): Terms[] {
+  const [first, ...rest] = habit.terms;
+  if (first === undefined || first.from !== habit.startsOn) return habit.terms;
+  if (rest[0] !== undefined && startsOn >= rest[0].from) return habit.terms;
+  return [{ ...first, from: startsOn }, ...rest];
+}
+
+const sorted = (terms: object) => Object.entries(terms).filter(([, value]) => value !== undefined && value !== null).sort(([a], [b]) => (a < b ? -1 : 1));
+
+/** The habit that a filled-in form makes; what the form does not show is kept from the habit before. */
+export function habitOfDraft(
+  draft: HabitDraft,
+  before: Habit | null,
+  context: { id: string; order: number; today: PlainDay; areaId: string | undefined; hasRecords: boolean },
+): Habit {
+  const habit: Habit = {
+    ...before,
+    id: context.id,
+    name: draft.name.trim(),
+    order: before?.order ?? context.order,
+    aim: draft.aim,
+    partOfDay: draft.partOfDay,
+    measure: draft.measure === 'check' ? { kind: 'check' } : { kind: 'amount', unit: draft.unit.trim(), step: parseTyped(draft.step)! },
+    terms: termsAfter(before, draft, context.today, context.hasRecords),
+    startsOn: draft.startsOn,
+  };
+  const optional = { icon: draft.icon, areaId: context.areaId ?? '', note: draft.note.trim() };
+  for (const key of ['icon', 'areaId', 'note'] as const) {
+    if (optional[key] === '') delete habit[key];
+    else habit[key] = optional[key];
+  }
+  return habit;
+}

@@ -1,0 +1,77 @@
+import { type PlainDay, type Track, fillRatio, formatDay, outcomeOn, pegStateOf, streakOf } from '@wimbel/core';
+import { memo } from 'react';
+import { Pressable, View } from 'react-native';
+import { selectEntry } from '../../records/selectors.ts';
+import { afterTap, amountWords, standingWords } from '../../records/standing.ts';
+import { useAppSelector } from '../../records/store.ts';
+import { entryChange } from '../../records/makeChange.ts';
+import { useRecording } from '../../records/RecordsProvider.tsx';
+import { streakLength } from '../../shared/format.ts';
+import { themed, useTheme } from '../../theme/Theme.tsx';
+import { SPACE } from '../../theme/space.ts';
+import { Peg } from '../../ui/Peg.tsx';
+import { Words } from '../../ui/Words.tsx';
+import { MiniCord } from './MiniCord.tsx';
+import { HabitIcon } from '../../ui/HabitIcon.tsx';
+
+type Props = { track: Track; day: PlainDay; onOpen: (habitId: string) => void; isFirst: boolean };
+
+/** A habit on a day: a large peg, how it stands, its streak. A tap on the peg records; a tap on the words opens more. */
+export const HabitRow = memo(function HabitRow({ track, day, onOpen, isFirst }: Props) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const { change } = useRecording();
+  const { habit } = track;
+  const entry = useAppSelector((state) => selectEntry(state, habit.id, formatDay(day)));
+  const streak = streakOf(track);
+  const outcome = outcomeOn(track, day);
+  const parts = [amountWords(track, day, entry), standingWords(track, day)].filter(Boolean);
+  const note = outcome === 'rest' ? 'rest day' : outcome === 'missed' && habit.measure.kind === 'check' ? 'missed' : null;
+  const tap = (): void => change(entryChange(afterTap(track, day, entry)));
+  const step = habit.measure.kind === 'amount' ? `add ${habit.measure.step} ${habit.measure.unit}` : 'done';
+  return (
+    <View style={[styles.row, !isFirst && styles.parted]}>
+      <Peg
+        state={pegStateOf(track, day)}
+        sizePx={36}
+        color={colors.working}
+        ratio={fillRatio(track, day, entry?.amount ?? null)}
+        label={`${habit.name}: ${step}`}
+        isChecked={outcome === 'done' ? true : outcome === 'part' ? 'mixed' : false}
+        onPress={tap}
+        onLongPress={() => onOpen(habit.id)}
+      />
+      <Pressable role="button" aria-label={`${habit.name}, more`} onPress={() => onOpen(habit.id)} style={styles.more}>
+        <View style={styles.line}>
+          <View style={styles.nameLine}>
+            {habit.icon ? <HabitIcon name={habit.icon} /> : null}
+            <Words type="name" numberOfLines={1} style={styles.name}>
+              {habit.name}
+            </Words>
+          </View>
+          <MiniCord track={track} day={day} color={colors.working} />
+        </View>
+        <View style={styles.line}>
+          <Words type="quiet" tone="quiet" numberOfLines={2} style={styles.standing}>
+            {[note, ...parts].filter(Boolean).join(' · ')}
+          </Words>
+          {streak.current > 0 ? (
+            <Words type="label" tone="brassText" label={`Streak: ${streakLength(streak.current, streak.unit)} in a row`}>
+              {streakLength(streak.current, streak.unit)}
+            </Words>
+          ) : null}
+        </View>
+      </Pressable>
+    </View>
+  );
+});
+
+const useStyles = themed((colors) => ({
+  row: { flexDirection: 'row', alignItems: 'center', paddingLeft: SPACE.s, minHeight: 66 },
+  parted: { borderTopWidth: 1, borderTopColor: colors.line },
+  more: { flex: 1, justifyContent: 'center', gap: 2, paddingVertical: SPACE.m, paddingLeft: SPACE.s, paddingRight: SPACE.m, minWidth: 0 },
+  line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minWidth: 0 },
+  nameLine: { flex: 1, flexDirection: 'row', alignItems: 'center', gap: 6, minWidth: 0 },
+  standing: { flex: 1 },
+  name: { flexShrink: 1 },
+}));

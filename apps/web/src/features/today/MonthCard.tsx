@@ -1,0 +1,77 @@
+import {
+  type PlainDay,
+  aliveRun,
+  dayCounts,
+  fullDayRuns,
+  isActiveIn,
+  keptOver,
+  longestRun,
+  monthFigures,
+  monthOfDay,
+  monthSpan,
+  shareOf,
+} from '@wimbel/core';
+import { View } from 'react-native';
+import { selectSettings, selectToday, selectTotals, selectTracks } from '../../records/selectors.ts';
+import { useAppSelector } from '../../records/store.ts';
+import { monthName, percent } from '../../shared/format.ts';
+import { themed, useTheme } from '../../theme/Theme.tsx';
+import { SPACE } from '../../theme/space.ts';
+import { Card } from '../../ui/Card.tsx';
+import { ProgressBar } from '../../ui/ProgressBar.tsx';
+import { Words } from '../../ui/Words.tsx';
+
+/** How the month of a day stands over all habits. */
+export function MonthCard({ day }: { day: PlainDay }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const tracks = useAppSelector(selectTracks);
+  const today = useAppSelector(selectToday);
+  const { passMark } = useAppSelector(selectSettings);
+  const month = monthOfDay(day);
+  const span = monthSpan(month);
+  const first = tracks.reduce((earliest, track) => Math.min(earliest, track.first), today);
+  const totals = useAppSelector((state) => selectTotals(state, { first, last: today }));
+  const active = tracks.filter((track) => isActiveIn(track, span));
+  const sums = active.map((track) => keptOver(track, span));
+  const kept = sums.reduce((sum, each) => sum + each.kept, 0);
+  const asked = sums.reduce((sum, each) => sum + each.asked, 0);
+  const share = shareOf(kept, asked);
+  const ribbons = active.filter((track) => monthFigures(track, month, passMark).ribbon).length;
+  const { fullDays, brightDays } = dayCounts(totals, month, today, passMark);
+  const runs = fullDayRuns(totals, today);
+  const lines: [string, string][] = [
+    ['Full days', String(fullDays)],
+    ['Bright days', String(brightDays)],
+    ['Ribbons', String(ribbons)],
+    ['In a row', `${aliveRun(runs)?.length ?? 0} (longest ${longestRun(runs)?.length ?? 0})`],
+  ];
+  return (
+    <Card style={styles.card}>
+      <Words type="card" heading={2}>
+        {monthName(month)}
+      </Words>
+      <View style={styles.share}>
+        <Words type="title">{percent(share)}</Words>
+        <Words type="quiet" tone="quiet">
+          {kept} of {asked} so far
+        </Words>
+      </View>
+      <ProgressBar ratio={share ?? 0} color={colors.working} label={`${kept} of ${asked} asked so far`} heightPx={7} />
+      {lines.map(([name, value]) => (
+        <View key={name} style={styles.line}>
+          <Words type="quiet" tone="quiet">
+            {name}
+          </Words>
+          <Words type="label">{value}</Words>
+        </View>
+      ))}
+    </Card>
+  );
+}
+
+const useStyles = themed(() => ({
+  card: { gap: SPACE.s },
+  share: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s, flexWrap: 'wrap' },
+  line: { flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.s },
+}));

@@ -1,0 +1,100 @@
+import type { Change } from '@wimbel/contract';
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef } from 'react';
+import { Provider } from 'react-redux';
+import { api } from '../shared/api.ts';
+import { serverUnreachable, signedIn, signedOut } from './accountSlice.ts';
+import { dayByClock, dayTurned } from './clockSlice.ts';
+import { refusalDismissed } from './outboxSlice.ts';
+import { openOutboxStore } from './outboxStore.ts';
+import { type Store, createStore, useAppDispatch, useAppSelector } from './store.ts';
+import { type Sync, startSync } from './sync.ts';
+
+/** How often the device's clock is looked at, for the day to turn by itself. */
+const LOOK_EVERY_MS = 15000;
+
+type Recording = { change: (...changes: Change[]) => void; dismissRefusal: (id: string) => void };
+
+const RecordingContext = createContext<Recording>({ change: () => {}, dismissRefusal: () => {} });
+
+/** Takes in what the person changes. */
+export const useRecording = (): Recording => useContext(RecordingContext);
+
+/** The store and everything that keeps it in step with the server and the clock. */
+export function RecordsProvider({ children }: { children: ReactNode }) {
+  const store = useMemo(createStore, []);
+  return (
+    <Provider store={store}>
+      <Keeper store={store}>{children}</Keeper>
+    </Provider>
+  );
+}
+
+/** Asks the server who is signed in; also after it could not be reached. */
+export function useAskAccount(): () => void {
+  const dispatch = useAppDispatch();
+  return useMemo(
+    () => () => {
+      void api
+        .account()
+        .then((account) => dispatch(account ? signedIn(account) : signedOut()))
+        .catch(() => dispatch(serverUnreachable()));
+    },
+    [dispatch],
+  );
+}
+
+function Keeper({ store, children }: { store: Store; children: ReactNode }) {
+  const accountId = useAppSelector((state) => state.account.account?.id ?? null);
+  const dayEndsAt = useAppSelector((state) => state.records.settings.dayEndsAt);
+  const outbox = useMemo(() => openOutboxStore(), []);
+  const sync = useRef<Sync | null>(null);
+  const ask = useAskAccount();
+  useEffect(ask, [ask]);
+
+  useEffect(() => {
+    if (accountId === null) return;
+    const running = startSync({ store, api, outbox, accountId });
+    sync.current = running;
+    const wake = (): void => {
+      if (document.visibilityState === 'visible') running.now();
+    };
+    window.addEventListener('online', wake);
+    window.addEventListener('focus', wake);
+    document.addEventListener('visibilitychange', wake);
+    return () => {
+      window.removeEventListener('online', wake);
+      window.removeEventListener('focus', wake);
+      document.removeEventListener('visibilitychange', wake);
+      running.stop();
+      sync.current = null;
+    };
+  }, [accountId, outbox, store]);
+
+  useEffect(() => {
+    const look = (): void => {
+      const today = dayByClock(new Date(), dayEndsAt);
+      if (today !== store.getState().clock.today) store.dispatch(dayTurned(today));
+    };
+    look();
+    const timer = setInterval(look, LOOK_EVERY_MS);
+    document.addEventListener('visibilitychange', look);
+    window.addEventListener('focus', look);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener('visibilitychange', look);
+      window.removeEventListener('focus', look);
+    };
+  }, [dayEndsAt, store]);
+
+  const recording = useMemo<Recording>(
+    () => ({
+      change: (...changes) => sync.current?.change(changes),
+      dismissRefusal: (id) => {
+        store.dispatch(refusalDismissed({ id }));
+        void sync.current?.dismiss(id);
+      },
+    }),
+    [store],
+  );
+  return <RecordingContext.Provider value={recording}>{children}</RecordingContext.Provider>;
+}

@@ -1,0 +1,80 @@
+import CloudOff from 'lucide-react-native/icons/cloud-off';
+import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import { counted } from '../shared/format.ts';
+import { themed, useTheme } from '../theme/Theme.tsx';
+import { CORNER, SPACE } from '../theme/space.ts';
+import { Button } from '../ui/Button.tsx';
+import { Words } from '../ui/Words.tsx';
+import { useRecording } from './RecordsProvider.tsx';
+import { useAppSelector } from './store.ts';
+
+/** A change that is on its way for less than this is not worth a word. */
+const CALM_MS = 1500;
+
+/** A small, calm sign of what is still waiting, and plain words for what the server would not take. */
+export function SavingSign() {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const { dismissRefusal } = useRecording();
+  const waiting = useAppSelector((state) => state.outbox.waiting.length);
+  const isReachable = useAppSelector((state) => state.outbox.isReachable);
+  const refusals = useAppSelector((state) => state.outbox.refused);
+  const [isLong, setIsLong] = useState(false);
+  const isWaiting = waiting > 0;
+  useEffect(() => {
+    if (!isWaiting) return;
+    const timer = setTimeout(() => setIsLong(true), CALM_MS);
+    return () => {
+      clearTimeout(timer);
+      setIsLong(false);
+    };
+  }, [isWaiting]);
+  const [refusal] = refusals;
+  return (
+    <>
+      <View role="status" aria-live="polite">
+        {isWaiting && (isLong || !isReachable) ? (
+          <View style={styles.sign}>
+            <CloudOff size={15} color={colors.quiet} />
+            <Words type="quiet" tone="quiet">
+              {isReachable ? `Saving ${counted(waiting, 'change')}` : `${counted(waiting, 'change')} kept here until the server is back`}
+            </Words>
+          </View>
+        ) : null}
+      </View>
+      {refusal ? (
+        <View style={styles.refusal} role="alert">
+          <TriangleAlert size={18} color={colors.madder} />
+          <View style={styles.words}>
+            <Words type="strong">One change could not be saved</Words>
+            <Words type="quiet" tone="quiet">
+              {refusal.issues.map((issue) => [issue.path, issue.message].filter(Boolean).join(' ')).join('; ')}. It is kept on this device; everything
+              else is saved.
+            </Words>
+          </View>
+          <Button kind="bare" onPress={() => dismissRefusal(refusal.change.id)}>
+            Forget it
+          </Button>
+        </View>
+      ) : null}
+    </>
+  );
+}
+
+const useStyles = themed((colors) => ({
+  sign: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingHorizontal: SPACE.l, paddingVertical: SPACE.s, backgroundColor: colors.tint },
+  refusal: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.m,
+    margin: SPACE.s,
+    padding: SPACE.m,
+    borderRadius: CORNER.field,
+    borderWidth: 1,
+    borderColor: colors.madder,
+    backgroundColor: colors.raised,
+  },
+  words: { flex: 1, gap: 2 },
+}));

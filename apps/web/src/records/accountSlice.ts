@@ -1,0 +1,19 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Account } from '../shared/api.ts';
+
+/** `unknown` until the server was asked; `unreachable` where it did not answer. */
+export type AccountState = { status: 'unknown' | 'unreachable' | 'out' | 'in'; account: Account | null };
+
+const slice = createSlice({
+  name: 'account',
+  initialState: (): AccountState => ({ status: 'unknown', account: null }),
+  reducers: {
+    signedIn: (_, { payload }: PayloadAction<Account>): AccountState => ({ status: 'in', account: payload }),
+    signedOut: (): AccountState => ({ status: 'out', account: null }),
+    serverUnreachable: (): AccountState => ({ status: 'unreachable', account: null }),
+    serverAsked: (): AccountState => ({ status: 'unknown', account: null }),
+  },
+});
+
+export const { signedIn, signedOut, serverUnreachable, serverAsked } = slice.actions;
+export const accountReducer = slice.reducer;

@@ -1,0 +1,57 @@
+import type { Change, Issue } from '@wimbel/contract';
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { recordsChanged, recordsCleared } from './recordsSlice.ts';
+
+/** A change that the server would not take, kept with what was wrong with it. */
+export type Refusal = { change: Change; issues: Issue[] };
+
+export type OutboxState = {
+  /** Changes not yet acknowledged, in the order they were made. */
+  waiting: Change[];
+  refused: Refusal[];
+  /** Whether the server could be reached when last tried. */
+  isReachable: boolean;
+};
+
+const initialState: OutboxState = { waiting: [], refused: [], isReachable: true };
+
+const slice = createSlice({
+  name: 'outbox',
+  initialState,
+  reducers: {
+    /** What was kept on this device from an earlier visit. */
+    outboxRestored(state, { payload }: PayloadAction<{ waiting: Change[]; refused: Refusal[] }>) {
+      const known = new Set(state.waiting.map((each) => each.id));
+      state.waiting = [...payload.waiting.filter((each) => !known.has(each.id)), ...state.waiting];
+      state.refused = payload.refused;
+    },
+    /** The server took these in, or has something later. */
+    changesAcknowledged(state, { payload }: PayloadAction<{ ids: string[] }>) {
+      const gone = new Set(payload.ids);
+      state.waiting = state.waiting.filter((each) => !gone.has(each.id));
+    },
+    changesRefused(state, { payload }: PayloadAction<{ refusals: Refusal[] }>) {
+      const gone = new Set(payload.refusals.map((each) => each.change.id));
+      state.waiting = state.waiting.filter((each) => !gone.has(each.id));
+      state.refused.push(...payload.refusals);
+    },
+    refusalDismissed(state, { payload }: PayloadAction<{ id: string }>) {
+      state.refused = state.refused.filter((each) => each.change.id !== payload.id);
+    },
+    serverReached(state) {
+      state.isReachable = true;
+    },
+    serverMissed(state) {
+      state.isReachable = false;
+    },
+  },
+  extraReducers: (builder) => {
+    builder.addCase(recordsChanged, (state, { payload }) => {
+      state.waiting.push(...payload.changes);
+    });
+    builder.addCase(recordsCleared, () => initialState);
+  },
+});
+
+export const { outboxRestored, changesAcknowledged, changesRefused, refusalDismissed, serverReached, serverMissed } = slice.actions;
+export const outboxReducer = slice.reducer;

@@ -1,0 +1,119 @@
+import {
+  type Area,
+  type DaySpan,
+  type DayTotals,
+  type Entry,
+  type Goal,
+  type GoalFigures,
+  type GoalRecords,
+  type Habit,
+  type PlainDay,
+  type Track,
+  buildTrack,
+  goalFigures,
+  recordsOfGoal,
+  totalsOf,
+} from '@wimbel/core';
+import { useMemo } from 'react';
+import type { RecordsState } from './recordsSlice.ts';
+import { type RootState, useAppSelector } from './store.ts';
+
+type Ordered = { id: string; order: number };
+
+const byOrder = (a: Ordered, b: Ordered): number => a.order - b.order || (a.id < b.id ? -1 : 1);
+
+/** Remembers the last answer for an input object. */
+function memoByObject<I extends object, O>(compute: (input: I) => O): (input: I) => O {
+  const answers = new WeakMap<I, { answer: O }>();
+  return (input) => {
+    const known = answers.get(input);
+    if (known) return known.answer;
+    const answer = compute(input);
+    answers.set(input, { answer });
+    return answer;
+  };
+}
+
+const habitsInOrder = memoByObject((habits: RecordsState['habits']): Habit[] => Object.values(habits).sort(byOrder));
+const areasInOrder = memoByObject((areas: RecordsState['areas']): Area[] => Object.values(areas).sort(byOrder));
+const goalsInOrder = memoByObject((goals: RecordsState['goals']): Goal[] => Object.values(goals).sort(byOrder));
+
+/** Every habit, archived ones too, in the user's order. */
+export const selectHabits = (state: RootState): Habit[] => habitsInOrder(state.records.habits);
+export const selectAreas = (state: RootState): Area[] => areasInOrder(state.records.areas);
+export const selectGoals = (state: RootState): Goal[] => goalsInOrder(state.records.goals);
+export const selectToday = (state: RootState): PlainDay => state.clock.today;
+export const selectSettings = (state: RootState) => state.records.settings;
+
+export const selectEntry = (state: RootState, habitId: string, day: string): Entry | undefined =>
+  state.records.entries[habitId]?.[day];
+
+type KeptTrack = { entries: Record<string, Entry> | undefined; today: PlainDay; weekStart: string; track: Track };
+
+const kept = new WeakMap<Habit, KeptTrack>();
+
+/** A habit laid out by day; rebuilt only when its record, its entries, the day or the week start change. */
+export function trackOf(state: RootState, habit: Habit): Track {
+  const entries = state.records.entries[habit.id];
+  const { today } = state.clock;
+  const { weekStart } = state.records.settings;
+  const known = kept.get(habit);
+  if (known && known.entries === entries && known.today === today && known.weekStart === weekStart) return known.track;
+  const track = buildTrack(habit, Object.values(entries ?? {}), today, weekStart);
+  kept.set(habit, { entries, today, weekStart, track });
+  return track;
+}
+
+export const selectTrack = (state: RootState, habitId: string): Track | null => {
+  const habit = state.records.habits[habitId];
+  return habit ? trackOf(state, habit) : null;
+};
+
+let lastTracks: Track[] = [];
+
+/** The tracks of all habits in the user's order; the same list while none of them changed. */
+export function selectTracks(state: RootState): Track[] {
+  const tracks = selectHabits(state).map((habit) => trackOf(state, habit));
+  const isSame = tracks.length === lastTracks.length && tracks.every((track, index) => track === lastTracks[index]);
+  if (!isSame) lastTracks = tracks;
+  return lastTracks;
+}
+
+const totalsByTracks = new WeakMap<Track[], Map<string, DayTotals>>();
+
+/** The day scores' columns over a span, for all habits. */
+export function selectTotals(state: RootState, span: DaySpan): DayTotals {
+  const tracks = selectTracks(state);
+  const known = totalsByTracks.get(tracks) ?? new Map<string, DayTotals>();
+  totalsByTracks.set(tracks, known);
+  const name = `${span.first} ${span.last}`;
+  const totals = known.get(name) ?? totalsOf(tracks, span);
+  known.set(name, totals);
+  return totals;
+}
+
+type GoalLists = Pick<RecordsState, 'keyResults' | 'checkIns' | 'steps' | 'milestones'>;
+
+const goalListsInOrder = (lists: GoalLists): Parameters<typeof recordsOfGoal>[0] => ({
+  keyResults: Object.values(lists.keyResults).sort(byOrder),
+  checkIns: Object.values(lists.checkIns),
+  steps: Object.values(lists.steps).sort(byOrder),
+  milestones: Object.values(lists.milestones).sort(byOrder),
+});
+
+export type FiguredGoal = { records: GoalRecords; figures: GoalFigures };
+
+/** A goal with what hangs on it, and everything computed of it as of today. */
+export function useFiguredGoal(goal: Goal): FiguredGoal {
+  const keyResults = useAppSelector((state) => state.records.keyResults);
+  const checkIns = useAppSelector((state) => state.records.checkIns);
+  const steps = useAppSelector((state) => state.records.steps);
+  const milestones = useAppSelector((state) => state.records.milestones);
+  const tracks = useAppSelector(selectTracks);
+  const today = useAppSelector(selectToday);
+  return useMemo(() => {
+    const records = recordsOfGoal(goalListsInOrder({ keyResults, checkIns, steps, milestones }), goal);
+    const byId = new Map(tracks.map((track) => [track.habit.id, track]));
+    return { records, figures: goalFigures(records, (habitId) => byId.get(habitId), today) };
+  }, [goal, keyResults, checkIns, steps, milestones, tracks, today]);
+}

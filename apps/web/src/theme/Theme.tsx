@@ -1,0 +1,75 @@
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+import { StyleSheet, useColorScheme, useWindowDimensions } from 'react-native';
+import { DARK, LIGHT, type Palette } from './colors.ts';
+import { WIDE_FROM_PX } from './space.ts';
+
+/** What the person chose on this device. */
+export type Appearance = 'system' | 'light' | 'dark';
+export const APPEARANCES: readonly Appearance[] = ['system', 'light', 'dark'];
+
+const KEPT_AS = 'wimbel.appearance';
+
+type Theme = {
+  isDark: boolean;
+  colors: Palette;
+  appearance: Appearance;
+  setAppearance: (appearance: Appearance) => void;
+};
+
+const ThemeContext = createContext<Theme | null>(null);
+
+function keptAppearance(): Appearance {
+  const kept = globalThis.localStorage?.getItem(KEPT_AS);
+  return APPEARANCES.find((each) => each === kept) ?? 'system';
+}
+
+/** Gives the palette to everything below; follows the system unless the person chose. */
+export function ThemeProvider({ children }: { children: ReactNode }) {
+  const system = useColorScheme();
+  const [appearance, setAppearance] = useState(keptAppearance);
+  const isDark = appearance === 'system' ? system === 'dark' : appearance === 'dark';
+  const colors = isDark ? DARK : LIGHT;
+  useEffect(() => {
+    const page = globalThis.document?.documentElement;
+    if (!page) return;
+    page.style.setProperty('--focus', colors.working);
+    page.style.setProperty('--scheme', isDark ? 'dark' : 'light');
+    page.style.background = colors.paper;
+    page.ownerDocument.body.style.background = colors.paper;
+  }, [colors, isDark]);
+  const theme = useMemo(
+    () => ({
+      isDark,
+      colors,
+      appearance,
+      setAppearance: (chosen: Appearance) => {
+        globalThis.localStorage?.setItem(KEPT_AS, chosen);
+        setAppearance(chosen);
+      },
+    }),
+    [isDark, colors, appearance],
+  );
+  return <ThemeContext.Provider value={theme}>{children}</ThemeContext.Provider>;
+}
+
+export function useTheme(): Theme {
+  const theme = useContext(ThemeContext);
+  if (theme === null) throw new TypeError('useTheme is used outside of ThemeProvider');
+  return theme;
+}
+
+/** Styles made from the palette, once for each of the two. */
+export function themed<S extends StyleSheet.NamedStyles<S>>(make: (colors: Palette) => S & StyleSheet.NamedStyles<S>) {
+  const made = new Map<Palette, S>();
+  return (): S => {
+    const { colors } = useTheme();
+    let styles = made.get(colors);
+    if (styles === undefined) {
+      styles = StyleSheet.create(make(colors)) as S;
+      made.set(colors, styles);
+    }
+    return styles;
+  };
+}
+
+export const useIsWide = (): boolean => useWindowDimensions().width >= WIDE_FROM_PX;

@@ -1,0 +1,61 @@
+import { Pressable, View } from 'react-native';
+import { themed } from '../theme/Theme.tsx';
+import { CORNER, SPACE, TOUCH_PX } from '../theme/space.ts';
+import { Words } from './Words.tsx';
+
+export type Chip = { value: string; label: string; dot?: string };
+
+type Props = {
+  label: string;
+  chips: readonly Chip[];
+  chosen: readonly string[];
+  onPress: (value: string) => void;
+  /** Whether several can be chosen at a time. */
+  isMultiple?: boolean;
+};
+
+/** Choices as chips that wrap: one of them, or several. */
+export function Chips({ label, chips, chosen, onPress, isMultiple = false }: Props) {
+  const styles = useStyles();
+  return (
+    <View role={isMultiple ? 'group' : 'radiogroup'} aria-label={label} style={styles.row}>
+      {chips.map((chip) => {
+        const isChosen = chosen.includes(chip.value);
+        return (
+          <Pressable
+            key={chip.value}
+            role={isMultiple ? 'checkbox' : 'radio'}
+            aria-checked={isChosen}
+            aria-label={chip.label}
+            onPress={() => onPress(chip.value)}
+            style={[styles.chip, isChosen && styles.chosen]}
+          >
+            {chip.dot ? <View style={[styles.dot, { backgroundColor: chip.dot }]} /> : null}
+            <Words type="strong" tone={isChosen ? 'onWorking' : 'quiet'}>
+              {chip.label}
+            </Words>
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+}
+
+const useStyles = themed((colors) => ({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
+  chip: {
+    minHeight: TOUCH_PX,
+    minWidth: TOUCH_PX,
+    flexDirection: 'row',
+    gap: SPACE.s,
+    alignItems: 'center',
+    justifyContent: 'center',
+    paddingHorizontal: SPACE.m,
+    borderRadius: CORNER.pill,
+    backgroundColor: colors.raised,
+    borderWidth: 1,
+    borderColor: colors.line,
+  },
+  chosen: { backgroundColor: colors.working, borderColor: colors.working },
+  dot: { width: 10, height: 10, borderRadius: 5, borderWidth: 1, borderColor: colors.raised },
+}));

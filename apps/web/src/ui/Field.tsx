@@ -1,0 +1,83 @@
+import { type ReactNode, useId } from 'react';
+import { TextInput, type TextInputProps, View } from 'react-native';
+import { themed, useTheme } from '../theme/Theme.tsx';
+import { CORNER, SPACE, TOUCH_PX } from '../theme/space.ts';
+import { TYPE } from '../theme/type.ts';
+import { Words } from './Words.tsx';
+
+type Props = Omit<TextInputProps, 'style' | 'onChange'> & {
+  label: string;
+  /** What is wrong, in plain words; shown beside the field. */
+  error?: string | undefined;
+  hint?: string;
+  /** A unit shown behind the number. */
+  suffix?: string;
+  isDate?: boolean;
+};
+
+/** A line to write in, with its label above and its error below. */
+export function Field({ label, error, hint, suffix, isDate = false, ...input }: Props) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const id = useId();
+  const dateType = isDate ? ({ type: 'date' } as object) : {};
+  return (
+    <Labelled label={label} error={error} hint={hint} id={id}>
+      <View style={[styles.box, input.multiline && styles.tall, error !== undefined && styles.wrong]}>
+        <TextInput
+          {...input}
+          {...dateType}
+          aria-label={label}
+          aria-invalid={error !== undefined}
+          aria-describedby={error !== undefined || hint !== undefined ? id : undefined}
+          placeholderTextColor={colors.quiet}
+          style={[TYPE.body, styles.input, input.multiline && styles.area, { color: colors.ink }]}
+        />
+        {suffix ? <Words tone="quiet">{suffix}</Words> : null}
+      </View>
+    </Labelled>
+  );
+}
+
+/** A label above anything that is filled in, with its hint or error below. */
+export function Labelled({ label, error, hint, id, children }: { label: string; error?: string; hint?: string; id?: string; children: ReactNode }) {
+  const styles = useStyles();
+  return (
+    <View style={styles.labelled}>
+      <Words type="label" tone="quiet">
+        {label}
+      </Words>
+      {children}
+      {error !== undefined ? (
+        <View role="alert">
+          <Words type="quiet" tone="madder" nativeID={id}>
+            {error}
+          </Words>
+        </View>
+      ) : hint !== undefined ? (
+        <Words type="quiet" tone="quiet" nativeID={id}>
+          {hint}
+        </Words>
+      ) : null}
+    </View>
+  );
+}
+
+const useStyles = themed((colors) => ({
+  labelled: { gap: SPACE.xs, alignSelf: 'stretch' },
+  box: {
+    minHeight: TOUCH_PX + 2,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.s,
+    paddingHorizontal: SPACE.m,
+    backgroundColor: colors.raised,
+    borderRadius: CORNER.field,
+    borderWidth: 1,
+    borderColor: colors.rim,
+  },
+  wrong: { borderColor: colors.madder, borderWidth: 2 },
+  tall: { minHeight: 84, alignItems: 'stretch', paddingVertical: SPACE.s },
+  input: { flex: 1, minHeight: TOUCH_PX, minWidth: 0 },
+  area: { minHeight: 64, lineHeight: 21 },
+}));

@@ -1,0 +1,136 @@
+import type { ReactNode } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
+import { themed, useIsWide, useTheme } from '../theme/Theme.tsx';
+import { CORNER, SPACE } from '../theme/space.ts';
+import type { Icon } from './IconButton.tsx';
+import { PegPicture } from './Peg.tsx';
+import { Words } from './Words.tsx';
+
+export type Place = { path: string; label: string; icon: Icon };
+
+type Props = {
+  places: readonly Place[];
+  /** The path that is open now. */
+  current: string;
+  onGo: (path: string) => void;
+  children: ReactNode;
+  /** Below the places in the rail. */
+  foot?: ReactNode;
+};
+
+/** The page with its places: a bar below on a phone, a rail on the left on a wide screen. */
+export function Frame({ places, current, onGo, children, foot }: Props) {
+  const styles = useStyles();
+  const isWide = useIsWide();
+  const links = places.map((place) => (
+    <PlaceLink key={place.path} place={place} isHere={current.startsWith(place.path)} isWide={isWide} onGo={onGo} />
+  ));
+  if (!isWide) {
+    return (
+      <View style={styles.phone}>
+        <View role="main" style={styles.main}>
+          {children}
+        </View>
+        <View role="navigation" aria-label="Places" style={styles.bar}>
+          {links}
+        </View>
+      </View>
+    );
+  }
+  return (
+    <View style={styles.wide}>
+      <View role="navigation" aria-label="Places" style={styles.rail}>
+        <View style={styles.brand}>
+          <Mark />
+          <Words type="section">Wimbel</Words>
+        </View>
+        {links}
+        <View style={styles.foot}>{foot}</View>
+      </View>
+      <View role="main" style={styles.main}>
+        {children}
+      </View>
+    </View>
+  );
+}
+
+/** The mark of the product: a peg with its curl. */
+export function Mark({ sizePx = 22 }: { sizePx?: number }) {
+  const { colors } = useTheme();
+  return <PegPicture state="done" sizePx={sizePx} color={colors.working} />;
+}
+
+function PlaceLink({ place, isHere, isWide, onGo }: { place: Place; isHere: boolean; isWide: boolean; onGo: (path: string) => void }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const color = isHere ? colors.working : colors.quiet;
+  const link = { href: place.path } as object;
+  return (
+    <Pressable
+      {...link}
+      role="link"
+      aria-current={isHere ? 'page' : undefined}
+      aria-label={place.label}
+      onPress={(event) => {
+        event.preventDefault();
+        onGo(place.path);
+      }}
+      style={isWide ? [styles.railLink, isHere && styles.railHere] : styles.barLink}
+    >
+      <place.icon size={isWide ? 19 : 23} color={color} strokeWidth={1.9} />
+      <Words type={isWide ? 'name' : 'label'} tone={isHere ? 'working' : 'quiet'}>
+        {place.label}
+      </Words>
+    </Pressable>
+  );
+}
+
+/** The scrolling body of a place. */
+export function Page({ children, isFull = false }: { children: ReactNode; isFull?: boolean }) {
+  const styles = useStyles();
+  const isWide = useIsWide();
+  return (
+    <ScrollView style={styles.scroll} contentContainerStyle={[styles.page, isWide && styles.pageWide, isFull && isWide && styles.pageFull]}>
+      {children}
+    </ScrollView>
+  );
+}
+
+const useStyles = themed((colors) => ({
+  phone: { flex: 1, backgroundColor: colors.paper },
+  wide: { flex: 1, flexDirection: 'row', backgroundColor: colors.paper },
+  main: { flex: 1, minWidth: 0, minHeight: 0 },
+  bar: {
+    flexDirection: 'row',
+    justifyContent: 'space-around',
+    backgroundColor: colors.raised,
+    borderTopWidth: 1,
+    borderTopColor: colors.line,
+    paddingTop: 6,
+    paddingBottom: 10,
+  },
+  barLink: { alignItems: 'center', gap: 3, flex: 1, minHeight: 50, justifyContent: 'center' },
+  rail: {
+    width: 164,
+    backgroundColor: colors.raised,
+    borderRightWidth: 1,
+    borderRightColor: colors.line,
+    padding: SPACE.s,
+    gap: 2,
+  },
+  brand: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingHorizontal: SPACE.m, paddingTop: SPACE.m, paddingBottom: SPACE.xl },
+  railLink: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.m,
+    minHeight: 44,
+    paddingHorizontal: SPACE.m,
+    borderRadius: CORNER.field,
+  },
+  railHere: { backgroundColor: colors.wash },
+  foot: { marginTop: 'auto' },
+  scroll: { flex: 1 },
+  page: { padding: SPACE.l, paddingBottom: SPACE.xxl, gap: SPACE.l },
+  pageWide: { paddingHorizontal: SPACE.xxl, paddingVertical: SPACE.xl, maxWidth: 1160, width: '100%' },
+  pageFull: { maxWidth: 1600, paddingHorizontal: SPACE.l },
+}));

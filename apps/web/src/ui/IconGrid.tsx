@@ -1,0 +1,44 @@
+import { Pressable, View } from 'react-native';
+import { themed, useTheme } from '../theme/Theme.tsx';
+import { CORNER, SPACE, TOUCH_PX } from '../theme/space.ts';
+import { HABIT_ICONS } from './habitIcons.ts';
+
+/** A small grid of icons of which one, or none, is chosen. */
+export function IconGrid({ value, onChange }: { value: string; onChange: (name: string) => void }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  return (
+    <View role="radiogroup" aria-label="Icon" style={styles.grid}>
+      {Object.entries(HABIT_ICONS).map(([name, { icon: Shape, label }]) => {
+        const isChosen = name === value;
+        return (
+          <Pressable
+            key={name}
+            role="radio"
+            aria-checked={isChosen}
+            aria-label={label}
+            onPress={() => onChange(isChosen ? '' : name)}
+            style={[styles.cell, isChosen && styles.chosen]}
+          >
+            <Shape size={20} color={isChosen ? colors.onWorking : colors.quiet} strokeWidth={1.9} />
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+}
+
+const useStyles = themed((colors) => ({
+  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xs },
+  cell: {
+    width: TOUCH_PX,
+    height: TOUCH_PX,
+    alignItems: 'center',
+    justifyContent: 'center',
+    borderRadius: CORNER.pill,
+    backgroundColor: colors.raised,
+    borderWidth: 1,
+    borderColor: colors.line,
+  },
+  chosen: { backgroundColor: colors.working, borderColor: colors.working },
+}));

@@ -1,0 +1,66 @@
+import { CURL_PATH, type PegState, fillPath } from '@wimbel/core';
+import { memo } from 'react';
+import { Circle, G, Path } from 'react-native-svg';
+import { useTheme } from '../theme/Theme.tsx';
+
+/** Below this radius a peg has no curl in its head. */
+const CURL_FROM_R = 8;
+const DOT_R = 1.6;
+
+type Props = { state: PegState; x: number; y: number; r: number; color: string; ratio?: number };
+
+/** A hole or peg as shapes inside an SVG; the state is told by form first. */
+export const PegShapes = memo(function PegShapes({ state, x, y, r, color, ratio = 0 }: Props) {
+  const { colors } = useTheme();
+  const stroke = Math.max(1, r * 0.09);
+  const hole = <Circle cx={x} cy={y} r={r - stroke / 2} fill={colors.hole} stroke={colors.rim} strokeWidth={stroke} />;
+  switch (state) {
+    case 'outside':
+      return null;
+    case 'notAsked':
+      return <Circle cx={x} cy={y} r={Math.min(DOT_R, r * 0.3)} fill={colors.rim} />;
+    case 'toCome':
+      return <Circle cx={x} cy={y} r={r - stroke / 2} fill="none" stroke={colors.faint} strokeWidth={stroke} />;
+    case 'blank':
+      return hole;
+    case 'done':
+      return (
+        <>
+          <Circle cx={x} cy={y} r={r} fill={color} />
+          {r >= CURL_FROM_R ? (
+            <G transform={`translate(${x} ${y}) scale(${r})`}>
+              <Path d={CURL_PATH} fill="none" stroke={colors.raised} strokeWidth={0.12} strokeLinecap="round" />
+            </G>
+          ) : null}
+        </>
+      );
+    case 'part':
+      return (
+        <>
+          {hole}
+          <Path d={fillPath(x, y, r - stroke, Math.max(0.12, Math.min(0.92, ratio)))} fill={color} />
+        </>
+      );
+    case 'rest':
+      return (
+        <>
+          {hole}
+          <Path d={`M${x - r * 0.42} ${y}H${x + r * 0.42}`} stroke={colors.ink} strokeWidth={Math.max(1.4, r * 0.16)} strokeLinecap="round" />
+        </>
+      );
+    case 'missed':
+      return (
+        <>
+          {hole}
+          <Path
+            d={`M${x - r * 0.36} ${y - r * 0.34}L${x} ${y + r * 0.32}L${x + r * 0.36} ${y - r * 0.34}`}
+            fill="none"
+            stroke={colors.madder}
+            strokeWidth={Math.max(1.3, r * 0.16)}
+            strokeLinecap="round"
+            strokeLinejoin="round"
+          />
+        </>
+      );
+  }
+});

@@ -1,0 +1,36 @@
+import { scaleLinear } from 'd3-scale';
+import { curveMonotoneX, line } from 'd3-shape';
+import type { PlainDay } from '../calendar/plainDay.ts';
+import type { DaySpan } from '../calendar/span.ts';
+
+export type SharePoint = { day: PlainDay; x: number; y: number; ratio: number };
+
+export type ShareLine = {
+  points: SharePoint[];
+  /** The line through neighbouring days that have a share; a day without one is a gap. */
+  path: string;
+  xOf: (day: PlainDay) => number;
+  yOf: (ratio: number) => number;
+};
+
+/** Share per day as a line over a span; `ratioOf` gives null for a day without a share. All lengths in pixels. */
+export function shareLine(
+  span: DaySpan,
+  ratioOf: (day: PlainDay) => number | null,
+  size: { widthPx: number; heightPx: number; padPx: number; axisPx: number },
+): ShareLine {
+  const xOf = scaleLinear([span.first, span.last], [size.axisPx + size.padPx, size.widthPx - size.padPx]);
+  const yOf = scaleLinear([0, 1], [size.heightPx - size.padPx, size.padPx]);
+  const days = Array.from({ length: span.last - span.first + 1 }, (_, index) => {
+    const day = span.first + index;
+    const ratio = ratioOf(day);
+    return { day, ratio, x: xOf(day), y: yOf(ratio ?? 0) };
+  });
+  const path = line<(typeof days)[number]>()
+    .defined((each) => each.ratio !== null)
+    .x((each) => each.x)
+    .y((each) => each.y)
+    .curve(curveMonotoneX)(days);
+  const points = days.flatMap(({ ratio, ...each }) => (ratio === null ? [] : [{ ...each, ratio }]));
+  return { points, path: path ?? '', xOf, yOf };
+}

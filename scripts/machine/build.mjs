@@ -1,0 +1,77 @@
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { ROOT, run, say } from './system.mjs';
+
+export const WEB_DIST = join(ROOT, 'apps/web/dist');
+export const SERVER_MAIN = join(ROOT, 'apps/server/dist/main.js');
+export const MIGRATIONS = join(ROOT, 'apps/server/drizzle');
+
+const SKIPPED = new Set(['node_modules', 'dist', '.expo', '.metro-cache', 'testing']);
+
+function* filesIn(path) {
+  for (const entry of readdirSync(path, { withFileTypes: true })) {
+    if (SKIPPED.has(entry.name) || /\.test\.tsx?$/.test(entry.name)) continue;
+    const full = join(path, entry.name);
+    if (entry.isDirectory()) yield* filesIn(full);
+    else yield full;
+  }
+}
+
+/** One hash over the names and contents of all files in some folders. */
+function hashOf(folders) {
+  const hash = createHash('sha256');
+  const files = folders.flatMap((folder) => [...filesIn(join(ROOT, folder))]).sort();
+  for (const file of [...files, join(ROOT, 'package-lock.json')]) {
+    hash.update(relative(ROOT, file)).update('\0').update(readFileSync(file)).update('\0');
+  }
+  return hash.digest('hex');
+}
+
+/** Builds unless the sources are those of the last build. */
+function buildOnce(name, folders, output, build) {
+  const stamp = join(output, '.built-from');
+  const source = hashOf(folders);
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === source) return;
+  say(`Building ${name} …`);
+  rmSync(output, { recursive: true, force: true });
+  mkdirSync(output, { recursive: true });
+  build();
+  writeFileSync(stamp, source);
+}
+
+const COMPRESSED = /\.(html|js|css|json|svg|ttf|ico|txt|map)$/;
+const WORTH_BYTES = 1024;
+
+/** Lays a .br and a .gz beside every file worth it. */
+function precompress(folder) {
+  for (const file of filesIn(folder)) {
+    if (!COMPRESSED.test(file)) continue;
+    const content = readFileSync(file);
+    if (content.length < WORTH_BYTES) continue;
+    writeFileSync(`${file}.br`, brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_QUALITY]: 10 } }));
+    writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
+  }
+}
+
+export function buildWeb() {
+  buildOnce('the web app (the first time takes about two minutes)', ['apps/web', 'packages'], WEB_DIST, () => {
+    run('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
+      cwd: join(ROOT, 'apps/web'),
+      env: { CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', NODE_ENV: 'production' },
+      what: 'Building the web app',
+    });
+    precompress(WEB_DIST);
+  });
+}
+
+export function buildServer() {
+  const banner = "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);";
+  buildOnce('the server', ['apps/server', 'packages'], join(ROOT, 'apps/server/dist'), () => {
+    run('npx', [
+      'esbuild', 'apps/server/src/main.ts', '--bundle', '--platform=node', '--target=node20', '--format=esm', '--sourcemap',
+      '--external:@node-rs/argon2', '--external:pg-native', `--banner:js=${banner}`, `--outfile=${SERVER_MAIN}`, '--log-level=warning',
+    ], { what: 'Building the server' });
+  });
+}

@@ -1,0 +1,53 @@
+import { fork } from 'node:child_process';
+import { createWriteStream, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { join } from 'node:path';
+import { MIGRATIONS, SERVER_MAIN, WEB_DIST } from './build.mjs';
+import { STATE, Trouble } from './system.mjs';
+
+/** The secret that signs sessions on this machine, made once. */
+export function machineSecret() {
+  const file = join(STATE, 'secret');
+  mkdirSync(STATE, { recursive: true });
+  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('base64url'), { mode: 0o600 });
+  return readFileSync(file, 'utf8').trim();
+}
+
+/**
+ * Starts the built server as a process of its own and resolves once it listens. Its log goes to a file.
+ * Throws Trouble with what it said where it does not come up.
+ */
+export function startServer({ databaseUrl, port, secret, sampleFile, logFile, env = {} }) {
+  mkdirSync(STATE, { recursive: true });
+  const child = fork(SERVER_MAIN, [], {
+    stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
+    // In a group of its own, so that Ctrl-C reaches it only through the script, in order.
+    detached: true,
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      WIMBEL_DATABASE_URL: databaseUrl,
+      WIMBEL_PORT: String(port),
+      WIMBEL_SECRET: secret,
+      WIMBEL_MIGRATIONS: MIGRATIONS,
+      WIMBEL_WEB_ROOT: WEB_DIST,
+      WIMBEL_SAMPLE_FILE: sampleFile ?? '',
+      ...env,
+    },
+  });
+  const log = createWriteStream(logFile ?? join(STATE, 'server.log'), { flags: 'a' });
+  const said = [];
+  for (const stream of [child.stdout, child.stderr]) {
+    stream.on('data', (chunk) => {
+      log.write(chunk);
+      said.push(String(chunk));
+      if (said.length > 40) said.shift();
+    });
+  }
+  return new Promise((resolve, reject) => {
+    child.on('message', (message) => {
+      if (message?.listening) resolve({ child, pid: child.pid, port: message.listening, url: `http://localhost:${message.listening}` });
+    });
+    child.on('exit', (code) => reject(new Trouble(`The server did not start (${code}).\n${said.join('').trim().split('\n').slice(-6).join('\n')}`)));
+  });
+}

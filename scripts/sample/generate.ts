@@ -1,0 +1,133 @@
+import {
+  type CheckIn,
+  DEFAULT_SETTINGS,
+  type Entry,
+  type Habit,
+  type PlainDay,
+  type Records,
+  formatDay,
+  partsOfDay,
+  weekdayOf,
+} from '@wimbel/core';
+import seedrandom from 'seedrandom';
+import { GOALS, KEY_RESULTS } from './goals.ts';
+import { AREAS, HABITS, MISS_REASONS, NOTES, type SampleHabit } from './habits.ts';
+
+const SEED = 'wimble';
+
+/** How the months of the year go: a winter slump, a good spring. January first. */
+const MONTHS = [0.72, 0.78, 1, 1.1, 1.12, 1.08, 1, 0.97, 0.98, 0.95, 0.9, 0.8];
+
+/** A person's fourteen months up to `today`. The same day gives the same records, to the letter. */
+export function sampleRecords(today: PlainDay): Records {
+  const habits = HABITS.map((sample, order) => habitOf(sample, order, today));
+  return {
+    settings: { ...DEFAULT_SETTINGS, currency: 'EUR' },
+    areas: AREAS,
+    habits,
+    entries: HABITS.flatMap((sample) => entriesOf(sample, today)),
+    goals: GOALS.map(({ starts, due, closed, ...goal }, order) => ({
+      ...goal,
+      startsOn: formatDay(today + starts),
+      ...(due === undefined ? {} : { dueOn: formatDay(today + due) }),
+      ...(closed === undefined ? {} : { closedOn: formatDay(today + closed) }),
+      order,
+    })),
+    keyResults: KEY_RESULTS.map(({ checkIns: _, ...keyResult }, order) => ({ ...keyResult, order })),
+    checkIns: KEY_RESULTS.flatMap((keyResult) =>
+      keyResult.checkIns.map(([offset, value, note], index): CheckIn => {
+        const day = formatDay(today + offset);
+        return {
+          id: `${keyResult.id}-${index + 1}`,
+          keyResultId: keyResult.id,
+          day,
+          value,
+          ...(note ? { note } : {}),
+          madeAt: `${day}T18:00:00Z`,
+        };
+      }),
+    ),
+    steps: [],
+    milestones: [],
+    seasons: [],
+    months: [],
+    journal: [],
+    prompts: [],
+    reviews: [],
+    habitNotes: [],
+    rewards: [],
+    claims: [],
+    quotes: [],
+    reminders: [],
+  };
+}
+
+function habitOf(sample: SampleHabit, order: number, today: PlainDay): Habit {
+  return {
+    ...sample.record,
+    order,
+    terms: sample.terms.map(({ daysAgo, ...terms }) => ({ ...terms, from: formatDay(today - daysAgo) })),
+    startsOn: formatDay(today - sample.startedDaysAgo),
+    ...(sample.endedDaysAgo === undefined ? {} : { endsOn: formatDay(today - sample.endedDaysAgo) }),
+    ...(sample.pauses
+      ? {
+          pauses: sample.pauses.map(({ fromDaysAgo, toDaysAgo, why }) => ({
+            from: formatDay(today - fromDaysAgo),
+            to: formatDay(today - toDaysAgo),
+            why,
+          })),
+        }
+      : {}),
+  };
+}
+
+/** Whether the habit's schedule leaves a day out, roughly: the person mostly does what was asked. */
+function isAskedOn(sample: SampleHabit, day: PlainDay, today: PlainDay): boolean {
+  const daysAgo = today - day;
+  const terms = sample.terms.filter((each) => each.daysAgo >= daysAgo).at(-1) ?? sample.terms[0]!;
+  if (terms.schedule.kind === 'interval') return (day - (today - terms.daysAgo)) % terms.schedule.every === 0;
+  if (terms.schedule.kind !== 'weekdays') return true;
+  const isWeekend = weekdayOf(day) >= 5;
+  return isWeekend ? terms.schedule.days.includes('saturday') : terms.schedule.days.includes('monday');
+}
+
+function entriesOf(sample: SampleHabit, today: PlainDay): Entry[] {
+  const { id, measure } = sample.record;
+  const random = seedrandom(`${SEED} ${id}`);
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
+  const entries: Entry[] = [];
+  let momentum = 0;
+  for (let daysAgo = sample.startedDaysAgo; daysAgo >= (sample.endedDaysAgo ?? 0); daysAgo--) {
+    const day = today - daysAgo;
+    const [luck, second, third, fourth] = [random(), random(), random(), random()];
+    const isPaused = sample.pauses?.some((pause) => daysAgo <= pause.fromDaysAgo && daysAgo >= pause.toDaysAgo);
+    if (isPaused || (!isAskedOn(sample, day, today) && luck > 0.03)) continue;
+    const season = MONTHS[partsOfDay(day).month - 1]!;
+    const weekend = weekdayOf(day) >= 5 ? sample.weekend : 0;
+    const likely = Math.min(0.97, (sample.likely + weekend) * season + momentum);
+    // Today is only half over: the evening is still to come.
+    if (daysAgo === 0 && (sample.record.partOfDay === 'evening' || second < 0.12)) continue;
+    const base = { habitId: id, day: formatDay(day) };
+    const note = third < 0.02 ? { note: pick(NOTES) } : {};
+    if (luck < likely) {
+      momentum = Math.min(0.1, momentum + 0.02);
+      entries.push(
+        measure.kind === 'check' ? { ...base, mark: 'done', ...note } : { ...base, amount: amountOf(sample, second, true), ...note },
+      );
+    } else {
+      momentum = Math.max(-0.06, momentum - 0.05);
+      if (daysAgo === 0) continue;
+      if (fourth < 0.08) entries.push({ ...base, mark: 'rest' });
+      else if (fourth < 0.2) entries.push({ ...base, mark: 'missed', note: pick(MISS_REASONS) });
+      else if (measure.kind === 'amount' && fourth < 0.6) entries.push({ ...base, amount: amountOf(sample, second, false) });
+    }
+  }
+  return entries;
+}
+
+function amountOf(sample: SampleHabit, luck: number, isGood: boolean): number {
+  const { typical, spread, step } = sample.amount!;
+  const quit = sample.record.aim === 'quit';
+  const raw = isGood ? typical + (luck - (quit ? 1 : 0.25)) * spread : quit ? typical * 2 + luck * spread : typical * luck * 0.7;
+  return Math.max(quit && isGood ? 0 : step, Math.round(raw / step) * step);
+}

@@ -1,0 +1,88 @@
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { STATE, Trouble, checkNode, endProcess, isOurs, isPortFree, reportFault, run, say } from './machine/system.mjs';
+
+const WANTED_PORT = Number(process.env.WIMBEL_PORT ?? 4790);
+const RUN_FILE = join(STATE, 'running.json');
+
+/** The sample person's data file as of today, made on the first run. */
+function sampleFile() {
+  const file = join(STATE, 'sample.json');
+  mkdirSync(STATE, { recursive: true });
+  if (!existsSync(file)) {
+    const today = (process.env.WIMBEL_NOW ?? localDay()).slice(0, 10);
+    writeFileSync(file, run('npx', ['tsx', 'scripts/sample.ts', '--today', today], { what: 'Making the sample data' }));
+  }
+  return file;
+}
+
+function localDay() {
+  const now = new Date();
+  const two = (value) => String(value).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+}
+
+async function main() {
+  checkNode();
+  if (existsSync(RUN_FILE)) {
+    const { pid, url } = JSON.parse(readFileSync(RUN_FILE, 'utf8'));
+    if (isOurs(pid, 'scripts/start.mjs')) throw new Trouble(`Wimbel is already running at ${url} (stop it with: npm stop).`);
+  }
+  if (!(Number.isInteger(WANTED_PORT) && WANTED_PORT > 0 && WANTED_PORT < 65536)) {
+    throw new Trouble(`WIMBEL_PORT=${process.env.WIMBEL_PORT} is not a port number.`);
+  }
+  if (!(await isPortFree(WANTED_PORT))) {
+    throw new Trouble(`Port ${WANTED_PORT} is taken by another program. Choose one: WIMBEL_PORT=4791 npm start`);
+  }
+  const { ensurePackages } = await import('./machine/packages.mjs');
+  const { ensurePostgres, ensureDatabase, startCluster, stopCluster } = await import('./machine/postgres.mjs');
+  const { buildServer, buildWeb } = await import('./machine/build.mjs');
+  const { machineSecret, startServer } = await import('./machine/server.mjs');
+  ensurePackages();
+  ensurePostgres();
+  buildWeb();
+  buildServer();
+  const sample = sampleFile();
+
+  let server = null;
+  let ending = null;
+  const end = (code) => {
+    ending ??= (async () => {
+      say('\nStopping …');
+      if (server) await endProcess(server.pid);
+      stopCluster();
+      rmSync(RUN_FILE, { force: true });
+      process.exit(code);
+    })().catch((error) => {
+      reportFault(error);
+      process.exit(1);
+    });
+  };
+  process.on('SIGINT', () => end(0));
+  process.on('SIGTERM', () => end(0));
+  process.on('SIGHUP', () => end(0));
+
+  try {
+    const cluster = await startCluster();
+    ensureDatabase(cluster, 'wimbel');
+    if (ending) return;
+    server = await startServer({ databaseUrl: cluster.url('wimbel'), port: WANTED_PORT, secret: machineSecret(), sampleFile: sample });
+  } catch (error) {
+    reportFault(error);
+    end(1);
+    return;
+  }
+  writeFileSync(RUN_FILE, JSON.stringify({ pid: process.pid, server: server.pid, url: server.url }));
+  server.child.on('exit', () => {
+    if (!ending) {
+      say(`The server has stopped by itself. Its log: ${join(STATE, 'server.log')}`);
+      end(1);
+    }
+  });
+  say(`\nWimbel is at ${server.url}\nCtrl-C (or: npm stop) stops it; everything is kept.`);
+}
+
+main().catch((error) => {
+  reportFault(error);
+  process.exit(1);
+});
