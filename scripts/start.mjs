@@ -26,7 +26,8 @@ async function main() {
   checkNode();
   if (existsSync(RUN_FILE)) {
     const { pid, url } = JSON.parse(readFileSync(RUN_FILE, 'utf8'));
-    if (isOurs(pid, 'scripts/start.mjs')) throw new Trouble(`Wimbel is already running at ${url} (stop it with: npm stop).`);
+    if (isOurs(pid, 'scripts/start.mjs'))
+      throw new Trouble(`Wimbel is already running at ${url} (stop it with: npm stop).`);
   }
   if (!(Number.isInteger(WANTED_PORT) && WANTED_PORT > 0 && WANTED_PORT < 65536)) {
     throw new Trouble(`WIMBEL_PORT=${process.env.WIMBEL_PORT} is not a port number.`);
@@ -66,7 +67,12 @@ async function main() {
     const cluster = await startCluster();
     ensureDatabase(cluster, 'wimbel');
     if (ending) return;
-    server = await startServer({ databaseUrl: cluster.url('wimbel'), port: WANTED_PORT, secret: machineSecret(), sampleFile: sample });
+    server = await startServer({
+      databaseUrl: cluster.url('wimbel'),
+      port: WANTED_PORT,
+      secret: machineSecret(),
+      sampleFile: sample,
+    });
   } catch (error) {
     reportFault(error);
     end(1);

@@ -69,9 +69,23 @@ export function buildWeb() {
 export function buildServer() {
   const banner = "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);";
   buildOnce('the server', ['apps/server', 'packages'], join(ROOT, 'apps/server/dist'), () => {
-    run('npx', [
-      'esbuild', 'apps/server/src/main.ts', '--bundle', '--platform=node', '--target=node20', '--format=esm', '--sourcemap',
-      '--external:@node-rs/argon2', '--external:pg-native', `--banner:js=${banner}`, `--outfile=${SERVER_MAIN}`, '--log-level=warning',
-    ], { what: 'Building the server' });
+    run(
+      'npx',
+      [
+        'esbuild',
+        'apps/server/src/main.ts',
+        '--bundle',
+        '--platform=node',
+        '--target=node20',
+        '--format=esm',
+        '--sourcemap',
+        '--external:@node-rs/argon2',
+        '--external:pg-native',
+        `--banner:js=${banner}`,
+        `--outfile=${SERVER_MAIN}`,
+        '--log-level=warning',
+      ],
+      { what: 'Building the server' },
+    );
   });
 }

@@ -1,5 +1,15 @@
 import { randomBytes, createHash } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { dirname, join } from 'node:path';
 import { STATE, Trouble, aptInstall, asRoot, freePort, isAlive, isRoot, run, say, succeeds } from './system.mjs';
 
@@ -12,7 +22,9 @@ const CREATE_CLUSTER = '/etc/postgresql-common/createcluster.conf';
 export function postgresPrograms() {
   if (!existsSync(VERSIONS)) return null;
   const versions = readdirSync(VERSIONS).sort((a, b) => Number(b) - Number(a));
-  const found = versions.find((version) => ['initdb', 'pg_ctl', 'postgres'].every((program) => existsSync(join(VERSIONS, version, 'bin', program))));
+  const found = versions.find((version) =>
+    ['initdb', 'pg_ctl', 'postgres'].every((program) => existsSync(join(VERSIONS, version, 'bin', program))),
+  );
   return found === undefined ? null : join(VERSIONS, found, 'bin');
 }
 
@@ -29,7 +41,8 @@ export function ensurePostgres() {
   } finally {
     asRoot('tee', [CREATE_CLUSTER], { input: before });
   }
-  if (postgresPrograms() === null) throw new Trouble('PostgreSQL was installed, but its server programs were not found.');
+  if (postgresPrograms() === null)
+    throw new Trouble('PostgreSQL was installed, but its server programs were not found.');
 }
 
 /** Runs one of PostgreSQL's programs as the owner of the cluster: it refuses to run as root. */
@@ -53,7 +66,8 @@ function dataFolder(name) {
 
 const settingsFile = (name) => join(STATE, `${name}.json`);
 
-const readSettings = (name) => (existsSync(settingsFile(name)) ? JSON.parse(readFileSync(settingsFile(name), 'utf8')) : null);
+const readSettings = (name) =>
+  existsSync(settingsFile(name)) ? JSON.parse(readFileSync(settingsFile(name), 'utf8')) : null;
 
 function writeSettings(name, settings) {
   writeFileSync(settingsFile(name), `${JSON.stringify(settings, null, 2)}\n`, { mode: 0o600 });
@@ -72,9 +86,22 @@ function createCluster(name) {
     chownSync(passwordFile, uid, gid);
   }
   try {
-    program('initdb', ['-D', data, '-U', NAME, '--auth=scram-sha-256', `--pwfile=${passwordFile}`, '--encoding=UTF8', '--locale=C.UTF-8'], {
-      what: 'Making the database cluster',
-    });
+    program(
+      'initdb',
+      [
+        '-D',
+        data,
+        '-U',
+        NAME,
+        '--auth=scram-sha-256',
+        `--pwfile=${passwordFile}`,
+        '--encoding=UTF8',
+        '--locale=C.UTF-8',
+      ],
+      {
+        what: 'Making the database cluster',
+      },
+    );
   } catch (error) {
     rmSync(data, { recursive: true, force: true });
     throw error;
@@ -111,21 +138,33 @@ const urlOf = ({ password, port }, database) => `postgres://${NAME}:${password}@
 export async function startCluster(name = 'postgres', { options = [] } = {}) {
   let settings = readSettings(name);
   if (settings !== null && !existsSync(join(settings.data, 'PG_VERSION'))) {
-    if (existsSync(settings.data)) throw new Trouble(`The database folder ${settings.data} is not whole. Nothing was changed; look there first.`);
+    if (existsSync(settings.data))
+      throw new Trouble(`The database folder ${settings.data} is not whole. Nothing was changed; look there first.`);
     settings = null;
   }
   settings ??= createCluster(name);
   if (!isRoot && statSync(settings.data).uid !== process.getuid()) {
-    throw new Trouble(`The database in ${settings.data} belongs to another user (it was made by root?). Start Wimbel as that user.`);
+    throw new Trouble(
+      `The database in ${settings.data} belongs to another user (it was made by root?). Start Wimbel as that user.`,
+    );
   }
   let pid = clusterPid(settings.data);
   if (pid === null) {
     settings.port = await freePort(settings.port || 54790);
     writeSettings(name, settings);
-    const words = [`-p ${settings.port}`, "-c listen_addresses=127.0.0.1", "-c unix_socket_directories=''", ...options].join(' ');
-    program('pg_ctl', ['-D', settings.data, '-l', join(settings.data, 'server.log'), '-w', '-t', '60', '-o', words, 'start'], {
-      what: 'Starting the database',
-    });
+    const words = [
+      `-p ${settings.port}`,
+      '-c listen_addresses=127.0.0.1',
+      "-c unix_socket_directories=''",
+      ...options,
+    ].join(' ');
+    program(
+      'pg_ctl',
+      ['-D', settings.data, '-l', join(settings.data, 'server.log'), '-w', '-t', '60', '-o', words, 'start'],
+      {
+        what: 'Starting the database',
+      },
+    );
     pid = clusterPid(settings.data);
   }
   return { ...settings, name, pid, url: (database) => urlOf(settings, database) };
@@ -136,7 +175,11 @@ export function ensureDatabase(cluster, database) {
   const env = { PGPASSWORD: cluster.password };
   const to = ['-h', '127.0.0.1', '-p', String(cluster.port), '-U', NAME];
   const programs = postgresPrograms();
-  const found = run(join(programs, 'psql'), [...to, '-d', 'postgres', '-Atc', `select 1 from pg_database where datname = '${database}'`], { env, cwd: '/' });
+  const found = run(
+    join(programs, 'psql'),
+    [...to, '-d', 'postgres', '-Atc', `select 1 from pg_database where datname = '${database}'`],
+    { env, cwd: '/' },
+  );
   if (found.trim() !== '1') run(join(programs, 'createdb'), [...to, database], { env, cwd: '/' });
 }
 
@@ -156,4 +199,3 @@ export function dropCluster(name) {
   rmSync(settings.data, { recursive: true, force: true });
   rmSync(settingsFile(name), { force: true });
 }
-

@@ -46,8 +46,13 @@ export function startServer({ databaseUrl, port, secret, sampleFile, logFile, en
   }
   return new Promise((resolve, reject) => {
     child.on('message', (message) => {
-      if (message?.listening) resolve({ child, pid: child.pid, port: message.listening, url: `http://localhost:${message.listening}` });
+      if (message?.listening)
+        resolve({ child, pid: child.pid, port: message.listening, url: `http://localhost:${message.listening}` });
     });
-    child.on('exit', (code) => reject(new Trouble(`The server did not start (${code}).\n${said.join('').trim().split('\n').slice(-6).join('\n')}`)));
+    child.on('exit', (code) =>
+      reject(
+        new Trouble(`The server did not start (${code}).\n${said.join('').trim().split('\n').slice(-6).join('\n')}`),
+      ),
+    );
   });
 }

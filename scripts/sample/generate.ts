@@ -104,22 +104,25 @@ function entriesOf(sample: SampleHabit, today: PlainDay): Entry[] {
     if (isPaused || (!isAskedOn(sample, day, today) && luck > 0.03)) continue;
     const season = MONTHS[partsOfDay(day).month - 1]!;
     const weekend = weekdayOf(day) >= 5 ? sample.weekend : 0;
-    const likely = Math.min(0.97, (sample.likely + weekend) * season + momentum);
+    const likely = Math.min(0.95, (sample.likely + weekend) * season * 0.94 + momentum);
     // Today is only half over: the evening is still to come.
     if (daysAgo === 0 && (sample.record.partOfDay === 'evening' || second < 0.12)) continue;
     const base = { habitId: id, day: formatDay(day) };
     const note = third < 0.02 ? { note: pick(NOTES) } : {};
     if (luck < likely) {
-      momentum = Math.min(0.1, momentum + 0.02);
+      momentum = Math.min(0.07, momentum + 0.012);
       entries.push(
-        measure.kind === 'check' ? { ...base, mark: 'done', ...note } : { ...base, amount: amountOf(sample, second, true), ...note },
+        measure.kind === 'check'
+          ? { ...base, mark: 'done', ...note }
+          : { ...base, amount: amountOf(sample, second, true), ...note },
       );
     } else {
       momentum = Math.max(-0.06, momentum - 0.05);
       if (daysAgo === 0) continue;
       if (fourth < 0.08) entries.push({ ...base, mark: 'rest' });
       else if (fourth < 0.2) entries.push({ ...base, mark: 'missed', note: pick(MISS_REASONS) });
-      else if (measure.kind === 'amount' && fourth < 0.6) entries.push({ ...base, amount: amountOf(sample, second, false) });
+      else if (measure.kind === 'amount' && fourth < 0.6)
+        entries.push({ ...base, amount: amountOf(sample, second, false) });
     }
   }
   return entries;
@@ -128,6 +131,10 @@ function entriesOf(sample: SampleHabit, today: PlainDay): Entry[] {
 function amountOf(sample: SampleHabit, luck: number, isGood: boolean): number {
   const { typical, spread, step } = sample.amount!;
   const quit = sample.record.aim === 'quit';
-  const raw = isGood ? typical + (luck - (quit ? 1 : 0.25)) * spread : quit ? typical * 2 + luck * spread : typical * luck * 0.7;
+  const raw = isGood
+    ? typical + (luck - (quit ? 1 : 0.25)) * spread
+    : quit
+      ? typical * 2 + luck * spread
+      : typical * luck * 0.7;
   return Math.max(quit && isGood ? 0 : step, Math.round(raw / step) * step);
 }

@@ -1,7 +1,11 @@
 import type { Goal, KeyResult } from '@wimbel/core';
 
 /** Days are counted from today: below 0 in the past. */
-type SampleGoal = Omit<Goal, 'startsOn' | 'dueOn' | 'closedOn' | 'order'> & { starts: number; due?: number; closed?: number };
+type SampleGoal = Omit<Goal, 'startsOn' | 'dueOn' | 'closedOn' | 'order'> & {
+  starts: number;
+  due?: number;
+  closed?: number;
+};
 
 export const GOALS: SampleGoal[] = [
   {
@@ -58,14 +62,27 @@ export const KEY_RESULTS: SampleKeyResult[] = [
     goalId: 'island',
     title: 'Planks refitted',
     measure: { kind: 'number', unit: 'planks', start: 0, target: 14 },
-    checkIns: [[-210, 1], [-171, 3], [-120, 4, 'The garboard fought back'], [-84, 6], [-41, 8], [-9, 9, 'Larch from the old pier']],
+    checkIns: [
+      [-210, 1],
+      [-171, 3],
+      [-120, 4, 'The garboard fought back'],
+      [-84, 6],
+      [-41, 8],
+      [-9, 9, 'Larch from the old pier'],
+    ],
   },
   {
     id: 'hours',
     goalId: 'island',
     title: 'Hours of sanding',
     measure: { kind: 'number', unit: 'h', start: 0, target: 120 },
-    checkIns: [[-200, 6], [-160, 14], [-110, 22.5], [-60, 33], [-20, 42, 'Both sides down to clean wood aft']],
+    checkIns: [
+      [-200, 6],
+      [-160, 14],
+      [-110, 22.5],
+      [-60, 33],
+      [-20, 42, 'Both sides down to clean wood aft'],
+    ],
   },
   {
     id: 'evenings',
@@ -86,20 +103,31 @@ export const KEY_RESULTS: SampleKeyResult[] = [
     goalId: 'swim-bay',
     title: 'Longest swim',
     measure: { kind: 'number', unit: 'm', start: 800, target: 3200 },
-    checkIns: [[-140, 1000], [-101, 1400], [-70, 1800, 'Along the moorings'], [-30, 2200], [-6, 2400]],
+    checkIns: [
+      [-140, 900],
+      [-101, 1100],
+      [-70, 1300, 'Along the moorings'],
+      [-30, 1400],
+      [-6, 1500],
+    ],
   },
   {
     id: 'kilometre',
     goalId: 'swim-bay',
     title: 'Minutes for a kilometre',
     measure: { kind: 'number', unit: 'min', start: 28, target: 22 },
-    checkIns: [[-120, 27.5], [-75, 26], [-28, 25.2, 'With the ebb, to be honest'], [-8, 24.8]],
+    checkIns: [
+      [-120, 27.5],
+      [-75, 27.2],
+      [-28, 26.9, 'With the ebb, to be honest'],
+      [-8, 26.6],
+    ],
   },
   {
     id: 'swims',
     goalId: 'swim-bay',
     title: 'Swims in open water',
-    measure: { kind: 'habitDays', habitId: 'swim', target: 120 },
+    measure: { kind: 'habitDays', habitId: 'swim', target: 150 },
     checkIns: [],
   },
   {
@@ -107,7 +135,13 @@ export const KEY_RESULTS: SampleKeyResult[] = [
     goalId: 'harbour',
     title: 'Words that stay',
     measure: { kind: 'number', unit: 'words', start: 200, target: 1500 },
-    checkIns: [[-250, 340], [-180, 560], [-110, 810], [-50, 1010], [-15, 1120, 'The mutations still slip']],
+    checkIns: [
+      [-250, 340],
+      [-180, 560],
+      [-110, 810],
+      [-50, 1010],
+      [-15, 1120, 'The mutations still slip'],
+    ],
   },
   {
     id: 'first-talk',
@@ -121,7 +155,13 @@ export const KEY_RESULTS: SampleKeyResult[] = [
     goalId: 'market',
     title: 'Pieces by heart',
     measure: { kind: 'number', unit: 'pieces', start: 0, target: 6 },
-    checkIns: [[-250, 1], [-200, 2], [-140, 4], [-80, 5], [-45, 6, 'The sixth in front of the baker']],
+    checkIns: [
+      [-250, 1],
+      [-200, 2],
+      [-140, 4],
+      [-80, 5],
+      [-45, 6, 'The sixth in front of the baker'],
+    ],
   },
   {
     id: 'market-days',

@@ -31,7 +31,11 @@ const ILLNESS = { fromDaysAgo: 291, toDaysAgo: 282, why: 'Flu, the long kind' };
 
 export const HABITS: SampleHabit[] = [
   {
-    record: { ...build('scales', 'Scales, slow bow', 'music', 'morning', 'music'), measure: minutes(5), goalId: 'market' },
+    record: {
+      ...build('scales', 'Scales, slow bow', 'music', 'morning', 'music'),
+      measure: minutes(5),
+      goalId: 'market',
+    },
     startedDaysAgo: 424,
     terms: [
       { daysAgo: 424, schedule: { kind: 'daily' }, atLeast: 10, pips: 1 },
@@ -50,7 +54,11 @@ export const HABITS: SampleHabit[] = [
     weekend: -0.12,
   },
   {
-    record: { ...build('swim', 'Cold swim', 'bay', 'morning', 'waves'), measure: { kind: 'amount', unit: 'm', step: 100 }, goalId: 'swim-bay' },
+    record: {
+      ...build('swim', 'Cold swim', 'bay', 'morning', 'waves'),
+      measure: { kind: 'amount', unit: 'm', step: 100 },
+      goalId: 'swim-bay',
+    },
     startedDaysAgo: 398,
     terms: [
       { daysAgo: 398, schedule: { kind: 'perWeek', times: 2 }, atLeast: 300, pips: 3 },
@@ -84,7 +92,11 @@ export const HABITS: SampleHabit[] = [
     weekend: 0,
   },
   {
-    record: { ...build('cards', 'Welsh cards', 'words', 'midday', 'languages'), measure: { kind: 'amount', unit: 'cards', step: 10 }, goalId: 'harbour' },
+    record: {
+      ...build('cards', 'Welsh cards', 'words', 'midday', 'languages'),
+      measure: { kind: 'amount', unit: 'cards', step: 10 },
+      goalId: 'harbour',
+    },
     startedDaysAgo: 410,
     terms: [
       {
@@ -106,14 +118,30 @@ export const HABITS: SampleHabit[] = [
     weekend: 0.3,
   },
   {
-    record: { id: 'coffee', name: 'No coffee after two', areaId: 'self', partOfDay: 'any', icon: 'coffee', aim: 'quit', measure: check },
+    record: {
+      id: 'coffee',
+      name: 'No coffee after two',
+      areaId: 'self',
+      partOfDay: 'any',
+      icon: 'coffee',
+      aim: 'quit',
+      measure: check,
+    },
     startedDaysAgo: 405,
     terms: [{ daysAgo: 405, schedule: { kind: 'daily' }, pips: 1 }],
     likely: 0.74,
     weekend: -0.12,
   },
   {
-    record: { id: 'screen', name: 'Screen after supper', areaId: 'self', partOfDay: 'evening', icon: 'moon', aim: 'quit', measure: minutes(15) },
+    record: {
+      id: 'screen',
+      name: 'Screen after supper',
+      areaId: 'self',
+      partOfDay: 'evening',
+      icon: 'moon',
+      aim: 'quit',
+      measure: minutes(15),
+    },
     startedDaysAgo: 120,
     terms: [{ daysAgo: 120, schedule: { kind: 'daily' }, atMost: 45, pips: 1 }],
     likely: 0.8,
@@ -121,7 +149,11 @@ export const HABITS: SampleHabit[] = [
     amount: { typical: 30, spread: 30, step: 15 },
   },
   {
-    record: { ...build('busk', 'Market busking', 'music', 'midday', 'guitar'), measure: { kind: 'amount', unit: '€', step: 5 }, goalId: 'market' },
+    record: {
+      ...build('busk', 'Market busking', 'music', 'midday', 'guitar'),
+      measure: { kind: 'amount', unit: '€', step: 5 },
+      goalId: 'market',
+    },
     startedDaysAgo: 300,
     terms: [{ daysAgo: 300, schedule: { kind: 'perMonth', times: 4 }, atLeast: 10, pips: 5 }],
     likely: 0.02,

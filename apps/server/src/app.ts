@@ -41,7 +41,17 @@ export function createApp({ db, auth, clock, log, origins, sample, webRoot }: Ap
     await next();
     c.header('x-request-id', requestId);
     const ms = Math.round((performance.now() - startedMs) * 10) / 10;
-    log.info({ requestId, at: clock.now().toISOString(), method: c.req.method, route: routeOf(c.req.path), status: c.res.status, ms }, 'request');
+    log.info(
+      {
+        requestId,
+        at: clock.now().toISOString(),
+        method: c.req.method,
+        route: routeOf(c.req.path),
+        status: c.res.status,
+        ms,
+      },
+      'request',
+    );
   });
 
   app.use(
@@ -81,7 +91,15 @@ export function createApp({ db, auth, clock, log, origins, sample, webRoot }: Ap
   app.route('/api/changes', changesRoutes(db, auth));
   app.use('/api/sample/*', bodyLimit({ maxSize: SMALL_BODY_BYTES }));
   app.route('/api/sample', sampleRoutes(auth, sample));
-  app.use('/api/auth/*', bodyLimit({ maxSize: SMALL_BODY_BYTES, onError: () => { throw new AppError('tooLarge'); } }));
+  app.use(
+    '/api/auth/*',
+    bodyLimit({
+      maxSize: SMALL_BODY_BYTES,
+      onError: () => {
+        throw new AppError('tooLarge');
+      },
+    }),
+  );
   app.on(['GET', 'POST'], '/api/auth/*', (c) => {
     const headers = new Headers(c.req.raw.headers);
     headers.set(CLIENT_ADDRESS_HEADER, c.env.incoming ? (getConnInfo(c).remote.address ?? 'unknown') : '127.0.0.1');
@@ -97,7 +115,8 @@ export function createApp({ db, auth, clock, log, origins, sample, webRoot }: Ap
     return c.json(error.toBody(c.var.requestId), error.status);
   });
   app.onError((thrown, c) => {
-    const error = thrown instanceof AppError ? thrown : new AppError(isDatabaseAway(thrown) ? 'unavailable' : 'internal');
+    const error =
+      thrown instanceof AppError ? thrown : new AppError(isDatabaseAway(thrown) ? 'unavailable' : 'internal');
     if (error !== thrown) log.error({ requestId: c.var.requestId, ...traceOf(thrown) }, 'failed');
     return c.json(error.toBody(c.var.requestId), error.status);
   });

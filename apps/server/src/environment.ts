@@ -26,14 +26,21 @@ const schema = yup.object({
   WIMBEL_DATABASE_URL: yup.string().required('WIMBEL_DATABASE_URL is missing: the address of the PostgreSQL database'),
   WIMBEL_HOST: yup.string().default('127.0.0.1'),
   WIMBEL_PORT: yup.number().integer().min(0).max(65535).default(4790).typeError('WIMBEL_PORT is not a port number'),
-  WIMBEL_SECRET: yup.string().required('WIMBEL_SECRET is missing: 32 characters or more').min(32, 'WIMBEL_SECRET is shorter than 32 characters'),
+  WIMBEL_SECRET: yup
+    .string()
+    .required('WIMBEL_SECRET is missing: 32 characters or more')
+    .min(32, 'WIMBEL_SECRET is shorter than 32 characters'),
   WIMBEL_ORIGIN: yup.string(),
   WIMBEL_WEB_ROOT: yup.string(),
   WIMBEL_MIGRATIONS: yup.string().required('WIMBEL_MIGRATIONS is missing: the folder of the database migrations'),
   WIMBEL_SAMPLE_FILE: yup.string(),
   WIMBEL_NOW: yup
     .string()
-    .test('instant', 'WIMBEL_NOW is not an instant such as 2026-11-24T09:00:00Z', (value) => value === undefined || !Number.isNaN(Date.parse(value))),
+    .test(
+      'instant',
+      'WIMBEL_NOW is not an instant such as 2026-11-24T09:00:00Z',
+      (value) => value === undefined || !Number.isNaN(Date.parse(value)),
+    ),
   WIMBEL_SIGN_IN_ATTEMPTS: yup.number().integer().min(1).default(20),
   WIMBEL_LOG_LEVEL: yup.string().default('info'),
 });

@@ -53,10 +53,16 @@ export const codeOf = (error: unknown): string | null => {
 
 export const isDatabaseAway = (error: unknown): boolean =>
   AWAY.test(codeOf(error) ?? '') ||
-  causesOf(error).some((each) => /Connection terminated|timeout exceeded when trying to connect/.test(String(each.message)));
+  causesOf(error).some((each) =>
+    /Connection terminated|timeout exceeded when trying to connect/.test(String(each.message)),
+  );
 
 /** What may be logged of an unexpected error: names, codes and places in the code, never values. */
 export function traceOf(error: unknown): { name: string; code: string | null; stack: string[] } {
   const stack = error instanceof Error ? (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line)) : [];
-  return { name: String(causesOf(error).at(-1)?.name ?? 'unknown'), code: codeOf(error), stack: stack.slice(0, 12).map((line) => line.trim()) };
+  return {
+    name: String(causesOf(error).at(-1)?.name ?? 'unknown'),
+    code: codeOf(error),
+    stack: stack.slice(0, 12).map((line) => line.trim()),
+  };
 }

@@ -14,7 +14,9 @@ async function main(): Promise<void> {
   const environment = readEnvironment(process.env);
   const log = createLog(environment.logLevel);
   await migrateDatabase(environment.databaseUrl, environment.migrations);
-  const { db, close } = createDatabase(environment.databaseUrl, (error) => log.warn(traceOf(error), 'idle connection lost'));
+  const { db, close } = createDatabase(environment.databaseUrl, (error) =>
+    log.warn(traceOf(error), 'idle connection lost'),
+  );
   const auth = createAuth(db, environment);
   const clock = createClock(environment.now);
   const sample = environment.sampleFile === null ? null : sampleOf(environment.secret);

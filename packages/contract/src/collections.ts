@@ -3,8 +3,17 @@ import type * as yup from 'yup';
 import { checkInSchema, goalSchema, keyResultSchema, milestoneSchema, stepSchema } from './collections/goals.ts';
 import { entrySchema, habitNoteSchema, habitSchema } from './collections/habits.ts';
 import {
-  areaSchema, claimSchema, journalSchema, monthSchema, promptSchema, quoteSchema, reminderSchema, reviewSchema,
-  rewardSchema, seasonSchema, settingsSchema,
+  areaSchema,
+  claimSchema,
+  journalSchema,
+  monthSchema,
+  promptSchema,
+  quoteSchema,
+  reminderSchema,
+  reviewSchema,
+  rewardSchema,
+  seasonSchema,
+  settingsSchema,
 } from './collections/others.ts';
 import { type Issue, issuesOf, withoutNulls } from './fields.ts';
 
@@ -55,7 +64,10 @@ export const SETTINGS_KEY = 'settings';
 export const entryKey = (habitId: string, day: string): string => `${day} ${habitId}`;
 
 /** The habit and day that an entry's key names. */
-export const entryOfKey = (key: string): { habitId: string; day: string } => ({ day: key.slice(0, 10), habitId: key.slice(11) });
+export const entryOfKey = (key: string): { habitId: string; day: string } => ({
+  day: key.slice(0, 10),
+  habitId: key.slice(11),
+});
 
 /** The key of a record in its collection: its id; an entry's day and habit; a month page's month. */
 export function keyOf<C extends Collection>(collection: C, record: RecordOf<C>): string {

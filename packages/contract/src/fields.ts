@@ -23,11 +23,12 @@ export const unit = () => characters().defined('is missing').max(40, 'is longer 
 
 /** A name or title: at least one character that can be seen. */
 export const name = () =>
-  text().required('is missing').test('seen', 'is empty', (value) => value.trim().length > 0);
+  text()
+    .required('is missing')
+    .test('seen', 'is empty', (value) => value.trim().length > 0);
 
 /** An id made by the client: 1 to 64 characters. */
-export const id = () =>
-  characters().required('is missing').max(64, 'is longer than 64 characters');
+export const id = () => characters().required('is missing').max(64, 'is longer than 64 characters');
 
 const FIRST_DAY = '0001-01-01';
 
@@ -36,13 +37,21 @@ export const day = () =>
   yup
     .string()
     .typeError('is not a day, written YYYY-MM-DD')
-    .test('day', 'is not a day that exists, written YYYY-MM-DD', (value) => value == null || (parseDay(value) !== null && value >= FIRST_DAY));
+    .test(
+      'day',
+      'is not a day that exists, written YYYY-MM-DD',
+      (value) => value == null || (parseDay(value) !== null && value >= FIRST_DAY),
+    );
 
 export const month = () =>
   yup
     .string()
     .typeError('is not a month, written YYYY-MM')
-    .test('month', 'is not a month that exists, written YYYY-MM', (value) => value == null || parseMonth(value) !== null);
+    .test(
+      'month',
+      'is not a month that exists, written YYYY-MM',
+      (value) => value == null || parseMonth(value) !== null,
+    );
 
 const INSTANT = /^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,6})?Z$/;
 
@@ -53,7 +62,11 @@ export const instant = () =>
   yup
     .string()
     .typeError('is not an instant')
-    .test('instant', 'is not an instant in UTC, such as 2025-03-01T07:30:00Z', (value) => value == null || isInstant(value));
+    .test(
+      'instant',
+      'is not an instant in UTC, such as 2025-03-01T07:30:00Z',
+      (value) => value == null || isInstant(value),
+    );
 
 export const number = () =>
   yup

@@ -1,9 +1,68 @@
-export { type Change, MOST_CHANGES, MOST_BODY_BYTES, changesSchema, changesIssues, type ChangeResult, type ChangesAnswer, type ServerRow, type ChangesSince } from './changes.ts';
-export { type Collection, type RecordOf, SCHEMAS, COLLECTIONS, type ListCollection, LIST_COLLECTIONS, SETTINGS_KEY, entryKey, entryOfKey, keyOf, type Checked, checkRecord } from './collections.ts';
+export {
+  type Change,
+  MOST_CHANGES,
+  MOST_BODY_BYTES,
+  changesSchema,
+  changesIssues,
+  type ChangeResult,
+  type ChangesAnswer,
+  type ServerRow,
+  type ChangesSince,
+} from './changes.ts';
+export {
+  type Collection,
+  type RecordOf,
+  SCHEMAS,
+  COLLECTIONS,
+  type ListCollection,
+  LIST_COLLECTIONS,
+  SETTINGS_KEY,
+  entryKey,
+  entryOfKey,
+  keyOf,
+  type Checked,
+  checkRecord,
+} from './collections.ts';
 export { ERROR_STATUS, type ErrorCode, type ErrorBody } from './errors.ts';
-export { type Issue, text, unit, name, id, day, month, isInstant, instant, number, whole, notNegative, dayCount, order, flag, oneOf, weekdays, list, shape, dictionary, faults, withoutNulls, issuesOf } from './fields.ts';
+export {
+  type Issue,
+  text,
+  unit,
+  name,
+  id,
+  day,
+  month,
+  isInstant,
+  instant,
+  number,
+  whole,
+  notNegative,
+  dayCount,
+  order,
+  flag,
+  oneOf,
+  weekdays,
+  list,
+  shape,
+  dictionary,
+  faults,
+  withoutNulls,
+  issuesOf,
+} from './fields.ts';
 export { PATHS } from './paths.ts';
 export { type Reference, type Find, referencesOf, relationIssues, keyResultDueIssue } from './relations.ts';
 export { goalSchema, keyResultSchema, checkInSchema, stepSchema, milestoneSchema } from './collections/goals.ts';
 export { byKind, habitSchema, entrySchema, habitNoteSchema } from './collections/habits.ts';
-export { settingsSchema, areaSchema, seasonSchema, monthSchema, journalSchema, promptSchema, reviewSchema, rewardSchema, claimSchema, quoteSchema, reminderSchema } from './collections/others.ts';
+export {
+  settingsSchema,
+  areaSchema,
+  seasonSchema,
+  monthSchema,
+  journalSchema,
+  promptSchema,
+  reviewSchema,
+  rewardSchema,
+  claimSchema,
+  quoteSchema,
+  reminderSchema,
+} from './collections/others.ts';

@@ -9,8 +9,15 @@ export type Reference = { path: string; collection: Collection; key: string };
 export type Find = <C extends Collection>(collection: C, key: string) => RecordOf<C> | undefined;
 
 type Named = {
-  areaId?: string; goalId?: string; habitId?: string; keyResultId?: string; parentId?: string; rewardId?: string;
-  seasonId?: string; goalIds?: string[]; after?: string[];
+  areaId?: string;
+  goalId?: string;
+  habitId?: string;
+  keyResultId?: string;
+  parentId?: string;
+  rewardId?: string;
+  seasonId?: string;
+  goalIds?: string[];
+  after?: string[];
   measure?: { habitId?: string };
   answers?: unknown;
 };
@@ -33,7 +40,9 @@ export function referencesOf(collection: Collection, value: RecordOf<Collection>
   record.goalIds?.forEach((key, index) => add(`goalIds[${index}]`, 'goals', key));
   record.after?.forEach((key, index) => add(`after[${index}]`, 'milestones', key));
   if (collection === 'journal' && Array.isArray(record.answers)) {
-    record.answers.forEach((answer: { promptId: string }, index) => add(`answers[${index}].promptId`, 'prompts', answer.promptId));
+    record.answers.forEach((answer: { promptId: string }, index) =>
+      add(`answers[${index}].promptId`, 'prompts', answer.promptId),
+    );
   }
   return found;
 }
@@ -45,7 +54,9 @@ export function relationIssues<C extends Collection>(collection: C, record: Reco
     .map(({ path, key }) => ({ path, message: `names "${key}", which is not there` }));
   if (missing.length > 0) return missing;
   const check = RELATIONS[collection];
-  return check ? (check as (record: RecordOf<C>, find: Find) => (Issue | false)[])(record, find).filter((each) => each !== false) : [];
+  return check
+    ? (check as (record: RecordOf<C>, find: Find) => (Issue | false)[])(record, find).filter((each) => each !== false)
+    : [];
 }
 
 type Relations = { [C in Collection]?: (record: RecordOf<C>, find: Find) => (Issue | false)[] };
@@ -63,11 +74,19 @@ function entryIssues(entry: Entry, find: Find): (Issue | false)[] {
   const isAmount = habit.measure.kind === 'amount';
   const variants = new Set((habit.variants ?? []).map((each) => each.id));
   return [
-    !isAmount && entry.amount !== undefined && { path: 'amount', message: 'is an amount, but the habit is only checked off' },
+    !isAmount &&
+      entry.amount !== undefined && { path: 'amount', message: 'is an amount, but the habit is only checked off' },
     isAmount && entry.mark === 'done' && { path: 'mark', message: 'is done, but the habit counts an amount' },
     ...(entry.parts ?? []).flatMap((part, index) => [
-      !isAmount && part.amount !== undefined && { path: `parts[${index}].amount`, message: 'is an amount, but the habit is only checked off' },
-      !variants.has(part.variantId) && { path: `parts[${index}].variantId`, message: `names "${part.variantId}", which is not there` },
+      !isAmount &&
+        part.amount !== undefined && {
+          path: `parts[${index}].amount`,
+          message: 'is an amount, but the habit is only checked off',
+        },
+      !variants.has(part.variantId) && {
+        path: `parts[${index}].variantId`,
+        message: `names "${part.variantId}", which is not there`,
+      },
     ]),
   ];
 }
@@ -94,10 +113,12 @@ function keyResultIssues(keyResult: KeyResult, find: Find): (Issue | false)[] {
 function checkInIssues(checkIn: CheckIn, find: Find): (Issue | false)[] {
   const kind = find('keyResults', checkIn.keyResultId)?.measure.kind;
   return [
-    kind !== 'number' && kind !== 'money' && kind !== 'yesNo' && {
-      path: 'keyResultId',
-      message: 'names a key result that is not fed by check-ins',
-    },
+    kind !== 'number' &&
+      kind !== 'money' &&
+      kind !== 'yesNo' && {
+        path: 'keyResultId',
+        message: 'names a key result that is not fed by check-ins',
+      },
     kind === 'yesNo' && checkIn.value !== 0 && checkIn.value !== 1 && { path: 'value', message: 'is neither 0 nor 1' },
   ];
 }
@@ -106,18 +127,31 @@ function stepIssues(step: Step, find: Find): (Issue | false)[] {
   const parent = step.parentId ? find('steps', step.parentId) : undefined;
   const keyResult = step.keyResultId ? find('keyResults', step.keyResultId) : undefined;
   return [
-    parent !== undefined && parent.goalId !== step.goalId && { path: 'parentId', message: 'names a step of another goal' },
-    keyResult !== undefined && keyResult.goalId !== step.goalId && { path: 'keyResultId', message: 'names a key result of another goal' },
-    reaches(step.id, [step.parentId], (id) => [find('steps', id)?.parentId]) && { path: 'parentId', message: 'leads round in a circle' },
+    parent !== undefined &&
+      parent.goalId !== step.goalId && { path: 'parentId', message: 'names a step of another goal' },
+    keyResult !== undefined &&
+      keyResult.goalId !== step.goalId && { path: 'keyResultId', message: 'names a key result of another goal' },
+    reaches(step.id, [step.parentId], (id) => [find('steps', id)?.parentId]) && {
+      path: 'parentId',
+      message: 'leads round in a circle',
+    },
   ];
 }
 
 function milestoneIssues(milestone: Milestone, find: Find): (Issue | false)[] {
   const after = milestone.after ?? [];
   return [
-    ...after.map((id, index) =>
-      find('milestones', id)?.goalId !== milestone.goalId && { path: `after[${index}]`, message: 'names a milestone of another goal' }),
-    reaches(milestone.id, after, (id) => find('milestones', id)?.after ?? []) && { path: 'after', message: 'leads round in a circle' },
+    ...after.map(
+      (id, index) =>
+        find('milestones', id)?.goalId !== milestone.goalId && {
+          path: `after[${index}]`,
+          message: 'names a milestone of another goal',
+        },
+    ),
+    reaches(milestone.id, after, (id) => find('milestones', id)?.after ?? []) && {
+      path: 'after',
+      message: 'leads round in a circle',
+    },
   ];
 }
 

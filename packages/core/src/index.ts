@@ -1,5 +1,29 @@
-export { type PlainMonth, monthFromParts, partsOfMonth, monthOfDay, daysInMonth, monthSpan, formatMonth, parseMonth, monthOf } from './calendar/month.ts';
-export { type PlainDay, type Weekday, WEEKDAYS, type DayParts, LAST_DAY, isLeapYear, daysInMonthOf, dayFromParts, partsOfDay, parseDay, dayOf, formatDay, weekdayOf } from './calendar/plainDay.ts';
+export {
+  type PlainMonth,
+  monthFromParts,
+  partsOfMonth,
+  monthOfDay,
+  daysInMonth,
+  monthSpan,
+  formatMonth,
+  parseMonth,
+  monthOf,
+} from './calendar/month.ts';
+export {
+  type PlainDay,
+  type Weekday,
+  WEEKDAYS,
+  type DayParts,
+  LAST_DAY,
+  isLeapYear,
+  daysInMonthOf,
+  dayFromParts,
+  partsOfDay,
+  parseDay,
+  dayOf,
+  formatDay,
+  weekdayOf,
+} from './calendar/plainDay.ts';
 export { type DaySpan, daysIn, holdsDay, overlaps, eachDay } from './calendar/span.ts';
 export { startOfWeek, weekSpan, isoWeekNumber } from './calendar/week.ts';
 export { yearOfDay, yearSpan, monthsOfYear, quarterOfMonth } from './calendar/year.ts';
@@ -15,26 +39,132 @@ export { type DayMarkScale, dayMarkOf } from './day/dayMark.ts';
 export { type DayTotals, type DayScore, totalsOf, scoreOn, fullDayRuns } from './day/dayScore.ts';
 export { type LinePoint, checkpointPoints, expectedOn } from './goal/expected.ts';
 export { type GoalRecords, type GoalFigures, goalFigures } from './goal/goalFigures.ts';
-export { type KeyResultContext, type CheckpointRow, type KeyResultFigures, keyResultFigures } from './goal/keyResult.ts';
+export {
+  type KeyResultContext,
+  type CheckpointRow,
+  type KeyResultFigures,
+  keyResultFigures,
+} from './goal/keyResult.ts';
 export { type Pace, paceOf, forecastOf, neededPerWeek } from './goal/pace.ts';
 export { type StepState, stepState, stepDays, stepsValue } from './goal/steps.ts';
 export { instantKey, type DatedValue, valuesInOrder, valueOn, habitValue } from './goal/valueAt.ts';
 export { dayOfDone, finishedOn } from './habit/finishLine.ts';
 export { type Kept, keptOver, type KeptSpan, keptSpans, keptByWeekday } from './habit/kept.ts';
 export { OUTCOMES, type Outcome, recordedOutcome, thresholdRatio } from './habit/outcome.ts';
-export { type PeriodKind, type QuotaStanding, periodOf, quotaStanding, askedOf, keptOf, quotaHistory } from './habit/quota.ts';
+export {
+  type PeriodKind,
+  type QuotaStanding,
+  periodOf,
+  quotaStanding,
+  askedOf,
+  keptOf,
+  quotaHistory,
+} from './habit/quota.ts';
 export { type Ranked, rankHabits } from './habit/ranking.ts';
 export { type Recent, last30 } from './habit/recent.ts';
 export { type AskKind, askKindOf, namesDay, PARTS_PER_DAY, owedParts } from './habit/schedule.ts';
 export { type Run, type Streak, chainRuns, runsOf, longestRun, aliveRun, streakOf } from './habit/streak.ts';
-export { type Figures, type MonthFigures, planOf, setTargetOf, type Target, monthTargetOf, monthsTargetOf, yearTargetOf, spanFigures, monthFigures, yearFigures, togetherOf } from './habit/targets.ts';
+export {
+  type Figures,
+  type MonthFigures,
+  planOf,
+  setTargetOf,
+  type Target,
+  monthTargetOf,
+  monthsTargetOf,
+  yearTargetOf,
+  spanFigures,
+  monthFigures,
+  yearFigures,
+  togetherOf,
+} from './habit/targets.ts';
 export { type HeldTerms, heldTerms, termsIndexOn, termsOn } from './habit/terms.ts';
-export { ASKED, DUE, OWED_WEEKLY, OWED_MONTHLY, FLEXIBLE, type Track, buildTrack, sumBetween, outcomeOn, asksOn, isScheduledOn, isOpen, streakUnitOn, isActiveIn, doneBetween, amountBetween, pipsBetween, planPartsBetween, fillRatio } from './habit/track.ts';
-export { TOLERANCE, isSame, isAtLeast, isMoreThan, ceilExact, roundRatio, tidySum, shareOf, wholePercent } from './number/exact.ts';
+export {
+  ASKED,
+  DUE,
+  OWED_WEEKLY,
+  OWED_MONTHLY,
+  FLEXIBLE,
+  type Track,
+  buildTrack,
+  sumBetween,
+  outcomeOn,
+  asksOn,
+  isScheduledOn,
+  isOpen,
+  streakUnitOn,
+  isActiveIn,
+  doneBetween,
+  amountBetween,
+  pipsBetween,
+  planPartsBetween,
+  fillRatio,
+} from './habit/track.ts';
+export {
+  TOLERANCE,
+  isSame,
+  isAtLeast,
+  isMoreThan,
+  ceilExact,
+  roundRatio,
+  tidySum,
+  shareOf,
+  wholePercent,
+} from './number/exact.ts';
 export { habitPips, type PipsBalance, pipsBalance } from './pips/pips.ts';
-export { type DayText, type MonthText, type InstantText, type Schedule, type Terms, type Measure, type Dye, DYES, type PartOfDay, PARTS_OF_DAY, type Settings, DEFAULT_SETTINGS, type Area, type MonthTarget, type YearTarget, type Pause, type Habit, type Mark, type EntryPart, type Entry, type GoalState, type Goal, type KeyResultMeasure, type KeyResult, type CheckIn, type Step, type Milestone, type Season, type MonthPage, type JournalPart, type JournalAnswer, type JournalPage, type Prompt, type ReviewAnswers, type Review, type HabitNote, type Reward, type Claim, type Quote, type Reminder, type Records } from './record/records.ts';
+export {
+  type DayText,
+  type MonthText,
+  type InstantText,
+  type Schedule,
+  type Terms,
+  type Measure,
+  type Dye,
+  DYES,
+  type PartOfDay,
+  PARTS_OF_DAY,
+  type Settings,
+  DEFAULT_SETTINGS,
+  type Area,
+  type MonthTarget,
+  type YearTarget,
+  type Pause,
+  type Habit,
+  type Mark,
+  type EntryPart,
+  type Entry,
+  type GoalState,
+  type Goal,
+  type KeyResultMeasure,
+  type KeyResult,
+  type CheckIn,
+  type Step,
+  type Milestone,
+  type Season,
+  type MonthPage,
+  type JournalPart,
+  type JournalAnswer,
+  type JournalPage,
+  type Prompt,
+  type ReviewAnswers,
+  type Review,
+  type HabitNote,
+  type Reward,
+  type Claim,
+  type Quote,
+  type Reminder,
+  type Records,
+} from './record/records.ts';
 export { type Periods, type HabitReckoning, reckonHabit, monthOfReckoning } from './report/habitReckoning.ts';
 export { type Together, type MonthSummary, monthTogether, dayCounts } from './report/monthSummary.ts';
 export { type Book, type Reckoning, bookOf, reckon, goalRecords, recordsOfGoal } from './report/reckoning.ts';
-export { type HabitReport, type KeyResultReport, type GoalReport, type SeasonReport, type Report, reportOf, writeReport } from './report/report.ts';
+export {
+  type HabitReport,
+  type KeyResultReport,
+  type GoalReport,
+  type SeasonReport,
+  type Report,
+  reportOf,
+  writeReport,
+} from './report/report.ts';
 export { type SeasonWeek, type SeasonFigures, tiedTracks, seasonFigures } from './season/season.ts';

@@ -60,7 +60,9 @@ export function readDataFile(value: unknown): ReadResult {
     issues.push({ path: 'settings', message: 'is not an object' });
   }
   issues.push(...settings.issues.map((issue) => within('settings', issue)));
-  const lists = LIST_COLLECTIONS.map((collection) => [collection, readList(collection, file[collection], issues)] as const);
+  const lists = LIST_COLLECTIONS.map(
+    (collection) => [collection, readList(collection, file[collection], issues)] as const,
+  );
   if (settings.record === null) return refused(...issues);
   const records = { settings: settings.record, ...Object.fromEntries(lists) } as Records;
   if (issues.length === 0) issues.push(...relationsIn(records));
@@ -97,7 +99,9 @@ export function relationsIn(records: Records): Issue[] {
   const maps = new Map<Collection, Map<string, unknown>>(
     LIST_COLLECTIONS.filter((collection) => collection !== 'entries').map((collection) => [
       collection,
-      new Map((records[collection] as RecordOf<ListCollection>[]).map((each) => [keyOf(collection, each as never), each])),
+      new Map(
+        (records[collection] as RecordOf<ListCollection>[]).map((each) => [keyOf(collection, each as never), each]),
+      ),
     ]),
   );
   const find: Find = (collection, key) => maps.get(collection)?.get(key) as never;

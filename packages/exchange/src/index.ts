@@ -1,1 +1,10 @@
-export { DATA_FILE_VERSION, type DataFile, type ReadResult, readDataFileText, readDataFile, relationsIn, dataFileOf, writeDataFile } from './dataFile.ts';
+export {
+  DATA_FILE_VERSION,
+  type DataFile,
+  type ReadResult,
+  readDataFileText,
+  readDataFile,
+  relationsIn,
+  dataFileOf,
+  writeDataFile,
+} from './dataFile.ts';

@@ -31,8 +31,25 @@ export type OwnedTable = PgTable & {
 
 /** The table of each collection. Its columns are named as the keys of the records. */
 export const TABLES = {
-  settings, areas, goals, habits, entries, keyResults, checkIns, steps, milestones, seasons, months, prompts, journal,
-  reviews, habitNotes, rewards, claims, quotes, reminders,
+  settings,
+  areas,
+  goals,
+  habits,
+  entries,
+  keyResults,
+  checkIns,
+  steps,
+  milestones,
+  seasons,
+  months,
+  prompts,
+  journal,
+  reviews,
+  habitNotes,
+  rewards,
+  claims,
+  quotes,
+  reminders,
 } satisfies Record<Collection, OwnedTable>;
 
 export const tableOf = (collection: Collection): OwnedTable => TABLES[collection];

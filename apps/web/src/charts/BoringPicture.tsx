@@ -1,7 +1,7 @@
 import { boring } from '@wimbel/core';
-import { useMemo } from 'react';
+import { useId, useMemo } from 'react';
 import { View } from 'react-native';
-import Svg, { G, Line, Path, Rect } from 'react-native-svg';
+import Svg, { Defs, G, Line, LinearGradient, Path, Rect, Stop } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
 import { useWidth } from './useWidth.ts';
 
@@ -25,13 +25,32 @@ export function BoringPicture({ parts, heightPx, label, isSmall = false }: Props
     () => (widthPx === 0 ? null : boring(parts, { widthPx, heightPx, widestPx: isSmall ? 14 : 46 })),
     [parts, widthPx, heightPx, isSmall],
   );
+  const wood = `wood-${useId().replaceAll(':', '')}`;
   const belowPx = isSmall ? 2 : SHAVING_PX;
   return (
-    <View onLayout={onLayout} role="img" aria-label={label} style={{ alignSelf: 'stretch', minHeight: heightPx + belowPx }}>
+    <View
+      onLayout={onLayout}
+      role="img"
+      aria-label={label}
+      style={{ alignSelf: 'stretch', minHeight: heightPx + belowPx }}
+    >
       {layout === null ? null : (
         <Svg width={widthPx} height={heightPx + belowPx} aria-hidden>
-          <Rect x={0.5} y={0.5} width={widthPx - 1} height={heightPx - 1} rx={isSmall ? 3 : 7} fill={colors.wood.bottom} stroke={colors.wood.edge} />
-          <Rect x={1} y={1} width={widthPx - 2} height={heightPx * 0.45} rx={isSmall ? 2 : 6} fill={colors.wood.top} opacity={0.55} />
+          <Defs>
+            <LinearGradient id={wood} x1="0" y1="0" x2="0" y2="1">
+              <Stop offset="0" stopColor={colors.wood.top} />
+              <Stop offset="1" stopColor={colors.wood.bottom} />
+            </LinearGradient>
+          </Defs>
+          <Rect
+            x={0.5}
+            y={0.5}
+            width={widthPx - 1}
+            height={heightPx - 1}
+            rx={isSmall ? 3 : 7}
+            fill={`url(#${wood})`}
+            stroke={colors.wood.edge}
+          />
           {isSmall
             ? null
             : Array.from({ length: 8 }, (_, index) => {

@@ -25,7 +25,8 @@ export function ShareLine({ span, ratioOf, passMark, label, chosen, onChoose }: 
   const { colors } = useTheme();
   const [widthPx, onLayout] = useWidth();
   const layout = useMemo(
-    () => (widthPx === 0 ? null : shareLine(span, ratioOf, { widthPx, heightPx: HEIGHT_PX, padPx: 8, axisPx: AXIS_PX })),
+    () =>
+      widthPx === 0 ? null : shareLine(span, ratioOf, { widthPx, heightPx: HEIGHT_PX, padPx: 8, axisPx: AXIS_PX }),
     [span, ratioOf, widthPx],
   );
   const choose = (event: React.MouseEvent): void => {
@@ -33,7 +34,9 @@ export function ShareLine({ span, ratioOf, passMark, label, chosen, onChoose }: 
     const x = event.clientX - event.currentTarget.getBoundingClientRect().left;
     const [first] = layout.points;
     if (first === undefined) return;
-    onChoose(layout.points.reduce((best, point) => (Math.abs(point.x - x) < Math.abs(best.x - x) ? point : best), first).day);
+    onChoose(
+      layout.points.reduce((best, point) => (Math.abs(point.x - x) < Math.abs(best.x - x) ? point : best), first).day,
+    );
   };
   const onKeyDown = (event: React.KeyboardEvent): void => {
     const step = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
@@ -49,14 +52,37 @@ export function ShareLine({ span, ratioOf, passMark, label, chosen, onChoose }: 
         <View {...pointer} role="img" aria-label={label} tabIndex={0} testID="share-line" style={{ cursor: 'pointer' }}>
           <Svg width={widthPx} height={HEIGHT_PX + FOOT_PX} aria-hidden>
             {[0, 0.5, 1].map((ratio) => (
-              <Line key={ratio} x1={AXIS_PX} x2={widthPx} y1={layout.yOf(ratio)} y2={layout.yOf(ratio)} stroke={colors.line} strokeWidth={1} />
+              <Line
+                key={ratio}
+                x1={AXIS_PX}
+                x2={widthPx}
+                y1={layout.yOf(ratio)}
+                y2={layout.yOf(ratio)}
+                stroke={colors.line}
+                strokeWidth={1}
+              />
             ))}
             {[0, 0.5, 1].map((ratio) => (
-              <SvgText key={ratio} x={0} y={layout.yOf(ratio) + 4} fontSize={11} fontFamily={FAMILIES.regular} fill={colors.quiet}>
+              <SvgText
+                key={ratio}
+                x={0}
+                y={layout.yOf(ratio) + 4}
+                fontSize={11}
+                fontFamily={FAMILIES.regular}
+                fill={colors.quiet}
+              >
                 {`${ratio * 100} %`}
               </SvgText>
             ))}
-            <Line x1={AXIS_PX} x2={widthPx} y1={layout.yOf(passMark)} y2={layout.yOf(passMark)} stroke={colors.brass} strokeWidth={1.6} strokeDasharray="2 5" />
+            <Line
+              x1={AXIS_PX}
+              x2={widthPx}
+              y1={layout.yOf(passMark)}
+              y2={layout.yOf(passMark)}
+              stroke={colors.brass}
+              strokeWidth={1.6}
+              strokeDasharray="2 5"
+            />
             <Path d={layout.path} fill="none" stroke={colors.deep} strokeWidth={2} strokeLinejoin="round" />
             {layout.points.map((point) => (
               <Circle
@@ -70,7 +96,15 @@ export function ShareLine({ span, ratioOf, passMark, label, chosen, onChoose }: 
               />
             ))}
             {marks.map((day) => (
-              <SvgText key={day} x={layout.xOf(day)} y={HEIGHT_PX + 13} fontSize={11} fontFamily={FAMILIES.regular} fill={colors.quiet} textAnchor="middle">
+              <SvgText
+                key={day}
+                x={layout.xOf(day)}
+                y={HEIGHT_PX + 13}
+                fontSize={11}
+                fontFamily={FAMILIES.regular}
+                fill={colors.quiet}
+                textAnchor="middle"
+              >
                 {dateNumber(day)}
               </SvgText>
             ))}

@@ -34,7 +34,10 @@ export function YearPlate({ year, today, valueOf, label, chosen, onChoose }: Pro
     const box = event.currentTarget.getBoundingClientRect();
     const [x, y] = [event.clientX - box.left, event.clientY - box.top];
     const row = plate.cells.filter((cell) => Math.abs(cell.y - y) <= rowPx / 2);
-    const nearest = row.reduce<PlateCell | null>((best, cell) => (best === null || Math.abs(cell.x - x) < Math.abs(best.x - x) ? cell : best), null);
+    const nearest = row.reduce<PlateCell | null>(
+      (best, cell) => (best === null || Math.abs(cell.x - x) < Math.abs(best.x - x) ? cell : best),
+      null,
+    );
     if (nearest !== null && x > LABEL_PX - 8) onChoose(nearest.day);
   };
   const onKeyDown = (event: React.KeyboardEvent): void => {
@@ -49,10 +52,24 @@ export function YearPlate({ year, today, valueOf, label, chosen, onChoose }: Pro
   return (
     <View onLayout={onLayout} style={{ minHeight: 240 }}>
       {plate === null ? null : (
-        <View {...pointer} role="img" aria-label={label} tabIndex={0} testID="year-plate" style={{ width: plate.widthPx, height: plate.heightPx, cursor: 'pointer' }}>
+        <View
+          {...pointer}
+          role="img"
+          aria-label={label}
+          tabIndex={0}
+          testID="year-plate"
+          style={{ width: plate.widthPx, height: plate.heightPx, cursor: 'pointer' }}
+        >
           <Svg width={plate.widthPx} height={plate.heightPx} aria-hidden>
             {plate.rows.map((row) => (
-              <SvgText key={row.label} x={0} y={row.y + 4} fontSize={12} fontFamily={FAMILIES.regular} fill={colors.quiet}>
+              <SvgText
+                key={row.label}
+                x={0}
+                y={row.y + 4}
+                fontSize={12}
+                fontFamily={FAMILIES.regular}
+                fill={colors.quiet}
+              >
                 {monthAbbreviation(row.label)}
               </SvgText>
             ))}
@@ -82,7 +99,8 @@ export function YearPlate({ year, today, valueOf, label, chosen, onChoose }: Pro
 function PlateMark({ cell, tone }: { cell: PlateCell; tone: (ratio: number) => string }) {
   const { colors } = useTheme();
   if (cell.kind === 'dot') return <Circle cx={cell.x} cy={cell.y} r={Math.max(0.8, cell.r)} fill={colors.rim} />;
-  if (cell.kind === 'ring') return <Circle cx={cell.x} cy={cell.y} r={cell.r} fill="none" stroke={colors.rim} strokeWidth={1} />;
+  if (cell.kind === 'ring')
+    return <Circle cx={cell.x} cy={cell.y} r={cell.r} fill="none" stroke={colors.rim} strokeWidth={1} />;
   return (
     <>
       <Circle cx={cell.x} cy={cell.y} r={cell.r} fill={tone(0.3 + 0.7 * cell.ratio)} />
@@ -102,7 +120,13 @@ export function PlateLegend({ words }: { words: { none: string; all: string } })
       </SvgText>
       <Circle cx={58} cy={10} r={4.4} fill="none" stroke={colors.rim} />
       {[0.2, 0.45, 0.7, 1].map((ratio, index) => (
-        <Circle key={ratio} cx={76 + index * 18} cy={10} r={6 * Math.sqrt(0.12 + 0.88 * ratio)} fill={tone(0.3 + 0.7 * ratio)} />
+        <Circle
+          key={ratio}
+          cx={76 + index * 18}
+          cy={10}
+          r={6 * Math.sqrt(0.12 + 0.88 * ratio)}
+          fill={tone(0.3 + 0.7 * ratio)}
+        />
       ))}
       <Circle cx={130} cy={10} r={1.5} fill={colors.raised} />
       <SvgText x={146} y={14} fontSize={12} fontFamily={FAMILIES.regular} fill={colors.quiet}>

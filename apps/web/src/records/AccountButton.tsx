@@ -59,9 +59,17 @@ function AccountSheet({ onClose }: { onClose: () => void }) {
   };
   return (
     <Sheet title="Account" onClose={onClose}>
-      <Words tone="quiet">{email.endsWith('.invalid') ? 'The sample account: made-up data to look around in.' : `Signed in as ${email}`}</Words>
+      <Words tone="quiet">
+        {email.endsWith('.invalid') ? 'The sample account: made-up data to look around in.' : `Signed in as ${email}`}
+      </Words>
       <Labelled label="Appearance, on this device">
-        <Segments label="Appearance" value={appearance} choices={APPEARANCE_CHOICES} onChange={setAppearance} isWrapping />
+        <Segments
+          label="Appearance"
+          value={appearance}
+          choices={APPEARANCE_CHOICES}
+          onChange={setAppearance}
+          isWrapping
+        />
       </Labelled>
       {waiting > 0 ? (
         <Words type="quiet" tone="quiet">

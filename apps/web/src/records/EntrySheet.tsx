@@ -119,7 +119,13 @@ function AmountEditor({ amount, unit, step, atLeast, atMost, onChange }: AmountP
   const text = draft ?? (amount === undefined ? '' : number(amount).replaceAll(',', ''));
   const typed = parseTyped(text);
   const error =
-    draft === null || draft.trim() === '' ? undefined : typed === null ? 'Write a number, such as 12 or 7.5' : typed < 0 ? 'An amount is 0 or more' : undefined;
+    draft === null || draft.trim() === ''
+      ? undefined
+      : typed === null
+        ? 'Write a number, such as 12 or 7.5'
+        : typed < 0
+          ? 'An amount is 0 or more'
+          : undefined;
   const set = (next: string): void => {
     setDraft(next);
     if (next.trim() === '') onChange(undefined);
@@ -130,7 +136,8 @@ function AmountEditor({ amount, unit, step, atLeast, atMost, onChange }: AmountP
     setDraft(null);
     onChange(Math.max(0, Number(((amount ?? 0) + by).toPrecision(12))));
   };
-  const limit = atLeast !== null ? amountOf(amount ?? 0, atLeast, unit) : `${amountOf(amount ?? 0, atMost ?? 0, unit)} at most`;
+  const limit =
+    atLeast !== null ? amountOf(amount ?? 0, atLeast, unit) : `${amountOf(amount ?? 0, atMost ?? 0, unit)} at most`;
   return (
     <View style={{ flexDirection: 'row', alignItems: 'flex-start', gap: SPACE.s }}>
       <View style={{ flex: 1 }}>

@@ -21,7 +21,7 @@ export const useRecording = (): Recording => useContext(RecordingContext);
 
 /** The store and everything that keeps it in step with the server and the clock. */
 export function RecordsProvider({ children }: { children: ReactNode }) {
-  const store = useMemo(createStore, []);
+  const store = useMemo(() => createStore(), []);
   return (
     <Provider store={store}>
       <Keeper store={store}>{children}</Keeper>

@@ -39,7 +39,9 @@ export function SavingSign() {
           <View style={styles.sign}>
             <CloudOff size={15} color={colors.quiet} />
             <Words type="quiet" tone="quiet">
-              {isReachable ? `Saving ${counted(waiting, 'change')}` : `${counted(waiting, 'change')} kept here until the server is back`}
+              {isReachable
+                ? `Saving ${counted(waiting, 'change')}`
+                : `${counted(waiting, 'change')} kept here until the server is back`}
             </Words>
           </View>
         ) : null}
@@ -50,8 +52,8 @@ export function SavingSign() {
           <View style={styles.words}>
             <Words type="strong">One change could not be saved</Words>
             <Words type="quiet" tone="quiet">
-              {refusal.issues.map((issue) => [issue.path, issue.message].filter(Boolean).join(' ')).join('; ')}. It is kept on this device; everything
-              else is saved.
+              {refusal.issues.map((issue) => [issue.path, issue.message].filter(Boolean).join(' ')).join('; ')}. It is
+              kept on this device; everything else is saved.
             </Words>
           </View>
           <Button kind="bare" onPress={() => dismissRefusal(refusal.change.id)}>
@@ -64,7 +66,14 @@ export function SavingSign() {
 }
 
 const useStyles = themed((colors) => ({
-  sign: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingHorizontal: SPACE.l, paddingVertical: SPACE.s, backgroundColor: colors.tint },
+  sign: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.s,
+    paddingHorizontal: SPACE.l,
+    paddingVertical: SPACE.s,
+    backgroundColor: colors.tint,
+  },
   refusal: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -53,5 +53,6 @@ const slice = createSlice({
   },
 });
 
-export const { outboxRestored, changesAcknowledged, changesRefused, refusalDismissed, serverReached, serverMissed } = slice.actions;
+export const { outboxRestored, changesAcknowledged, changesRefused, refusalDismissed, serverReached, serverMissed } =
+  slice.actions;
 export const outboxReducer = slice.reducer;

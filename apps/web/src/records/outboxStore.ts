@@ -3,7 +3,11 @@ import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import type { Refusal } from './outboxSlice.ts';
 
 interface OutboxDatabase extends DBSchema {
-  changes: { key: number; value: { accountId: string; change: Change; refusedFor?: Refusal['issues'] }; indexes: { byAccount: string; byChange: string } };
+  changes: {
+    key: number;
+    value: { accountId: string; change: Change; refusedFor?: Refusal['issues'] };
+    indexes: { byAccount: string; byChange: string };
+  };
 }
 
 /** Where changes wait on this device until the server has them. */

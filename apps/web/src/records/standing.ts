@@ -71,7 +71,9 @@ export function amountWords(track: Track, day: PlainDay, entry: Entry | undefine
     return value === undefined ? amount(terms.atLeast, measure.unit) : amountOf(value, terms.atLeast, measure.unit);
   }
   const most = terms.atMost ?? 0;
-  return value === undefined ? `at most ${amount(most, measure.unit)}` : `${amountOf(value, most, measure.unit)} at most`;
+  return value === undefined
+    ? `at most ${amount(most, measure.unit)}`
+    : `${amountOf(value, most, measure.unit)} at most`;
 }
 
 /** The entry that a tap makes of the one there is: a check goes on and off, an amount grows by a step. */

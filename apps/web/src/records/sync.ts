@@ -26,7 +26,13 @@ export type Sync = {
  * Keeps an account's records and the server in step while the app is open. Nothing is sent before it is kept on the
  * device; a lost connection only means that changes wait.
  */
-export function startSync(deps: { store: Store; api: Api; outbox: OutboxStore; accountId: string; retryMs?: number[] }): Sync {
+export function startSync(deps: {
+  store: Store;
+  api: Api;
+  outbox: OutboxStore;
+  accountId: string;
+  retryMs?: number[];
+}): Sync {
   const { store, api, outbox, accountId, retryMs = RETRY_MS } = deps;
   let isStopped = false;
   let isRunning = false;
@@ -78,7 +84,9 @@ export function startSync(deps: { store: Store; api: Api; outbox: OutboxStore; a
 
   /** Leaves out what waits here in a form that is not older. */
   function newerThanWaiting(rows: readonly ServerRow[]): ServerRow[] {
-    const waiting = new Map(store.getState().outbox.waiting.map((each) => [`${each.collection} ${each.key}`, each.madeAt]));
+    const waiting = new Map(
+      store.getState().outbox.waiting.map((each) => [`${each.collection} ${each.key}`, each.madeAt]),
+    );
     return rows.filter((row) => {
       const own = waiting.get(`${row.collection} ${row.key}`);
       return own === undefined || Date.parse(own) < Date.parse(row.madeAt);
@@ -148,7 +156,14 @@ export function startSync(deps: { store: Store; api: Api; outbox: OutboxStore; a
   }
 
   function reapply(waiting: readonly Change[]): void {
-    if (waiting.length > 0) store.dispatch(rowsArrived({ rows: waiting.map((each) => ({ ...each, revision: 0 })), revision: store.getState().records.revision, isLast: store.getState().records.isLoaded }));
+    if (waiting.length > 0)
+      store.dispatch(
+        rowsArrived({
+          rows: waiting.map((each) => ({ ...each, revision: 0 })),
+          revision: store.getState().records.revision,
+          isLast: store.getState().records.isLoaded,
+        }),
+      );
   }
 
   void restore();

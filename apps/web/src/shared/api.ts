@@ -1,4 +1,11 @@
-import { type Change, type ChangesAnswer, type ChangesSince, type ErrorBody, type ErrorCode, PATHS } from '@wimbel/contract';
+import {
+  type Change,
+  type ChangesAnswer,
+  type ChangesSince,
+  type ErrorBody,
+  type ErrorCode,
+  PATHS,
+} from '@wimbel/contract';
 
 export type Account = { id: string; email: string; name: string };
 
@@ -29,17 +36,23 @@ async function send<T>(path: string, init: RequestInit = {}): Promise<T> {
   const error = body as { code?: string; message?: string } | null;
   if (response.status === 429) throw new ApiError({ code: 'tooMany', message: error?.message ?? '' });
   const known = error?.code as ErrorCode | undefined;
-  if (response.status >= 502 || known === 'unavailable') throw new ApiError({ code: 'unavailable', message: error?.message ?? '' });
-  throw new ApiError({ code: response.status === 401 ? 'signInNeeded' : (known ?? 'rejected'), message: error?.message ?? '' });
+  if (response.status >= 502 || known === 'unavailable')
+    throw new ApiError({ code: 'unavailable', message: error?.message ?? '' });
+  throw new ApiError({
+    code: response.status === 401 ? 'signInNeeded' : (known ?? 'rejected'),
+    message: error?.message ?? '',
+  });
 }
 
-const post = <T>(path: string, body: unknown): Promise<T> => send<T>(path, { method: 'POST', body: JSON.stringify(body) });
+const post = <T>(path: string, body: unknown): Promise<T> =>
+  send<T>(path, { method: 'POST', body: JSON.stringify(body) });
 
 type SignedIn = { user: Account };
 
 /** The server, as the app knows it. Every call throws an ApiError where it fails. */
 export const api = {
-  account: async (): Promise<Account | null> => (await send<SignedIn | null>(`${PATHS.auth}/get-session`))?.user ?? null,
+  account: async (): Promise<Account | null> =>
+    (await send<SignedIn | null>(`${PATHS.auth}/get-session`))?.user ?? null,
   signIn: async (email: string, password: string): Promise<Account> =>
     (await post<SignedIn>(`${PATHS.auth}/sign-in/email`, { email, password })).user,
   signUp: async (email: string, password: string): Promise<Account> =>

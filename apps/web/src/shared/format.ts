@@ -1,4 +1,12 @@
-import { type AskKind, type Outcome, type PlainDay, type PlainMonth, formatDay, monthSpan, wholePercent } from '@wimbel/core';
+import {
+  type AskKind,
+  type Outcome,
+  type PlainDay,
+  type PlainMonth,
+  formatDay,
+  monthSpan,
+  wholePercent,
+} from '@wimbel/core';
 
 const LOCALE = 'en-GB';
 
@@ -31,7 +39,8 @@ export const yearOf = (day: PlainDay): string => year(day);
 export const dateNumber = (day: PlainDay): string => String(Number(formatDay(day).slice(8)));
 
 /** A date with its year where it is not the one of `today`. */
-export const dateNear = (day: PlainDay, today: PlainDay): string => (yearOf(day) === yearOf(today) ? dayAndMonth(day) : fullDate(day));
+export const dateNear = (day: PlainDay, today: PlainDay): string =>
+  yearOf(day) === yearOf(today) ? dayAndMonth(day) : fullDate(day);
 
 /** "78 %", or "–" where there is no share. */
 export const percent = (ratio: number | null): string => (ratio === null ? '–' : `${wholePercent(ratio)}\u00a0%`);
@@ -51,19 +60,26 @@ export function amount(value: number, unit: string): string {
 
 /** "400 of 600 m" */
 export const amountOf = (value: number, target: number, unit: string): string =>
-  unit.length === 1 && !/[a-z]/i.test(unit) ? `${unit}${number(value)} of ${number(target)}` : `${number(value)} of ${amount(target, unit)}`;
+  unit.length === 1 && !/[a-z]/i.test(unit)
+    ? `${unit}${number(value)} of ${number(target)}`
+    : `${number(value)} of ${amount(target, unit)}`;
 
 /** A sum of money by the currency's own rules. */
 export function money(value: number, currency: string): string {
   try {
-    return new Intl.NumberFormat(LOCALE, { style: 'currency', currency, maximumFractionDigits: value % 1 === 0 ? 0 : 2 }).format(value);
+    return new Intl.NumberFormat(LOCALE, {
+      style: 'currency',
+      currency,
+      maximumFractionDigits: value % 1 === 0 ? 0 : 2,
+    }).format(value);
   } catch {
     return `${number(value)} ${currency}`;
   }
 }
 
 /** "1 day", "23 days" */
-export const counted = (count: number, one: string, many = `${one}s`): string => `${number(count)} ${count === 1 ? one : many}`;
+export const counted = (count: number, one: string, many = `${one}s`): string =>
+  `${number(count)} ${count === 1 ? one : many}`;
 
 const UNITS: Record<AskKind, string> = { days: 'day', weeks: 'week', months: 'month' };
 export const streakLength = (length: number, unit: AskKind): string => counted(length, UNITS[unit]);

@@ -16,7 +16,16 @@ type Props = {
   style?: StyleProp<ViewStyle>;
 };
 
-export function Button({ children, onPress, kind = 'plain', icon, isBusy = false, isDisabled = false, label, style }: Props) {
+export function Button({
+  children,
+  onPress,
+  kind = 'plain',
+  icon,
+  isBusy = false,
+  isDisabled = false,
+  label,
+  style,
+}: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   const off = isBusy || isDisabled;

@@ -4,7 +4,15 @@ import { themed } from '../theme/Theme.tsx';
 import { CORNER, SPACE } from '../theme/space.ts';
 
 /** Raised paper with a hair line. */
-export function Card({ children, style, isFlush = false }: { children: ReactNode; style?: StyleProp<ViewStyle>; isFlush?: boolean }) {
+export function Card({
+  children,
+  style,
+  isFlush = false,
+}: {
+  children: ReactNode;
+  style?: StyleProp<ViewStyle>;
+  isFlush?: boolean;
+}) {
   const styles = useStyles();
   return <View style={[styles.card, !isFlush && styles.padded, style]}>{children}</View>;
 }

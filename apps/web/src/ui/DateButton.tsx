@@ -9,7 +9,7 @@ type Props = { value: string; max?: string; label: string; text: string; onChang
 export function DateButton({ value, max, label, text, onChange }: Props) {
   const { colors } = useTheme();
   return (
-    <View style={{ alignSelf: 'flex-start', minHeight: 28, justifyContent: 'center' }}>
+    <View style={{ alignSelf: 'center', minHeight: 44, justifyContent: 'center' }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
         <Words tone="quiet" style={{ fontSize: 16 }}>
           {text}
@@ -23,7 +23,15 @@ export function DateButton({ value, max, label, text, onChange }: Props) {
         max={max}
         onChange={(event) => event.target.value && onChange(event.target.value)}
         onClick={(event) => event.currentTarget.showPicker?.()}
-        style={{ position: 'absolute', inset: 0, width: '100%', height: '100%', opacity: 0, cursor: 'pointer', border: 0 }}
+        style={{
+          position: 'absolute',
+          inset: 0,
+          width: '100%',
+          height: '100%',
+          opacity: 0,
+          cursor: 'pointer',
+          border: 0,
+        }}
       />
     </View>
   );

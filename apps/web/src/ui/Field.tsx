@@ -40,7 +40,19 @@ export function Field({ label, error, hint, suffix, isDate = false, ...input }: 
 }
 
 /** A label above anything that is filled in, with its hint or error below. */
-export function Labelled({ label, error, hint, id, children }: { label: string; error?: string; hint?: string; id?: string; children: ReactNode }) {
+export function Labelled({
+  label,
+  error,
+  hint,
+  id,
+  children,
+}: {
+  label: string;
+  error?: string;
+  hint?: string;
+  id?: string;
+  children: ReactNode;
+}) {
   const styles = useStyles();
   return (
     <View style={styles.labelled}>

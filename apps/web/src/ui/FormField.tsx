@@ -1,7 +1,10 @@
 import { type Control, Controller, type FieldPath, type FieldValues } from 'react-hook-form';
 import { Field } from './Field.tsx';
 
-type Props<V extends FieldValues> = Omit<React.ComponentProps<typeof Field>, 'value' | 'onChangeText' | 'onBlur' | 'error'> & {
+type Props<V extends FieldValues> = Omit<
+  React.ComponentProps<typeof Field>,
+  'value' | 'onChangeText' | 'onBlur' | 'error'
+> & {
   control: Control<V>;
   name: FieldPath<V>;
 };
@@ -13,7 +16,13 @@ export function FormField<V extends FieldValues>({ control, name, ...field }: Pr
       control={control}
       name={name}
       render={({ field: { value, onChange, onBlur }, fieldState }) => (
-        <Field {...field} value={String(value ?? '')} onChangeText={onChange} onBlur={onBlur} error={fieldState.error?.message} />
+        <Field
+          {...field}
+          value={String(value ?? '')}
+          onChangeText={onChange}
+          onBlur={onBlur}
+          error={fieldState.error?.message}
+        />
       )}
     />
   );

@@ -8,7 +8,14 @@ import { Page } from './Frame.tsx';
 import { IconButton } from './IconButton.tsx';
 import { Words } from './Words.tsx';
 
-type Props = { title: string; saveLabel: string; onSave: () => void; onBack: () => void; fault: string | null; children: ReactNode };
+type Props = {
+  title: string;
+  saveLabel: string;
+  onSave: () => void;
+  onBack: () => void;
+  fault: string | null;
+  children: ReactNode;
+};
 
 /** A page to fill in: its title with the way back, the fields, what is wrong as a whole, and the one button. */
 export function FormPage({ title, saveLabel, onSave, onBack, fault, children }: Props) {

@@ -60,7 +60,17 @@ export function Mark({ sizePx = 22 }: { sizePx?: number }) {
   return <PegPicture state="done" sizePx={sizePx} color={colors.working} />;
 }
 
-function PlaceLink({ place, isHere, isWide, onGo }: { place: Place; isHere: boolean; isWide: boolean; onGo: (path: string) => void }) {
+function PlaceLink({
+  place,
+  isHere,
+  isWide,
+  onGo,
+}: {
+  place: Place;
+  isHere: boolean;
+  isWide: boolean;
+  onGo: (path: string) => void;
+}) {
   const styles = useStyles();
   const { colors } = useTheme();
   const color = isHere ? colors.working : colors.quiet;
@@ -90,7 +100,10 @@ export function Page({ children, isFull = false }: { children: ReactNode; isFull
   const styles = useStyles();
   const isWide = useIsWide();
   return (
-    <ScrollView style={styles.scroll} contentContainerStyle={[styles.page, isWide && styles.pageWide, isFull && isWide && styles.pageFull]}>
+    <ScrollView
+      style={styles.scroll}
+      contentContainerStyle={[styles.page, isWide && styles.pageWide, isFull && isWide && styles.pageFull]}
+    >
       {children}
     </ScrollView>
   );
@@ -118,7 +131,14 @@ const useStyles = themed((colors) => ({
     padding: SPACE.s,
     gap: 2,
   },
-  brand: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingHorizontal: SPACE.m, paddingTop: SPACE.m, paddingBottom: SPACE.xl },
+  brand: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.s,
+    paddingHorizontal: SPACE.m,
+    paddingTop: SPACE.m,
+    paddingBottom: SPACE.xl,
+  },
   railLink: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -26,7 +26,13 @@ export function IconButton({ icon: Shape, label, onPress, isDisabled = false, si
 }
 
 const useStyles = themed((colors) => ({
-  target: { width: TOUCH_PX, height: TOUCH_PX, alignItems: 'center', justifyContent: 'center', borderRadius: CORNER.pill },
+  target: {
+    width: TOUCH_PX,
+    height: TOUCH_PX,
+    alignItems: 'center',
+    justifyContent: 'center',
+    borderRadius: CORNER.pill,
+  },
   pressed: { backgroundColor: colors.hole },
   off: { opacity: 0.35 },
 }));

@@ -2,7 +2,17 @@ import { View } from 'react-native';
 import { themed } from '../theme/Theme.tsx';
 
 /** A bar filled to a ratio; beyond 1 it stays full. The label says the numbers. */
-export function ProgressBar({ ratio, color, label, heightPx = 5 }: { ratio: number; color: string; label: string; heightPx?: number }) {
+export function ProgressBar({
+  ratio,
+  color,
+  label,
+  heightPx = 5,
+}: {
+  ratio: number;
+  color: string;
+  label: string;
+  heightPx?: number;
+}) {
   const styles = useStyles();
   const percent = Math.round(Math.min(1, Math.max(0, ratio)) * 100);
   return (
@@ -19,4 +29,6 @@ export function ProgressBar({ ratio, color, label, heightPx = 5 }: { ratio: numb
   );
 }
 
-const useStyles = themed((colors) => ({ track: { backgroundColor: colors.hole, overflow: 'hidden', alignSelf: 'stretch' } }));
+const useStyles = themed((colors) => ({
+  track: { backgroundColor: colors.hole, overflow: 'hidden', alignSelf: 'stretch' },
+}));

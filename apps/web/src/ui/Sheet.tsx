@@ -45,7 +45,13 @@ const useStyles = themed((colors) => ({
     borderColor: colors.line,
   },
   sheetWide: { width: 460, borderRadius: CORNER.card },
-  head: { flexDirection: 'row', alignItems: 'center', paddingLeft: SPACE.l, paddingRight: SPACE.xs, paddingTop: SPACE.s },
+  head: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    paddingLeft: SPACE.l,
+    paddingRight: SPACE.xs,
+    paddingTop: SPACE.s,
+  },
   title: { flex: 1 },
   body: { padding: SPACE.l, paddingTop: SPACE.s, gap: SPACE.l },
 }));

@@ -33,7 +33,12 @@ export function ToastProvider({ children }: { children: ReactNode }) {
   return (
     <ToastContext.Provider value={show}>
       {children}
-      <View style={[styles.place, isWide && styles.placeWide]} pointerEvents="box-none" role="status" aria-live="polite">
+      <View
+        style={[styles.place, isWide && styles.placeWide]}
+        pointerEvents="box-none"
+        role="status"
+        aria-live="polite"
+      >
         {shown ? (
           <View style={styles.toast}>
             <Words tone="onWorking" style={styles.text} numberOfLines={2}>

@@ -21,7 +21,12 @@ export function Words({ children, type = 'body', tone = 'ink', heading, style, l
   const { colors } = useTheme();
   const role = heading === undefined ? {} : { role: 'heading' as const, 'aria-level': heading };
   return (
-    <Text {...rest} {...role} {...(label === undefined ? {} : { 'aria-label': label })} style={[TYPE[type], { color: colors[tone as keyof Palette] as string }, style]}>
+    <Text
+      {...rest}
+      {...role}
+      {...(label === undefined ? {} : { 'aria-label': label })}
+      style={[TYPE[type], { color: colors[tone as keyof Palette] as string }, style]}
+    >
       {children}
     </Text>
   );

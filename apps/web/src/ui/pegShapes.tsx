@@ -45,7 +45,12 @@ export const PegShapes = memo(function PegShapes({ state, x, y, r, color, ratio 
       return (
         <>
           {hole}
-          <Path d={`M${x - r * 0.42} ${y}H${x + r * 0.42}`} stroke={colors.ink} strokeWidth={Math.max(1.4, r * 0.16)} strokeLinecap="round" />
+          <Path
+            d={`M${x - r * 0.42} ${y}H${x + r * 0.42}`}
+            stroke={colors.ink}
+            strokeWidth={Math.max(1.4, r * 0.16)}
+            strokeLinecap="round"
+          />
         </>
       );
     case 'missed':

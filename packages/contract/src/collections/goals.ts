@@ -1,5 +1,19 @@
 import { type Goal, type KeyResult, type Step, isSame, parseMonth } from '@wimbel/core';
-import { day, dictionary, faults, id, instant, list, name, notNegative, number, oneOf, order, shape, text } from '../fields.ts';
+import {
+  day,
+  dictionary,
+  faults,
+  id,
+  instant,
+  list,
+  name,
+  notNegative,
+  number,
+  oneOf,
+  order,
+  shape,
+  text,
+} from '../fields.ts';
 import { byKind } from './habits.ts';
 
 const value = () => number().required('is missing');
@@ -8,7 +22,9 @@ const habitTarget = () => ({ habitId: id(), target: value().moreThan(0, 'is not 
 const measureSchema = byKind({
   number: { unit: text(), start: value(), target: value() },
   money: {
-    currency: text().required('is missing').matches(/^[A-Z]{3}$/, 'is not a currency code of three letters'),
+    currency: text()
+      .required('is missing')
+      .matches(/^[A-Z]{3}$/, 'is not a currency code of three letters'),
     start: value(),
     target: value(),
   },
@@ -20,7 +36,9 @@ const measureSchema = byKind({
 
 /** A due day that lies before the day it starts from. */
 const dueFault = (record: { startsOn?: string; dueOn?: string }) =>
-  !!record.startsOn && !!record.dueOn && record.dueOn < record.startsOn && { path: 'dueOn', message: 'is before the start' };
+  !!record.startsOn &&
+  !!record.dueOn &&
+  record.dueOn < record.startsOn && { path: 'dueOn', message: 'is before the start' };
 
 export const goalSchema = shape({
   id: id(),
@@ -34,7 +52,11 @@ export const goalSchema = shape({
   closedOn: day(),
   reward: text(),
   order: order(),
-}).test('goal', '', faults<Goal>((goal) => [dueFault(goal)]));
+}).test(
+  'goal',
+  '',
+  faults<Goal>((goal) => [dueFault(goal)]),
+);
 
 function measureFaults({ measure, checkpoints }: KeyResult) {
   const counts = measure?.kind === 'number' || measure?.kind === 'money';
@@ -60,7 +82,11 @@ export const keyResultSchema = shape({
     'is not a month that exists, written YYYY-MM',
     value(),
   ) as never,
-}).test('keyResult', '', faults<KeyResult>((keyResult) => [dueFault(keyResult), ...measureFaults(keyResult)]));
+}).test(
+  'keyResult',
+  '',
+  faults<KeyResult>((keyResult) => [dueFault(keyResult), ...measureFaults(keyResult)]),
+);
 
 export const checkInSchema = shape({
   id: id(),
@@ -84,7 +110,11 @@ export const stepSchema = shape({
   doneOn: day(),
   note: text(),
   order: order(),
-}).test('step', '', faults<Step>((step) => [dueFault(step)]));
+}).test(
+  'step',
+  '',
+  faults<Step>((step) => [dueFault(step)]),
+);
 
 export const milestoneSchema = shape({
   id: id(),

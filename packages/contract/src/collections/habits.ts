@@ -1,7 +1,23 @@
 import { type Entry, type Habit, PARTS_OF_DAY, type Terms, isSame, parseMonth } from '@wimbel/core';
 import * as yup from 'yup';
 import {
-  day, dayCount, dictionary, faults, flag, id, list, name, notNegative, number, oneOf, order, shape, text, unit, weekdays, whole,
+  day,
+  dayCount,
+  dictionary,
+  faults,
+  flag,
+  id,
+  list,
+  name,
+  notNegative,
+  number,
+  oneOf,
+  order,
+  shape,
+  text,
+  unit,
+  weekdays,
+  whole,
 } from '../fields.ts';
 
 const times = (most: number) =>
@@ -60,7 +76,8 @@ function termsFaults(habit: Habit) {
     return [
       isAmount && limits !== 1 && { path, message: 'needs either atLeast or atMost' },
       !isAmount && limits > 0 && { path, message: 'has a threshold, but the habit is only checked off' },
-      before !== undefined && each?.from === before && { path: `${path}.from`, message: 'is the same as in the terms before' },
+      before !== undefined &&
+        each?.from === before && { path: `${path}.from`, message: 'is the same as in the terms before' },
       before !== undefined && each?.from < before && { path: `${path}.from`, message: 'comes before the terms above' },
     ];
   });
@@ -107,8 +124,10 @@ export const habitSchema = shape({
   '',
   faults<Habit>((habit) => [
     ...termsFaults(habit),
-    !!habit.endsOn && habit.endsOn < habit.startsOn && { path: 'endsOn', message: 'is before the first day of the habit' },
-    !!habit.doneBy && habit.measure?.kind === 'amount' && { path: 'doneBy', message: 'is only for habits that are checked off' },
+    !!habit.endsOn &&
+      habit.endsOn < habit.startsOn && { path: 'endsOn', message: 'is before the first day of the habit' },
+    !!habit.doneBy &&
+      habit.measure?.kind === 'amount' && { path: 'doneBy', message: 'is only for habits that are checked off' },
   ]),
 );
 

@@ -1,5 +1,21 @@
 import { WEEKDAYS } from '@wimbel/core';
-import { day, dayCount, flag, id, list, month, name, notNegative, number, oneOf, order, shape, text, weekdays, whole } from '../fields.ts';
+import {
+  day,
+  dayCount,
+  flag,
+  id,
+  list,
+  month,
+  name,
+  notNegative,
+  number,
+  oneOf,
+  order,
+  shape,
+  text,
+  weekdays,
+  whole,
+} from '../fields.ts';
 
 const ratio = () => number().min(0, 'is not between 0 and 1').max(1, 'is not between 0 and 1');
 const JOURNAL_PARTS = ['day', 'morning', 'evening'] as const;
@@ -100,7 +116,9 @@ export const reminderSchema = shape({
   id: id(),
   habitId: id().optional(),
   about: oneOf(['habits', 'journal', 'review', 'habit']).required('is missing'),
-  at: text().required('is missing').matches(/^([01]\d|2[0-3]):[0-5]\d$/, 'is not a time, written HH:MM'),
+  at: text()
+    .required('is missing')
+    .matches(/^([01]\d|2[0-3]):[0-5]\d$/, 'is not a time, written HH:MM'),
   days: weekdays().required('is missing'),
   on: flag().required('is missing'),
 });

@@ -22,8 +22,16 @@ export type Boring = { holes: BoringHole[]; widthPx: number; heightPx: number };
  * The picture of a goal: a plank seen from the side, each key result a hole bored from above as deep as its progress.
  * A reached one goes through. All lengths in pixels, from the plank's top left corner.
  */
-export function boring(inputs: readonly BoringInput[], size: { widthPx: number; heightPx: number; widestPx: number }): Boring {
-  const bands = scaleBand(inputs.map((each) => each.id), [0, size.widthPx]).paddingInner(0.62).paddingOuter(0.5);
+export function boring(
+  inputs: readonly BoringInput[],
+  size: { widthPx: number; heightPx: number; widestPx: number },
+): Boring {
+  const bands = scaleBand(
+    inputs.map((each) => each.id),
+    [0, size.widthPx],
+  )
+    .paddingInner(0.62)
+    .paddingOuter(0.5);
   const width = Math.min(bands.bandwidth(), size.widestPx);
   const holes = inputs.map(({ id, progress, expected }): BoringHole => {
     const x = (bands(id) ?? 0) + bands.bandwidth() / 2;
@@ -33,7 +41,10 @@ export function boring(inputs: readonly BoringInput[], size: { widthPx: number; 
     const left = x - width / 2;
     const path = depth === 0 ? '' : `M${left} 0H${left + width}V${depth - tip}L${x} ${depth}L${left} ${depth - tip}Z`;
     const reach = Math.max(4, width * 0.22);
-    const tick = expected === null ? null : { y: expected * size.heightPx, left: left + width + 3, right: left + width + 3 + reach };
+    const tick =
+      expected === null
+        ? null
+        : { y: expected * size.heightPx, left: left + width + 3, right: left + width + 3 + reach };
     return { id, x, left, width, depth, path, tick, isThrough };
   });
   return { holes, widthPx: size.widthPx, heightPx: size.heightPx };

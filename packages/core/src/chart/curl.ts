@@ -11,7 +11,11 @@ export const CURL_PATH: string = (() => {
   const end = Math.PI * 0.78;
   const points = Array.from({ length: POINTS + 1 }, (_, index): [number, number] => {
     const share = index / POINTS;
-    return [end - (1 - share) * TURNS * 2 * Math.PI, 0.06 + 0.37 * share];
+    return [end - (1 - share) * TURNS * 2 * Math.PI, 0.07 + 0.43 * share];
   });
-  return lineRadial().curve(curveNatural)(points)?.replace(/(\.\d{3})\d+/g, '$1') ?? '';
+  return (
+    lineRadial()
+      .curve(curveNatural)(points)
+      ?.replace(/(\.\d{3})\d+/g, '$1') ?? ''
+  );
 })();

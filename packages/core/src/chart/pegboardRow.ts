@@ -31,7 +31,9 @@ export type CordStretch = { first: PlainDay; last: PlainDay };
 export function cordsIn(track: Track, span: DaySpan): CordStretch[] {
   const byDays = runsOf(track, 'days').map(({ first, last }) => ({ first, last }));
   const byPeriods = (['weeks', 'months'] as const).flatMap((kind) =>
-    quotaHistory(track, kind).length === 0 ? [] : runsOf(track, kind).map(({ first, last }) => doneWithin(track, first, last)),
+    quotaHistory(track, kind).length === 0
+      ? []
+      : runsOf(track, kind).map(({ first, last }) => doneWithin(track, first, last)),
   );
   return [...byDays, ...byPeriods]
     .filter((cord): cord is CordStretch => cord !== null && cord.last > cord.first && overlaps(cord, span))

@@ -22,7 +22,11 @@ export const stepDays = (step: Step): number | null =>
  * The steps of a key result: its top-level steps' number, and the sum of their values. A step with sub-steps is worth
  * their mean, whatever its own `doneOn`; else 1 when done by today, else 0.
  */
-export function stepsValue(keyResultId: string, steps: readonly Step[], today: PlainDay): { value: number; count: number } {
+export function stepsValue(
+  keyResultId: string,
+  steps: readonly Step[],
+  today: PlainDay,
+): { value: number; count: number } {
   const children = new Map<string, Step[]>();
   const top: Step[] = [];
   for (const step of steps) {

@@ -4,10 +4,7 @@ export type Ranked = { id: string; share: number | null; actual: number; order: 
 /** Best first: by share (none last), then by actual, then by the user's order, then by place. */
 export function rankHabits(habits: readonly Ranked[]): string[] {
   return [...habits]
-    .sort(
-      (a, b) =>
-        byShare(a.share, b.share) || b.actual - a.actual || a.order - b.order || a.place - b.place,
-    )
+    .sort((a, b) => byShare(a.share, b.share) || b.actual - a.actual || a.order - b.order || a.place - b.place)
     .map((each) => each.id);
 }
 

@@ -68,7 +68,12 @@ export function reckon(book: Book, today: PlainDay, previous?: Reckoning): Recko
     totals,
     months: reckonMonths(habits, totals, today, settings.passMark, base),
     fullDayStreak: { current: aliveRun(runs)?.length ?? 0, longest: longestRun(runs)?.length ?? 0 },
-    pips: pipsBalance(habits.map((each) => each.pips), book.milestones, book.claims, today),
+    pips: pipsBalance(
+      habits.map((each) => each.pips),
+      book.milestones,
+      book.claims,
+      today,
+    ),
     goals: new Map(
       goalRecords(book).map((records) => [records.goal.id, goalFigures(records, (id) => byId.get(id), today)]),
     ),
@@ -121,7 +126,9 @@ function reckonMonths(
 }
 
 /** The goals of a book, each with what hangs on it, in the order of the file. */
-export function goalRecords(book: Pick<Records, 'goals' | 'keyResults' | 'checkIns' | 'steps' | 'milestones'>): GoalRecords[] {
+export function goalRecords(
+  book: Pick<Records, 'goals' | 'keyResults' | 'checkIns' | 'steps' | 'milestones'>,
+): GoalRecords[] {
   return book.goals.map((goal) => recordsOfGoal(book, goal));
 }
 
@@ -140,4 +147,3 @@ export function recordsOfGoal(
     milestones: book.milestones.filter((each) => each.goalId === goal.id),
   };
 }
-

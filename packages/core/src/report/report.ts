@@ -74,8 +74,7 @@ export type Report = {
 };
 
 /** The report of a person's records as of `today`. Independent of the order of records but for the ties that name it. */
-export const reportOf = (records: Records, today: PlainDay): Report =>
-  writeReport(reckon(bookOf(records), today));
+export const reportOf = (records: Records, today: PlainDay): Report => writeReport(reckon(bookOf(records), today));
 
 const dayText = (day: PlainDay | null): DayText | null => (day === null ? null : formatDay(day));
 

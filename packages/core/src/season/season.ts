@@ -16,11 +16,16 @@ export type SeasonWeek = {
 export type SeasonFigures = { weeks: SeasonWeek[]; score: number | null; onTrackWeeks: number };
 
 /** The tracks tied to a season's goals: by the habit's own goal, or by a key result that counts it. All if none is tied. */
-export function tiedTracks(season: Season, tracks: readonly Track[], keyResults: readonly KeyResult[]): readonly Track[] {
+export function tiedTracks(
+  season: Season,
+  tracks: readonly Track[],
+  keyResults: readonly KeyResult[],
+): readonly Track[] {
   const goals = new Set(season.goalIds);
   const counted = new Set<string>();
   for (const { goalId, measure } of keyResults) {
-    if (goals.has(goalId) && (measure.kind === 'habitDays' || measure.kind === 'habitAmount')) counted.add(measure.habitId);
+    if (goals.has(goalId) && (measure.kind === 'habitDays' || measure.kind === 'habitAmount'))
+      counted.add(measure.habitId);
   }
   const tied = tracks.filter(({ habit }) => counted.has(habit.id) || (habit.goalId ? goals.has(habit.goalId) : false));
   return tied.length > 0 ? tied : tracks;

@@ -37,4 +37,5 @@ export const aHabit = (differs: Partial<Habit> = {}): Habit => ({
 });
 
 /** Done marks of a habit on the days given. */
-export const doneOn = (habitId: string, ...days: string[]): Entry[] => days.map((day) => ({ habitId, day, mark: 'done' }));
+export const doneOn = (habitId: string, ...days: string[]): Entry[] =>
+  days.map((day) => ({ habitId, day, mark: 'done' }));

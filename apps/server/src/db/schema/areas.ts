@@ -4,5 +4,8 @@ import { number, owned } from './columns.ts';
 export const areas = pgTable(
   'areas',
   { ...owned(), id: text().notNull(), name: text().notNull(), color: text(), icon: text(), order: number().notNull() },
-  (table) => [primaryKey({ columns: [table.userId, table.id] }), index('areas_by_revision').on(table.userId, table.revision)],
+  (table) => [
+    primaryKey({ columns: [table.userId, table.id] }),
+    index('areas_by_revision').on(table.userId, table.revision),
+  ],
 );

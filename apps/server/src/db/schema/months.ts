@@ -4,5 +4,8 @@ import { owned } from './columns.ts';
 export const months = pgTable(
   'months',
   { ...owned(), month: text().notNull(), word: text(), aims: jsonb().$type<string[]>().notNull() },
-  (table) => [primaryKey({ columns: [table.userId, table.month] }), index('months_by_revision').on(table.userId, table.revision)],
+  (table) => [
+    primaryKey({ columns: [table.userId, table.month] }),
+    index('months_by_revision').on(table.userId, table.revision),
+  ],
 );

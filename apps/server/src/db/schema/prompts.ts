@@ -14,5 +14,8 @@ export const prompts = pgTable(
     active: boolean().notNull(),
     order: number().notNull(),
   },
-  (table) => [primaryKey({ columns: [table.userId, table.id] }), index('prompts_by_revision').on(table.userId, table.revision)],
+  (table) => [
+    primaryKey({ columns: [table.userId, table.id] }),
+    index('prompts_by_revision').on(table.userId, table.revision),
+  ],
 );

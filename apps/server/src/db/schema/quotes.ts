@@ -4,5 +4,8 @@ import { owned } from './columns.ts';
 export const quotes = pgTable(
   'quotes',
   { ...owned(), id: text().notNull(), text: text().notNull(), by: text() },
-  (table) => [primaryKey({ columns: [table.userId, table.id] }), index('quotes_by_revision').on(table.userId, table.revision)],
+  (table) => [
+    primaryKey({ columns: [table.userId, table.id] }),
+    index('quotes_by_revision').on(table.userId, table.revision),
+  ],
 );

@@ -8,7 +8,10 @@ const userId = () =>
     .references(() => user.id, { onDelete: 'cascade' });
 
 /** The last revision given out to a person. Writing it serialises the person's changes. */
-export const revisions = pgTable('revisions', { userId: userId().primaryKey(), revision: bigint({ mode: 'number' }).notNull() });
+export const revisions = pgTable('revisions', {
+  userId: userId().primaryKey(),
+  revision: bigint({ mode: 'number' }).notNull(),
+});
 
 /** Records that were taken away, so that other devices hear of it and an earlier change does not bring them back. */
 export const removals = pgTable(

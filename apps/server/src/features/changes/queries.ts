@@ -1,4 +1,12 @@
-import { type Collection, COLLECTIONS, type RecordOf, type ServerRow, entryOfKey, keyOf, withoutNulls } from '@wimbel/contract';
+import {
+  type Collection,
+  COLLECTIONS,
+  type RecordOf,
+  type ServerRow,
+  entryOfKey,
+  keyOf,
+  withoutNulls,
+} from '@wimbel/contract';
 import { type SQL, and, asc, eq, getTableColumns, gt, inArray, or, sql } from 'drizzle-orm';
 import type { PgColumn } from 'drizzle-orm/pg-core';
 import type { Database, Transaction } from '../../db/connection.ts';
@@ -28,7 +36,9 @@ function byKeys(collection: Collection, userId: string, keys: readonly string[])
   const own = eq(columns.userId!, userId);
   const [only] = keyColumns(collection);
   if (collection === 'entries') {
-    const each = keys.map(entryOfKey).map(({ habitId, day }) => and(eq(columns.habitId!, habitId), eq(columns.day!, day)));
+    const each = keys
+      .map(entryOfKey)
+      .map(({ habitId, day }) => and(eq(columns.habitId!, habitId), eq(columns.day!, day)));
     return and(own, or(...each))!;
   }
   return only === undefined ? own : and(own, inArray(columns[only]!, [...keys]))!;
@@ -57,7 +67,12 @@ export async function findRecords(
   keys: readonly string[],
 ): Promise<RecordOf<Collection>[]> {
   if (keys.length === 0) return [];
-  return (await tx.select().from(tableOf(collection)).where(byKeys(collection, userId, keys))).map(recordOf);
+  return (
+    await tx
+      .select()
+      .from(tableOf(collection))
+      .where(byKeys(collection, userId, keys))
+  ).map(recordOf);
 }
 
 /** Records of a person whose `column` holds `value`. */
@@ -77,7 +92,11 @@ export async function findRecordsBy(
 }
 
 /** Key results of a person that count a habit. */
-export async function findKeyResultsOfHabit(tx: Transaction, userId: string, habitId: string): Promise<RecordOf<Collection>[]> {
+export async function findKeyResultsOfHabit(
+  tx: Transaction,
+  userId: string,
+  habitId: string,
+): Promise<RecordOf<Collection>[]> {
   const columns = columnsOf('keyResults');
   const rows = await tx
     .select()
@@ -87,7 +106,12 @@ export async function findKeyResultsOfHabit(tx: Transaction, userId: string, hab
 }
 
 /** Who removed a record, if anyone did. */
-export async function findRemoval(tx: Transaction, userId: string, collection: Collection, key: string): Promise<Origin | null> {
+export async function findRemoval(
+  tx: Transaction,
+  userId: string,
+  collection: Collection,
+  key: string,
+): Promise<Origin | null> {
   const [row] = await tx
     .select({ changedAt: removals.changedAt, changeId: removals.changeId, revision: removals.revision })
     .from(removals)
@@ -95,7 +119,12 @@ export async function findRemoval(tx: Transaction, userId: string, collection: C
   return row ?? null;
 }
 
-export async function forgetRemoval(tx: Transaction, userId: string, collection: Collection, key: string): Promise<void> {
+export async function forgetRemoval(
+  tx: Transaction,
+  userId: string,
+  collection: Collection,
+  key: string,
+): Promise<void> {
   await tx
     .delete(removals)
     .where(and(eq(removals.userId, userId), eq(removals.collection, collection), eq(removals.key, key)));
@@ -132,14 +161,21 @@ export async function upsertRecords(
       set: Object.fromEntries(names.filter((name) => !kept.has(name)).map((name) => [name, excluded(name)])),
       setWhere: sql`(${table.changedAt}, ${table.changeId}) < (${excluded('changedAt')}, ${excluded('changeId')})`,
     })
-    .returning(Object.fromEntries((keys.length > 0 ? keys : ['userId']).map((name) => [name, columns[name]!])))) as Row[];
+    .returning(
+      Object.fromEntries((keys.length > 0 ? keys : ['userId']).map((name) => [name, columns[name]!])),
+    )) as Row[];
   return rows.map((row) => keyOf(collection, row as never));
 }
 
 const snakeCase = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 
 /** When a record was written last. */
-export async function originOf(tx: Transaction, collection: Collection, userId: string, key: string): Promise<Origin | null> {
+export async function originOf(
+  tx: Transaction,
+  collection: Collection,
+  userId: string,
+  key: string,
+): Promise<Origin | null> {
   const table = tableOf(collection);
   const [row] = await tx
     .select({ changedAt: table.changedAt, changeId: table.changeId, revision: table.revision })
@@ -149,7 +185,13 @@ export async function originOf(tx: Transaction, collection: Collection, userId: 
 }
 
 /** Takes a record away and remembers that it is gone. */
-export async function removeRecord(tx: Transaction, collection: Collection, userId: string, key: string, origin: Origin): Promise<void> {
+export async function removeRecord(
+  tx: Transaction,
+  collection: Collection,
+  userId: string,
+  key: string,
+  origin: Origin,
+): Promise<void> {
   await tx.delete(tableOf(collection)).where(byKeys(collection, userId, [key]));
   await tx
     .insert(removals)
@@ -170,7 +212,13 @@ export async function rowsSince(tx: Transaction, userId: string, since: number, 
       .limit(limit)) as (Row & { revision: number; changedAt: string })[];
     for (const row of rows) {
       const record = recordOf(row);
-      found.push({ collection, key: keyOf(collection, record as never), revision: row.revision, madeAt: row.changedAt, record });
+      found.push({
+        collection,
+        key: keyOf(collection, record as never),
+        revision: row.revision,
+        madeAt: row.changedAt,
+        record,
+      });
     }
   }
   const gone = await tx
@@ -180,7 +228,13 @@ export async function rowsSince(tx: Transaction, userId: string, since: number, 
     .orderBy(asc(removals.revision))
     .limit(limit);
   for (const row of gone) {
-    found.push({ collection: row.collection as Collection, key: row.key, revision: row.revision, madeAt: row.changedAt, record: null });
+    found.push({
+      collection: row.collection as Collection,
+      key: row.key,
+      revision: row.revision,
+      madeAt: row.changedAt,
+      record: null,
+    });
   }
   return found.sort((a, b) => a.revision - b.revision).slice(0, limit);
 }

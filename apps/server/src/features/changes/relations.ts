@@ -1,4 +1,12 @@
-import { type Collection, type Find, type Issue, type RecordOf, keyOf, referencesOf, relationIssues } from '@wimbel/contract';
+import {
+  type Collection,
+  type Find,
+  type Issue,
+  type RecordOf,
+  keyOf,
+  referencesOf,
+  relationIssues,
+} from '@wimbel/contract';
 import type { Goal, Habit, KeyResult } from '@wimbel/core';
 import type { Transaction } from '../../db/connection.ts';
 import { findKeyResultsOfHabit, findRecords, findRecordsBy } from './queries.ts';
@@ -36,16 +44,19 @@ export async function issuesAgainstOthers(
   return dependents
     .flatMap(([of, each]) => {
       learn(of, [each]);
-      return relationIssues(of, each as never, (target, key) => find(target, key) ?? assumed(target)).map(({ message }) => ({
-        path: '',
-        message: `does not fit what is already recorded under it (${of}: ${message})`,
-      }));
+      return relationIssues(of, each as never, (target, key) => find(target, key) ?? assumed(target)).map(
+        ({ message }) => ({
+          path: '',
+          message: `does not fit what is already recorded under it (${of}: ${message})`,
+        }),
+      );
     })
     .slice(0, MOST_ISSUES);
 }
 
 /** Stands for a record that a dependent names and that this change does not touch. */
-const assumed = (of: Collection): never => ({ goalId: undefined, startsOn: '0001-01-01', measure: { kind: 'amount' }, of }) as never;
+const assumed = (of: Collection): never =>
+  ({ goalId: undefined, startsOn: '0001-01-01', measure: { kind: 'amount' }, of }) as never;
 
 /** Records that hang on this one and could stop to fit, where what they depend on changed. */
 async function dependentsToCheck(
@@ -64,8 +75,14 @@ async function dependentsToCheck(
     const ids = (habit: Habit) => JSON.stringify((habit.variants ?? []).map((each) => each.id));
     if (was.measure.kind === now.measure.kind && ids(was) === ids(now)) return [];
     const counted = await findKeyResultsOfHabit(tx, userId, now.id);
-    const feeding = was.measure.kind === now.measure.kind ? [] : counted.filter((each) => (each as KeyResult).measure.kind === 'habitAmount');
-    return [...(await by('entries', 'habitId', now.id)), ...feeding.map((each): [Collection, AnyRecord] => ['keyResults', each])];
+    const feeding =
+      was.measure.kind === now.measure.kind
+        ? []
+        : counted.filter((each) => (each as KeyResult).measure.kind === 'habitAmount');
+    return [
+      ...(await by('entries', 'habitId', now.id)),
+      ...feeding.map((each): [Collection, AnyRecord] => ['keyResults', each]),
+    ];
   }
   if (collection === 'goals') {
     const [was, now] = [before as Goal, record as Goal];

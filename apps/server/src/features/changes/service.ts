@@ -20,7 +20,6 @@ const PAGE = 20000;
 /** How many rows one insert of an import carries. */
 const IMPORT_ROWS = 500;
 
-
 /** Whether PostgreSQL refused values (class 22) or a constraint (class 23). */
 const isRefusedByDatabase = (error: unknown): boolean => /^2[23]/.test(codeOf(error) ?? '');
 
@@ -59,7 +58,8 @@ async function applyGuarded(tx: Transaction, userId: string, change: Change, rev
     return await tx.transaction((inner) => applyChange(inner, userId, change, revision));
   } catch (error) {
     if (!isRefusedByDatabase(error)) throw error;
-    const message = codeOf(error) === '23503' ? 'is named by other records, or names one that is gone' : 'cannot be stored';
+    const message =
+      codeOf(error) === '23503' ? 'is named by other records, or names one that is gone' : 'cannot be stored';
     return { id: change.id, status: 'refused', issues: [{ path: '', message }] };
   }
 }
@@ -81,7 +81,8 @@ async function applyChange(tx: Transaction, userId: string, change: Change, revi
   const superseded: ChangeResult = { id, status: 'superseded', revision };
   if (change.record === null || change.record === undefined) {
     if (collection === 'settings') return refusal(id, '', 'cannot be removed');
-    const before = (await queries.originOf(tx, collection, userId, key)) ?? (await queries.findRemoval(tx, userId, collection, key));
+    const before =
+      (await queries.originOf(tx, collection, userId, key)) ?? (await queries.findRemoval(tx, userId, collection, key));
     if (before !== null && !isLater(origin, before)) return superseded;
     await queries.removeRecord(tx, collection, userId, key, origin);
     return { id, status: 'accepted', revision };
@@ -99,7 +100,11 @@ async function applyChange(tx: Transaction, userId: string, change: Change, revi
   return { id, status: 'accepted', revision };
 }
 
-const refusal = (id: string, path: string, message: string): ChangeResult => ({ id, status: 'refused', issues: [{ path, message }] });
+const refusal = (id: string, path: string, message: string): ChangeResult => ({
+  id,
+  status: 'refused',
+  issues: [{ path, message }],
+});
 
 /** What is newer than a revision. With `more`, there is a next page from the revision returned. */
 export async function changesSince(db: Database, userId: string, since: number): Promise<ChangesSince> {
@@ -119,7 +124,13 @@ export async function changesSince(db: Database, userId: string, since: number):
  * Takes in a whole file of records that has been read and checked. Records already there are replaced, all in one
  * transaction; nothing is removed.
  */
-export async function importRecords(db: Database, userId: string, records: Records, changedAt: string, changeId: string): Promise<number> {
+export async function importRecords(
+  db: Database,
+  userId: string,
+  records: Records,
+  changedAt: string,
+  changeId: string,
+): Promise<number> {
   return db.transaction(async (tx) => {
     const lists: [Collection, RecordOf<Collection>[]][] = [
       ['settings', [records.settings]],
@@ -130,7 +141,9 @@ export async function importRecords(db: Database, userId: string, records: Recor
     for (const [collection, list] of lists) {
       const ordered = collection === 'steps' ? parentsFirst(records.steps) : list;
       for (let at = 0; at < ordered.length; at += IMPORT_ROWS) {
-        const rows = ordered.slice(at, at + IMPORT_ROWS).map((record) => ({ record, changedAt, changeId, revision: ++revision }));
+        const rows = ordered
+          .slice(at, at + IMPORT_ROWS)
+          .map((record) => ({ record, changedAt, changeId, revision: ++revision }));
         await queries.upsertRecords(tx, collection, userId, rows);
       }
     }

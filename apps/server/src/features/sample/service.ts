@@ -35,7 +35,12 @@ export async function prepareSample(
   if ((await currentRevision(db, id)) > 0) return 'kept';
   const { records, issues } = readDataFileText(await readFile(file, 'utf8'));
   if (records === null) {
-    throw new Error(`The sample file is not a good data file: ${issues.slice(0, 3).map((each) => `${each.path}: ${each.message}`).join('; ')}`);
+    throw new Error(
+      `The sample file is not a good data file: ${issues
+        .slice(0, 3)
+        .map((each) => `${each.path}: ${each.message}`)
+        .join('; ')}`,
+    );
   }
   await importRecords(db, id, records, clock.now().toISOString(), uuid());
   return 'loaded';

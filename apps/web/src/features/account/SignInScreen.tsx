@@ -22,12 +22,15 @@ const schema = yup.object({
   password: yup
     .string()
     .required('Write your password')
-    .when('$isNew', ([isNew], field) => (isNew ? field.min(SHORTEST_PASSWORD, `Use at least ${SHORTEST_PASSWORD} characters`) : field)),
+    .when('$isNew', ([isNew], field) =>
+      isNew ? field.min(SHORTEST_PASSWORD, `Use at least ${SHORTEST_PASSWORD} characters`) : field,
+    ),
 });
 
 /** What to say for a fault: what happened, what is safe, what to do. */
 function faultWords({ code, message }: ApiFault, isNew: boolean): string {
-  if (code === 'offline' || code === 'unavailable') return 'The server cannot be reached just now. Nothing is lost; try again in a moment.';
+  if (code === 'offline' || code === 'unavailable')
+    return 'The server cannot be reached just now. Nothing is lost; try again in a moment.';
   if (code === 'tooMany') return 'Too many attempts from here. Wait five minutes, then try again.';
   if (isNew && /exist/i.test(message)) return 'There is already an account with this address. Sign in instead.';
   if (code === 'signInNeeded') return 'The address and the password do not belong together. Nothing was changed.';
@@ -42,7 +45,11 @@ export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
   const [fault, setFault] = useState<string | null>(null);
   const [isSampleOffered, setIsSampleOffered] = useState(false);
   const [busyWith, setBusyWith] = useState<'form' | 'sample' | null>(null);
-  const form = useForm({ resolver: yupResolver(schema), context: { isNew }, defaultValues: { email: '', password: '' } });
+  const form = useForm({
+    resolver: yupResolver(schema),
+    context: { isNew },
+    defaultValues: { email: '', password: '' },
+  });
   useEffect(() => {
     api.isSampleOffered().then(setIsSampleOffered, () => undefined);
   }, []);
@@ -128,7 +135,14 @@ export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
 }
 
 const useStyles = themed((colors) => ({
-  page: { flexGrow: 1, alignItems: 'center', justifyContent: 'center', gap: SPACE.xl, padding: SPACE.l, backgroundColor: colors.paper },
+  page: {
+    flexGrow: 1,
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: SPACE.xl,
+    padding: SPACE.l,
+    backgroundColor: colors.paper,
+  },
   brand: { alignItems: 'center', gap: SPACE.s },
   centred: { textAlign: 'center', maxWidth: 320 },
   card: { width: '100%', maxWidth: 380, gap: SPACE.m },

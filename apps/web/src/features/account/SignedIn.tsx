@@ -34,7 +34,10 @@ export function SignedIn() {
   if (status === 'unreachable') {
     return (
       <Waiting>
-        <EmptyState title="The server cannot be reached" text="Everything you recorded is safe. Check your connection, then try again.">
+        <EmptyState
+          title="The server cannot be reached"
+          text="Everything you recorded is safe. Check your connection, then try again."
+        >
           <Button
             kind="main"
             onPress={() => {
@@ -51,7 +54,12 @@ export function SignedIn() {
   if (status === 'unknown' || !isLoaded) {
     return (
       <Waiting>
-        {isReachable ? null : <EmptyState title="Waiting for the server" text="Your records could not be fetched yet. Trying again by itself." />}
+        {isReachable ? null : (
+          <EmptyState
+            title="Waiting for the server"
+            text="Your records could not be fetched yet. Trying again by itself."
+          />
+        )}
       </Waiting>
     );
   }

@@ -23,7 +23,14 @@ import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ShareLine } from '../../charts/ShareLine.tsx';
 import { PlateLegend, YearPlate } from '../../charts/YearPlate.tsx';
-import { selectHabits, selectSettings, selectToday, selectTotals, selectTrack, selectTracks } from '../../records/selectors.ts';
+import {
+  selectHabits,
+  selectSettings,
+  selectToday,
+  selectTotals,
+  selectTrack,
+  selectTracks,
+} from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { amount, counted, dateNear, monthName, monthYear, percent, streakLength } from '../../shared/format.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
@@ -62,7 +69,10 @@ export function ChartsScreen() {
   if (!hasHabits) {
     return (
       <Page>
-        <EmptyState title="Nothing to draw yet" text="Charts grow from what you check off. Add a habit on Today, and come back in a week.">
+        <EmptyState
+          title="Nothing to draw yet"
+          text="Charts grow from what you check off. Add a habit on Today, and come back in a week."
+        >
           <Button kind="main" onPress={() => router.push('/habits/new')}>
             Add a habit
           </Button>
@@ -84,10 +94,15 @@ export function ChartsScreen() {
         </View>
       </View>
       <View style={isWide ? styles.columns : styles.stack}>
-        <View style={isWide ? styles.broad : undefined}>{habit === null ? <AllYear year={year} /> : <HabitYear habit={habit} year={year} />}</View>
+        <View style={isWide ? styles.broad : undefined}>
+          {habit === null ? <AllYear year={year} /> : <HabitYear habit={habit} year={year} />}
+        </View>
         <View style={isWide ? styles.narrow : undefined}>
           {habit === null ? (
-            <MonthLine month={month} onGo={(to) => go({ year: Number(formatMonth(to).slice(0, 4)), month: to, habitId })} />
+            <MonthLine
+              month={month}
+              onGo={(to) => go({ year: Number(formatMonth(to).slice(0, 4)), month: to, habitId })}
+            />
           ) : (
             <HabitFacts habit={habit} />
           )}
@@ -126,7 +141,9 @@ function AllYear({ year }: { year: number }) {
   const [chosen, setChosen] = useState<PlainDay | null>(null);
   const valueOf = useMemo(() => plateOfAll(totals, firstDay, passMark), [totals, firstDay, passMark]);
   const kept: DaySpan = { first: Math.max(span.first, firstDay), last: Math.min(span.last, today) };
-  const full = Array.from({ length: daysIn(kept) }, (_, index) => kept.first + index).filter((day) => scoreOn(totals, day, passMark).full).length;
+  const full = Array.from({ length: daysIn(kept) }, (_, index) => kept.first + index).filter(
+    (day) => scoreOn(totals, day, passMark).full,
+  ).length;
   const fullWords = `${counted(full, 'full day')} of ${daysIn(kept)}`;
   return (
     <Card style={styles.card}>
@@ -138,9 +155,20 @@ function AllYear({ year }: { year: number }) {
           {fullWords}
         </Words>
       </View>
-      <YearPlate year={year} today={today} valueOf={valueOf} label={`Heat map of ${year}: ${fullWords}`} chosen={chosen} onChoose={setChosen} />
+      <YearPlate
+        year={year}
+        today={today}
+        valueOf={valueOf}
+        label={`Heat map of ${year}: ${fullWords}`}
+        chosen={chosen}
+        onChoose={setChosen}
+      />
       <PlateLegend words={{ none: 'nothing', all: 'everything asked' }} />
-      <ChosenDay words={chosen === null ? null : dayOfAllWords(totals, chosen, today, passMark)} day={chosen} today={today} />
+      <ChosenDay
+        words={chosen === null ? null : dayOfAllWords(totals, chosen, today, passMark)}
+        day={chosen}
+        today={today}
+      />
     </Card>
   );
 }
@@ -169,9 +197,20 @@ function HabitYear({ habit, year }: { habit: Habit; year: number }) {
           {words}
         </Words>
       </View>
-      <YearPlate year={year} today={today} valueOf={valueOf} label={`Heat map of ${year}, ${habit.name}: ${words}`} chosen={chosen} onChoose={setChosen} />
+      <YearPlate
+        year={year}
+        today={today}
+        valueOf={valueOf}
+        label={`Heat map of ${year}, ${habit.name}: ${words}`}
+        chosen={chosen}
+        onChoose={setChosen}
+      />
       <PlateLegend words={{ none: 'nothing', all: 'done' }} />
-      <ChosenDay words={chosen === null ? null : dayOfHabitWords(track, chosen, amountText)} day={chosen} today={today} />
+      <ChosenDay
+        words={chosen === null ? null : dayOfHabitWords(track, chosen, amountText)}
+        day={chosen}
+        today={today}
+      />
     </Card>
   );
 }
@@ -212,7 +251,9 @@ function factsOf(track: Track, today: PlainDay): [string, string][] {
     ['Now', from === null ? 'no streak yet' : `${streakLength(current, unit)}, since ${dateNear(from, today)}`],
     [
       'Longest',
-      longestFrom === null || longestTo === null ? '–' : `${streakLength(longest, unit)}, ${dateNear(longestFrom, today)} to ${dateNear(longestTo, today)}`,
+      longestFrom === null || longestTo === null
+        ? '–'
+        : `${streakLength(longest, unit)}, ${dateNear(longestFrom, today)} to ${dateNear(longestTo, today)}`,
     ],
     ['7 days', kept(spans.last7)],
     ['30 days', kept(spans.last30)],
@@ -229,7 +270,10 @@ function MonthLine({ month, onGo }: { month: number; onGo: (month: number) => vo
   const span = useMemo(() => monthSpan(month), [month]);
   const totals = useAppSelector((state) => selectTotals(state, span));
   const [chosen, setChosen] = useState<PlainDay | null>(null);
-  const ratioOf = useCallback((day: PlainDay) => (day > today ? null : scoreOn(totals, day, passMark).score), [totals, today, passMark]);
+  const ratioOf = useCallback(
+    (day: PlainDay) => (day > today ? null : scoreOn(totals, day, passMark).score),
+    [totals, today, passMark],
+  );
   const bright = Array.from({ length: daysIn(span) }, (_, index) => span.first + index).filter(
     (day) => day <= today && scoreOn(totals, day, passMark).bright,
   ).length;
@@ -238,7 +282,10 @@ function MonthLine({ month, onGo }: { month: number; onGo: (month: number) => vo
     <Card style={styles.card}>
       <View style={styles.cardHead}>
         <Words type="card" heading={2} style={styles.cardTitle}>
-          {monthName(month)} {monthYear(month)}, share per day
+          {monthOfDay(today) - month < 12 && monthOfDay(today) >= month
+            ? monthName(month)
+            : `${monthName(month)} ${monthYear(month)}`}
+          , share per day
         </Words>
         <View style={styles.arrows}>
           <IconButton icon={ChevronLeft} label="The month before" onPress={() => onGo(month - 1)} />
@@ -256,7 +303,11 @@ function MonthLine({ month, onGo }: { month: number; onGo: (month: number) => vo
       <Words type="quiet" tone="quiet">
         {counted(bright, 'day')} at the pass mark of {percent(passMark)} (dotted)
       </Words>
-      <ChosenDay words={shown === null ? null : dayOfAllWords(totals, shown, today, passMark)} day={shown} today={today} />
+      <ChosenDay
+        words={shown === null ? null : dayOfAllWords(totals, shown, today, passMark)}
+        day={shown}
+        today={today}
+      />
     </Card>
   );
 }

@@ -19,7 +19,13 @@ export function HabitChoice({ habit, onChange }: { habit: Habit | null; onChange
   const name = habit?.name ?? 'All habits';
   return (
     <>
-      <Pressable role="button" aria-label={`Charts of: ${name}`} aria-haspopup="dialog" onPress={() => setIsOpen(true)} style={styles.button}>
+      <Pressable
+        role="button"
+        aria-label={`Charts of: ${name}`}
+        aria-haspopup="dialog"
+        onPress={() => setIsOpen(true)}
+        style={styles.button}
+      >
         <Words type="strong" numberOfLines={1} style={styles.name}>
           {name}
         </Words>
@@ -29,7 +35,10 @@ export function HabitChoice({ habit, onChange }: { habit: Habit | null; onChange
         <Sheet title="Charts of" onClose={() => setIsOpen(false)}>
           <Chips
             label="Charts of"
-            chips={[{ value: '', label: 'All habits' }, ...habits.map((each) => ({ value: each.id, label: each.name }))]}
+            chips={[
+              { value: '', label: 'All habits' },
+              ...habits.map((each) => ({ value: each.id, label: each.name })),
+            ]}
             chosen={[habit?.id ?? '']}
             onPress={(value) => {
               onChange(value === '' ? null : value);

@@ -1,4 +1,13 @@
-import { type DayTotals, type PlainDay, type PlateValue, type Track, fillRatio, outcomeOn, pegStateOf, scoreOn } from '@wimbel/core';
+import {
+  type DayTotals,
+  type PlainDay,
+  type PlateValue,
+  type Track,
+  fillRatio,
+  outcomeOn,
+  pegStateOf,
+  scoreOn,
+} from '@wimbel/core';
 import { OUTCOME_WORDS, dayInWords, percent } from '../../shared/format.ts';
 
 /** The day scores over all habits as values of the plate; null before the record begins. */

@@ -3,7 +3,7 @@ import { checkRecord } from '@wimbel/contract';
 import { type Goal, type PlainDay, formatDay, parseDay } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import * as yup from 'yup';
 import { useRecording } from '../../records/RecordsProvider.tsx';
@@ -28,7 +28,11 @@ const schema = yup.object({
   dueOn: yup
     .string()
     .test('day', 'This day does not exist', (value) => !value || parseDay(value) !== null)
-    .test('after', 'The due day is before the start', (value, { parent }) => !value || value >= (parent as GoalDraft).startsOn),
+    .test(
+      'after',
+      'The due day is before the start',
+      (value, { parent }) => !value || value >= (parent as GoalDraft).startsOn,
+    ),
 });
 
 const draftOf = (goal: Goal | null, today: PlainDay): GoalDraft => ({
@@ -46,7 +50,10 @@ export function GoalFormScreen({ goalId }: { goalId?: string }) {
   if (goal === undefined) {
     return (
       <Page>
-        <EmptyState title="This goal is not here" text="It may have been removed on another device. Everything else is where it was." />
+        <EmptyState
+          title="This goal is not here"
+          text="It may have been removed on another device. Everything else is where it was."
+        />
       </Page>
     );
   }
@@ -63,12 +70,12 @@ function GoalForm({ goal }: { goal: Goal | null }) {
   const goals = useAppSelector(selectGoals);
   const keyResults = useAppSelector((state) => state.records.keyResults);
   const [fault, setFault] = useState<string | null>(null);
-  const { control, handleSubmit, watch, setValue } = useForm<GoalDraft>({
+  const { control, handleSubmit, setValue } = useForm<GoalDraft>({
     resolver: yupResolver(schema) as never,
     defaultValues: draftOf(goal, today),
     mode: 'onTouched',
   });
-  const areaId = watch('areaId');
+  const areaId = useWatch({ control, name: 'areaId' });
   const back = (): void => (router.canGoBack() ? router.back() : router.replace('/goals'));
   const save = handleSubmit(
     (filled) => {
@@ -77,7 +84,12 @@ function GoalForm({ goal }: { goal: Goal | null }) {
         title: filled.title.trim(),
         startsOn: filled.startsOn,
       };
-      const optional = { why: filled.why.trim(), doneWhen: filled.doneWhen.trim(), areaId: filled.areaId, dueOn: filled.dueOn };
+      const optional = {
+        why: filled.why.trim(),
+        doneWhen: filled.doneWhen.trim(),
+        areaId: filled.areaId,
+        dueOn: filled.dueOn,
+      };
       for (const key of ['why', 'doneWhen', 'areaId', 'dueOn'] as const) {
         if (optional[key] === '') delete next[key];
         else next[key] = optional[key];
@@ -105,14 +117,37 @@ function GoalForm({ goal }: { goal: Goal | null }) {
     () => setFault('Some fields above need another look. Nothing you wrote is lost.'),
   );
   return (
-    <FormPage title={goal === null ? 'Set a goal' : 'Edit goal'} saveLabel={goal === null ? 'Set goal' : 'Save'} onSave={() => void save()} onBack={back} fault={fault}>
-      <FormField control={control} name="title" label="What do you want to have reached" placeholder="Sail to the island and back" maxLength={300} autoFocus={goal === null} />
-      <FormField control={control} name="why" label="Why it matters" multiline maxLength={5000} hint="You will read this on a bad day." />
+    <FormPage
+      title={goal === null ? 'Set a goal' : 'Edit goal'}
+      saveLabel={goal === null ? 'Set goal' : 'Save'}
+      onSave={() => void save()}
+      onBack={back}
+      fault={fault}
+    >
+      <FormField
+        control={control}
+        name="title"
+        label="What do you want to have reached"
+        placeholder="Sail to the island and back"
+        maxLength={300}
+        autoFocus={goal === null}
+      />
+      <FormField
+        control={control}
+        name="why"
+        label="Why it matters"
+        multiline
+        maxLength={5000}
+        hint="You will read this on a bad day."
+      />
       <FormField control={control} name="doneWhen" label="How you will know it is done" multiline maxLength={5000} />
       <Labelled label="Area">
         <Chips
           label="Area"
-          chips={[{ value: '', label: 'None' }, ...areas.map((area) => ({ value: area.id, label: area.name, dot: dyeColor(colors, area.color) }))]}
+          chips={[
+            { value: '', label: 'None' },
+            ...areas.map((area) => ({ value: area.id, label: area.name, dot: dyeColor(colors, area.color) })),
+          ]}
           chosen={[areaId]}
           onPress={(value) => setValue('areaId', value)}
         />

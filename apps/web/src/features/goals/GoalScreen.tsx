@@ -27,7 +27,10 @@ export function GoalScreen({ goalId }: { goalId: string }) {
   if (goal === undefined) {
     return (
       <Page>
-        <EmptyState title="This goal is not here" text="It may have been removed on another device. Everything else is where it was." />
+        <EmptyState
+          title="This goal is not here"
+          text="It may have been removed on another device. Everything else is where it was."
+        />
       </Page>
     );
   }
@@ -58,7 +61,11 @@ function GoalPage({ goal }: { goal: Goal }) {
       <View style={styles.bar}>
         <IconButton icon={ArrowLeft} label="Back" onPress={back} />
         <View style={styles.grow} />
-        <IconButton icon={Pencil} label="Edit goal" onPress={() => router.push(`/goals/${encodeURIComponent(goal.id)}/edit` as never)} />
+        <IconButton
+          icon={Pencil}
+          label="Edit goal"
+          onPress={() => router.push(`/goals/${encodeURIComponent(goal.id)}/edit` as never)}
+        />
       </View>
       <View style={styles.titles}>
         {area ? (
@@ -92,7 +99,9 @@ function GoalPage({ goal }: { goal: Goal }) {
                   {STATE_WORDS[goal.state]}
                 </Words>
               )}
-              {isOpen && figures.expected !== null ? <Words tone="quiet">{percent(figures.expected)} expected by today</Words> : null}
+              {isOpen && figures.expected !== null ? (
+                <Words tone="quiet">{percent(figures.expected)} expected by today</Words>
+              ) : null}
             </View>
             {parts.length === 0 ? (
               <Words tone="quiet">No key result yet. What would show that you are getting there?</Words>
@@ -120,14 +129,18 @@ function GoalPage({ goal }: { goal: Goal }) {
               </>
             )}
           </Card>
-          <HabitsOfGoal goalId={goal.id} />
+          {isWide ? <HabitsOfGoal goalId={goal.id} /> : null}
         </View>
         <View style={isWide ? styles.column : styles.section}>
           <View style={styles.sectionHead}>
             <Words type="label" tone="quiet" heading={2}>
               Key results
             </Words>
-            <Button kind="bare" icon={<Plus size={17} color={colors.working} />} onPress={() => setOpened({ kind: 'new' })}>
+            <Button
+              kind="bare"
+              icon={<Plus size={17} color={colors.working} />}
+              onPress={() => setOpened({ kind: 'new' })}
+            >
               Add a key result
             </Button>
           </View>
@@ -161,6 +174,7 @@ function GoalPage({ goal }: { goal: Goal }) {
             </Card>
           ) : null}
         </View>
+        {isWide ? null : <HabitsOfGoal goalId={goal.id} />}
       </View>
       {opened?.kind === 'checkIn' ? (
         <KeyResultSheet
@@ -171,7 +185,12 @@ function GoalPage({ goal }: { goal: Goal }) {
         />
       ) : null}
       {opened?.kind === 'new' || opened?.kind === 'edit' ? (
-        <KeyResultForm goal={goal} keyResult={opened.kind === 'edit' ? opened.keyResult : null} nextOrder={(records.keyResults.at(-1)?.order ?? -1) + 1} onClose={close} />
+        <KeyResultForm
+          goal={goal}
+          keyResult={opened.kind === 'edit' ? opened.keyResult : null}
+          nextOrder={(records.keyResults.at(-1)?.order ?? -1) + 1}
+          onClose={close}
+        />
       ) : null}
     </Page>
   );
@@ -184,7 +203,9 @@ function HabitsOfGoal({ goalId }: { goalId: string }) {
   const habits = useAppSelector(selectHabits);
   const keyResults = useAppSelector((state) => state.records.keyResults);
   const counted = new Set(
-    Object.values(keyResults).flatMap(({ goalId: of, measure }) => (of === goalId && 'habitId' in measure ? [measure.habitId] : [])),
+    Object.values(keyResults).flatMap(({ goalId: of, measure }) =>
+      of === goalId && 'habitId' in measure ? [measure.habitId] : [],
+    ),
   );
   const carrying = habits.filter((habit) => habit.goalId === goalId || counted.has(habit.id));
   if (carrying.length === 0) return null;
@@ -211,7 +232,7 @@ function HabitsOfGoal({ goalId }: { goalId: string }) {
 }
 
 const useStyles = themed((colors) => ({
-  bar: { flexDirection: 'row', marginHorizontal: -SPACE.m },
+  bar: { flexDirection: 'row', marginHorizontal: -SPACE.m, marginVertical: -SPACE.s },
   grow: { flex: 1, minWidth: 0 },
   titles: { gap: SPACE.xs, maxWidth: 760 },
   area: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s },

@@ -20,7 +20,10 @@ import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone } from './goalWo
 function inOrder(goals: readonly Goal[]): { open: Goal[]; closed: Goal[] } {
   const due = (goal: Goal): number => (goal.dueOn ? dayOf(goal.dueOn) : Infinity);
   const sorted = [...goals].sort((a, b) => due(a) - due(b) || a.order - b.order);
-  return { open: sorted.filter((goal) => goal.state === 'open'), closed: sorted.filter((goal) => goal.state !== 'open') };
+  return {
+    open: sorted.filter((goal) => goal.state === 'open'),
+    closed: sorted.filter((goal) => goal.state !== 'open'),
+  };
 }
 
 export function GoalsScreen() {
@@ -34,7 +37,10 @@ export function GoalsScreen() {
   if (goals.length === 0) {
     return (
       <Page>
-        <EmptyState title="No goal yet" text="A goal is something you want to have reached by a day. Key results tell how far you are; habits carry you there.">
+        <EmptyState
+          title="No goal yet"
+          text="A goal is something you want to have reached by a day. Key results tell how far you are; habits carry you there."
+        >
           <Button kind="main" onPress={add}>
             Set your first goal
           </Button>
@@ -89,7 +95,12 @@ function GoalCard({ goal }: { goal: Goal }) {
   const pace = goal.state === 'open' ? figures.pace : null;
   const parts = records.keyResults.map((keyResult, place) => {
     const { progress, expected } = figures.keyResults[keyResult.id]!;
-    return { id: keyResult.id, progress, expected: goal.state === 'open' ? expected : null, color: holeColor(colors, place) };
+    return {
+      id: keyResult.id,
+      progress,
+      expected: goal.state === 'open' ? expected : null,
+      color: holeColor(colors, place),
+    };
   });
   const href = `/goals/${encodeURIComponent(goal.id)}`;
   return (
@@ -127,7 +138,9 @@ function GoalCard({ goal }: { goal: Goal }) {
             </Words>
           )}
         </View>
-        {parts.length > 0 ? <BoringPicture parts={parts} heightPx={44} isSmall label={`${parts.length} key results`} /> : null}
+        {parts.length > 0 ? (
+          <BoringPicture parts={parts} heightPx={44} isSmall label={`${parts.length} key results`} />
+        ) : null}
         <Words type="quiet" tone="quiet">
           {dueWords(goal, figures, today)}
         </Words>

@@ -2,7 +2,7 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { checkRecord } from '@wimbel/contract';
 import type { Goal, KeyResult } from '@wimbel/core';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { useRecording } from '../../records/RecordsProvider.tsx';
 import { changeTo, newId, removalOf } from '../../records/makeChange.ts';
@@ -19,7 +19,15 @@ import { Segments } from '../../ui/Segments.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { DRAFT_KINDS, type DraftKind, type KeyResultDraft, emptyKeyResultDraft, keyResultDraftOf, keyResultDraftSchema, measureOfDraft } from './keyResultDraft.ts';
+import {
+  DRAFT_KINDS,
+  type DraftKind,
+  type KeyResultDraft,
+  emptyKeyResultDraft,
+  keyResultDraftOf,
+  keyResultDraftSchema,
+  measureOfDraft,
+} from './keyResultDraft.ts';
 
 const KIND_WORDS: Record<DraftKind, string> = { number: 'A number', yesNo: 'Yes or no', habitDays: 'Days of a habit' };
 
@@ -31,12 +39,12 @@ export function KeyResultForm({ goal, keyResult, nextOrder, onClose }: Props) {
   const toast = useToast();
   const habits = useAppSelector(selectHabits).filter((habit) => !habit.archived);
   const [fault, setFault] = useState<string | null>(null);
-  const { control, handleSubmit, watch, setValue } = useForm<KeyResultDraft>({
+  const { control, handleSubmit, setValue } = useForm<KeyResultDraft>({
     resolver: yupResolver(keyResultDraftSchema) as never,
     defaultValues: keyResult === null ? emptyKeyResultDraft() : keyResultDraftOf(keyResult),
     mode: 'onTouched',
   });
-  const draft = watch();
+  const draft = useWatch({ control }) as KeyResultDraft;
   const isOfOtherKind = keyResult !== null && !DRAFT_KINDS.includes(keyResult.measure.kind as DraftKind);
   const save = handleSubmit((filled) => {
     const weight = parseTyped(filled.weight)!;
@@ -92,15 +100,37 @@ export function KeyResultForm({ goal, keyResult, nextOrder, onClose }: Props) {
             control={control}
             name="habitId"
             render={({ field, fieldState }) => (
-              <Labelled label="Which habit" error={fieldState.error?.message} hint={habits.length === 0 ? 'Add a habit on Today first.' : undefined}>
-                <Chips label="Which habit" chips={habits.map((habit) => ({ value: habit.id, label: habit.name }))} chosen={[field.value]} onPress={field.onChange} />
+              <Labelled
+                label="Which habit"
+                error={fieldState.error?.message}
+                hint={habits.length === 0 ? 'Add a habit on Today first.' : undefined}
+              >
+                <Chips
+                  label="Which habit"
+                  chips={habits.map((habit) => ({ value: habit.id, label: habit.name }))}
+                  chosen={[field.value]}
+                  onPress={field.onChange}
+                />
               </Labelled>
             )}
           />
-          <FormField control={control} name="target" label="How many days" inputMode="numeric" suffix="days" hint="Counted from the goal's start to its due day." />
+          <FormField
+            control={control}
+            name="target"
+            label="How many days"
+            inputMode="numeric"
+            suffix="days"
+            hint="Counted from the goal's start to its due day."
+          />
         </>
       ) : null}
-      <FormField control={control} name="weight" label="Weight" inputMode="decimal" hint="How much it counts beside the others; 1 is usual." />
+      <FormField
+        control={control}
+        name="weight"
+        label="Weight"
+        inputMode="decimal"
+        hint="How much it counts beside the others; 1 is usual."
+      />
       {fault !== null ? (
         <View role="alert">
           <Words tone="madder">{fault}</Words>

@@ -37,9 +37,18 @@ export function KeyResultSheet({ keyResult, figures, onClose, onEdit }: Props) {
       <Words tone="quiet">
         {standingOf(keyResult, figures)}, {percent(figures.progress)}. {paceSentence(keyResult, figures, today)}
       </Words>
-      {fedBy === undefined ? <CheckInForm keyResult={keyResult} current={figures.current} onDone={onClose} /> : <Words>{fedBy}</Words>}
+      {fedBy === undefined ? (
+        <CheckInForm keyResult={keyResult} current={figures.current} onDone={onClose} />
+      ) : (
+        <Words>{fedBy}</Words>
+      )}
       {fedBy === undefined ? <History keyResult={keyResult} /> : null}
-      <Button kind="bare" icon={<Pencil size={16} color={colors.working} />} onPress={onEdit} style={{ alignSelf: 'flex-start' }}>
+      <Button
+        kind="bare"
+        icon={<Pencil size={16} color={colors.working} />}
+        onPress={onEdit}
+        style={{ alignSelf: 'flex-start' }}
+      >
         Edit key result
       </Button>
     </Sheet>
@@ -55,7 +64,12 @@ function CheckInForm({ keyResult, current, onDone }: { keyResult: KeyResult; cur
   const [day, setDay] = useState(formatDay(today));
   const [note, setNote] = useState('');
   const [error, setError] = useState<string | undefined>(undefined);
-  const unit = keyResult.measure.kind === 'number' ? keyResult.measure.unit : keyResult.measure.kind === 'money' ? keyResult.measure.currency : undefined;
+  const unit =
+    keyResult.measure.kind === 'number'
+      ? keyResult.measure.unit
+      : keyResult.measure.kind === 'money'
+        ? keyResult.measure.currency
+        : undefined;
   const save = (): void => {
     const typed = parseTyped(value);
     if (typed === null) {
@@ -71,7 +85,10 @@ function CheckInForm({ keyResult, current, onDone }: { keyResult: KeyResult; cur
       madeAt: new Date().toISOString(),
     };
     change(changeTo('checkIns', checkIn));
-    toast({ text: `${keyResult.title}: ${valueWords(keyResult, typed)}`, onUndo: () => change(removalOf('checkIns', checkIn.id)) });
+    toast({
+      text: `${keyResult.title}: ${valueWords(keyResult, typed)}`,
+      onUndo: () => change(removalOf('checkIns', checkIn.id)),
+    });
     onDone();
   };
   return (
@@ -133,7 +150,8 @@ function History({ keyResult }: { keyResult: KeyResult }) {
         <View key={checkIn.id} style={styles.row}>
           <View style={styles.words}>
             <Words>
-              <Words type="strong">{valueWords(keyResult, checkIn.value)}</Words> on {dateNear(dayOf(checkIn.day), today)}
+              <Words type="strong">{valueWords(keyResult, checkIn.value)}</Words> on{' '}
+              {dateNear(dayOf(checkIn.day), today)}
             </Words>
             {checkIn.note ? (
               <Words type="quiet" tone="quiet">
@@ -141,7 +159,12 @@ function History({ keyResult }: { keyResult: KeyResult }) {
               </Words>
             ) : null}
           </View>
-          <IconButton icon={X} sizePx={18} label={`Remove the check-in of ${dateNear(dayOf(checkIn.day), today)}`} onPress={() => remove(checkIn)} />
+          <IconButton
+            icon={X}
+            sizePx={18}
+            label={`Remove the check-in of ${dateNear(dayOf(checkIn.day), today)}`}
+            onPress={() => remove(checkIn)}
+          />
         </View>
       ))}
     </View>

@@ -1,8 +1,23 @@
-import { DYES, type Goal, type GoalFigures, type KeyResult, type KeyResultFigures, type Pace, type PlainDay, dayOf } from '@wimbel/core';
+import {
+  type DYES,
+  type Goal,
+  type GoalFigures,
+  type KeyResult,
+  type KeyResultFigures,
+  type Pace,
+  type PlainDay,
+  dayOf,
+} from '@wimbel/core';
 import { amount, amountOf, counted, dateNear, money, number } from '../../shared/format.ts';
 import type { Palette } from '../../theme/colors.ts';
 
-export const PACE_WORDS: Record<Pace, string> = { reached: 'reached', overdue: 'overdue', ahead: 'ahead', behind: 'behind', onPace: 'on pace' };
+export const PACE_WORDS: Record<Pace, string> = {
+  reached: 'reached',
+  overdue: 'overdue',
+  ahead: 'ahead',
+  behind: 'behind',
+  onPace: 'on pace',
+};
 
 export const paceTone = (pace: Pace | null): 'working' | 'madder' | 'brassText' | 'quiet' => {
   if (pace === null) return 'quiet';
@@ -12,7 +27,16 @@ export const paceTone = (pace: Pace | null): 'working' | 'madder' | 'brassText' 
 
 /** The colour of a key result's hole: by its place in the goal, so that neighbours differ. */
 export const holeColor = (colors: Palette, place: number): string => {
-  const order = ['clay', 'verdigris', 'weld', 'woad', 'plum', 'moss', 'slate', 'madder'] as const satisfies readonly (typeof DYES)[number][];
+  const order = [
+    'clay',
+    'verdigris',
+    'weld',
+    'woad',
+    'plum',
+    'moss',
+    'slate',
+    'madder',
+  ] as const satisfies readonly (typeof DYES)[number][];
   return colors.dyes[order[place % order.length]!];
 };
 
@@ -44,7 +68,8 @@ export function standingOf(keyResult: KeyResult, { current, from, target }: KeyR
   return `${number(current)} of ${valueWords(keyResult, target)}`;
 }
 
-const absolute = (keyResult: KeyResult, value: number): string => valueWords(keyResult, Number(Math.abs(value).toPrecision(2)));
+const absolute = (keyResult: KeyResult, value: number): string =>
+  valueWords(keyResult, Number(Math.abs(value).toPrecision(2)));
 
 /** The verdict on a key result with its reason, in a short sentence. */
 export function paceSentence(keyResult: KeyResult, figures: KeyResultFigures, today: PlainDay): string {
@@ -55,12 +80,15 @@ export function paceSentence(keyResult: KeyResult, figures: KeyResultFigures, to
   if (pace === null || due === null) return `No due day.${forecastWords}`;
   if (pace === 'overdue') {
     const late = counted(today - due, 'day');
-    return kind === 'yesNo' ? `Overdue by ${late}.` : `Overdue by ${late}: ${absolute(keyResult, target - current)} missing.`;
+    return kind === 'yesNo'
+      ? `Overdue by ${late}.`
+      : `Overdue by ${late}: ${absolute(keyResult, target - current)} missing.`;
   }
   if (kind === 'yesNo') return `${pace === 'behind' ? 'Still open' : 'Open'}, due ${dateNear(due, today)}.`;
   const planned = from + (expected ?? 0) * (target - from);
   const weekly = neededPerWeek === null ? '' : `${absolute(keyResult, neededPerWeek)} a week from here`;
-  if (pace === 'behind') return `Behind: ${valueWords(keyResult, Number(planned.toPrecision(3)))} planned by now. ${weekly}.`;
+  if (pace === 'behind')
+    return `Behind: ${valueWords(keyResult, Number(planned.toPrecision(3)))} planned by now. ${weekly}.`;
   if (pace === 'ahead') return `Ahead.${forecastWords}`;
   return `On pace: ${weekly}.`;
 }
@@ -74,4 +102,9 @@ export function dueWords(goal: Goal, figures: GoalFigures, today: PlainDay): str
   return figures.daysLeft === 0 ? `${by}, today` : `${by}, ${counted(figures.daysLeft, 'day')} left`;
 }
 
-export const STATE_WORDS: Record<Goal['state'], string> = { open: 'open', reached: 'reached', dropped: 'dropped', paused: 'paused' };
+export const STATE_WORDS: Record<Goal['state'], string> = {
+  open: 'open',
+  reached: 'reached',
+  dropped: 'dropped',
+  paused: 'paused',
+};

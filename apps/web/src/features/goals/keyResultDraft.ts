@@ -6,15 +6,37 @@ import { parseTyped } from '../../shared/format.ts';
 export const DRAFT_KINDS = ['number', 'yesNo', 'habitDays'] as const;
 export type DraftKind = (typeof DRAFT_KINDS)[number];
 
-export type KeyResultDraft = { title: string; kind: DraftKind; unit: string; start: string; target: string; habitId: string; weight: string };
+export type KeyResultDraft = {
+  title: string;
+  kind: DraftKind;
+  unit: string;
+  start: string;
+  target: string;
+  habitId: string;
+  weight: string;
+};
 
-export const emptyKeyResultDraft = (): KeyResultDraft => ({ title: '', kind: 'number', unit: '', start: '0', target: '', habitId: '', weight: '1' });
+export const emptyKeyResultDraft = (): KeyResultDraft => ({
+  title: '',
+  kind: 'number',
+  unit: '',
+  start: '0',
+  target: '',
+  habitId: '',
+  weight: '1',
+});
 
 export function keyResultDraftOf({ title, measure, weight }: KeyResult): KeyResultDraft {
   const base = { ...emptyKeyResultDraft(), title, weight: String(weight ?? 1) };
   switch (measure.kind) {
     case 'number':
-      return { ...base, kind: 'number', unit: measure.unit ?? '', start: String(measure.start), target: String(measure.target) };
+      return {
+        ...base,
+        kind: 'number',
+        unit: measure.unit ?? '',
+        start: String(measure.start),
+        target: String(measure.target),
+      };
     case 'habitDays':
       return { ...base, kind: 'habitDays', habitId: measure.habitId, target: String(measure.target) };
     default:
@@ -31,16 +53,30 @@ const typedNumber = (words: string) =>
 
 export const keyResultDraftSchema = yup.object({
   title: yup.string().trim().required('Say what is counted').max(200, 'Keep it under 200 characters'),
-  start: yup.string().when('kind', ([kind], field) => (kind === 'number' ? typedNumber('Say where it stands now') : field)),
+  start: yup
+    .string()
+    .when('kind', ([kind], field) => (kind === 'number' ? typedNumber('Say where it stands now') : field)),
   target: yup.string().when(['kind', 'start'], ([kind, start], field) => {
     if (kind === 'yesNo') return field;
     const target = typedNumber(kind === 'number' ? 'Say which number is the target' : 'Say how many days');
     return kind === 'number'
-      ? target.test('differs', 'The target is the same as the start', (value) => parseTyped(value) !== parseTyped(String(start)))
+      ? target.test(
+          'differs',
+          'The target is the same as the start',
+          (value) => parseTyped(value) !== parseTyped(String(start)),
+        )
       : target.test('above', 'The target must be more than 0', (value) => (parseTyped(value) ?? 0) > 0);
   }),
-  habitId: yup.string().when('kind', ([kind], field) => (kind === 'habitDays' ? field.required('Choose the habit that is counted') : field)),
-  weight: typedNumber('Say how much it weighs; 1 is usual').test('above', 'The weight must be more than 0', (value) => (parseTyped(value) ?? 0) > 0),
+  habitId: yup
+    .string()
+    .when('kind', ([kind], field) =>
+      kind === 'habitDays' ? field.required('Choose the habit that is counted') : field,
+    ),
+  weight: typedNumber('Say how much it weighs; 1 is usual').test(
+    'above',
+    'The weight must be more than 0',
+    (value) => (parseTyped(value) ?? 0) > 0,
+  ),
 });
 
 export function measureOfDraft(draft: KeyResultDraft): KeyResultMeasure {

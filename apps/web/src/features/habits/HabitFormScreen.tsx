@@ -3,7 +3,7 @@ import { checkRecord } from '@wimbel/contract';
 import { type Area, DYES, type Habit, WEEKDAYS, dayOf } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { useRecording } from '../../records/RecordsProvider.tsx';
 import { changeTo, newId } from '../../records/makeChange.ts';
@@ -42,11 +42,16 @@ const capital = (word: string): string => word.charAt(0).toUpperCase() + word.sl
 
 /** Adds a habit, or edits the one with `habitId`. */
 export function HabitFormScreen({ habitId }: { habitId?: string }) {
-  const habit = useAppSelector((state) => (habitId === undefined ? null : (state.records.habits[habitId] ?? undefined)));
+  const habit = useAppSelector((state) =>
+    habitId === undefined ? null : (state.records.habits[habitId] ?? undefined),
+  );
   if (habit === undefined) {
     return (
       <Page>
-        <EmptyState title="This habit is not here" text="It may have been removed on another device. Everything else is where it was." />
+        <EmptyState
+          title="This habit is not here"
+          text="It may have been removed on another device. Everything else is where it was."
+        />
       </Page>
     );
   }
@@ -61,24 +66,37 @@ function HabitForm({ habit }: { habit: Habit | null }) {
   const today = useAppSelector(selectToday);
   const areas = useAppSelector(selectAreas);
   const habits = useAppSelector(selectHabits);
-  const hasRecords = useAppSelector((state) => habit !== null && Object.keys(state.records.entries[habit.id] ?? {}).length > 0);
+  const hasRecords = useAppSelector(
+    (state) => habit !== null && Object.keys(state.records.entries[habit.id] ?? {}).length > 0,
+  );
   const [fault, setFault] = useState<string | null>(null);
-  const { control, handleSubmit, watch, setValue } = useForm<HabitDraft>({
+  const { control, handleSubmit, setValue } = useForm<HabitDraft>({
     resolver: yupResolver(habitDraftSchema) as never,
     defaultValues: habit === null ? emptyDraft(today) : draftOf(habit, today),
     mode: 'onTouched',
   });
-  const draft = watch();
+  const draft = useWatch({ control }) as HabitDraft;
   const back = (): void => (router.canGoBack() ? router.back() : router.replace('/today'));
 
   const save = handleSubmit(
     (filled) => {
       const isNewArea = filled.areaId === NEW_AREA && filled.newArea.trim() !== '';
       const area: Area | null = isNewArea
-        ? { id: newId(), name: filled.newArea.trim(), color: DYES[areas.length % DYES.length], order: (areas.at(-1)?.order ?? -1) + 1 }
+        ? {
+            id: newId(),
+            name: filled.newArea.trim(),
+            color: DYES[areas.length % DYES.length],
+            order: (areas.at(-1)?.order ?? -1) + 1,
+          }
         : null;
       const areaId = area?.id ?? (filled.areaId === NEW_AREA || filled.areaId === '' ? undefined : filled.areaId);
-      const next = habitOfDraft(filled, habit, { id: habit?.id ?? newId(), order: (habits.at(-1)?.order ?? -1) + 1, today, areaId, hasRecords });
+      const next = habitOfDraft(filled, habit, {
+        id: habit?.id ?? newId(),
+        order: (habits.at(-1)?.order ?? -1) + 1,
+        today,
+        areaId,
+        hasRecords,
+      });
       const { issues } = checkRecord('habits', next);
       if (issues.length > 0) {
         setFault(issues.map(({ path, message }) => `${path} ${message}`).join('; '));
@@ -86,7 +104,9 @@ function HabitForm({ habit }: { habit: Habit | null }) {
       }
       change(...(area ? [changeTo('areas', area)] : []), changeTo('habits', next));
       toast(
-        habit === null ? { text: `${next.name} is on your days` } : { text: `${next.name} is changed`, onUndo: () => change(changeTo('habits', habit)) },
+        habit === null
+          ? { text: `${next.name} is on your days` }
+          : { text: `${next.name} is changed`, onUndo: () => change(changeTo('habits', habit)) },
       );
       back();
     },
@@ -101,7 +121,14 @@ function HabitForm({ habit }: { habit: Habit | null }) {
       onBack={back}
       fault={fault}
     >
-      <FormField control={control} name="name" label="Name" placeholder="Scales before breakfast" maxLength={200} autoFocus={habit === null} />
+      <FormField
+        control={control}
+        name="name"
+        label="Name"
+        placeholder="Scales before breakfast"
+        maxLength={200}
+        autoFocus={habit === null}
+      />
       <Labelled label="Icon">
         <IconGrid value={draft.icon} onChange={(icon) => setValue('icon', icon)} />
       </Labelled>
@@ -117,7 +144,15 @@ function HabitForm({ habit }: { habit: Habit | null }) {
           onPress={(areaId) => setValue('areaId', areaId)}
         />
       </Labelled>
-      {draft.areaId === NEW_AREA ? <FormField control={control} name="newArea" label="Name of the new area" placeholder="Boat yard" maxLength={80} /> : null}
+      {draft.areaId === NEW_AREA ? (
+        <FormField
+          control={control}
+          name="newArea"
+          label="Name of the new area"
+          placeholder="Boat yard"
+          maxLength={80}
+        />
+      ) : null}
       <Labelled label="What it is" hint={draft.aim === 'quit' ? 'Each day you held off is a day done.' : undefined}>
         <Segments
           label="What it is"
@@ -130,9 +165,14 @@ function HabitForm({ habit }: { habit: Habit | null }) {
           isWrapping
         />
       </Labelled>
-      <Labelled label="How it is counted" hint={hasRecords ? 'Days are recorded this way already, so it stays.' : undefined}>
+      <Labelled
+        label="How it is counted"
+        hint={hasRecords ? 'Days are recorded this way already, so it stays.' : undefined}
+      >
         {hasRecords ? (
-          <Words type="strong">{draft.measure === 'check' ? 'Checked off' : `An amount, in ${draft.unit || 'numbers'}`}</Words>
+          <Words type="strong">
+            {draft.measure === 'check' ? 'Checked off' : `An amount, in ${draft.unit || 'numbers'}`}
+          </Words>
         ) : (
           <Segments
             label="How it is counted"
@@ -197,14 +237,20 @@ function HabitForm({ habit }: { habit: Habit | null }) {
                 chips={WEEKDAYS.map((value) => ({ value, label: capital(value).slice(0, 3) }))}
                 chosen={field.value}
                 onPress={(value) =>
-                  field.onChange(field.value.includes(value as never) ? field.value.filter((each) => each !== value) : [...field.value, value])
+                  field.onChange(
+                    field.value.includes(value as never)
+                      ? field.value.filter((each) => each !== value)
+                      : [...field.value, value],
+                  )
                 }
               />
             </Labelled>
           )}
         />
       ) : null}
-      {draft.schedule === 'interval' ? <FormField control={control} name="every" label="Every how many days" inputMode="numeric" suffix="days" /> : null}
+      {draft.schedule === 'interval' ? (
+        <FormField control={control} name="every" label="Every how many days" inputMode="numeric" suffix="days" />
+      ) : null}
       {draft.schedule === 'perWeek' || draft.schedule === 'perMonth' ? (
         <FormField
           control={control}
@@ -216,13 +262,25 @@ function HabitForm({ habit }: { habit: Habit | null }) {
         />
       ) : null}
       <Labelled label="Part of the day">
-        <Chips label="Part of the day" chips={PARTS} chosen={[draft.partOfDay]} onPress={(part) => setValue('partOfDay', part as HabitDraft['partOfDay'])} />
+        <Chips
+          label="Part of the day"
+          chips={PARTS}
+          chosen={[draft.partOfDay]}
+          onPress={(part) => setValue('partOfDay', part as HabitDraft['partOfDay'])}
+        />
       </Labelled>
-      <FormField control={control} name="startsOn" label="First day" isDate hint="A record of an earlier day simply starts it earlier." />
+      <FormField
+        control={control}
+        name="startsOn"
+        label="First day"
+        isDate
+        hint="A record of an earlier day simply starts it earlier."
+      />
       <FormField control={control} name="note" label="Note to yourself" multiline maxLength={2000} />
       {habit !== null && hasRecords ? (
         <Words type="quiet" tone="quiet">
-          A change in how often or how much holds from today, {dateNear(today, dayOf(habit.startsOn))}, on. Past days stay as they were.
+          A change in how often or how much holds from today, {dateNear(today, dayOf(habit.startsOn))}, on. Past days
+          stay as they were.
         </Words>
       ) : null}
     </FormPage>

@@ -1,4 +1,17 @@
-import { type Habit, type PartOfDay, type PlainDay, type Schedule, type Terms, WEEKDAYS, type Weekday, dayOf, formatDay, parseDay, termsOn, heldTerms } from '@wimbel/core';
+import {
+  type Habit,
+  type PartOfDay,
+  type PlainDay,
+  type Schedule,
+  type Terms,
+  WEEKDAYS,
+  type Weekday,
+  dayOf,
+  formatDay,
+  parseDay,
+  termsOn,
+  heldTerms,
+} from '@wimbel/core';
 import * as yup from 'yup';
 import { parseTyped } from '../../shared/format.ts';
 
@@ -88,21 +101,36 @@ const wholeBetween = (least: number, most: number, words: string) =>
     return typed !== null && Number.isInteger(typed) && typed >= least && typed <= most;
   });
 
-const positive = (words: string) => number(words).test('positive', 'This must be more than 0', (value) => (parseTyped(value) ?? 0) > 0);
+const positive = (words: string) =>
+  number(words).test('positive', 'This must be more than 0', (value) => (parseTyped(value) ?? 0) > 0);
 
 /** What must hold of the form, with words for each field. */
 export const habitDraftSchema = yup.object({
   name: yup.string().trim().required('Give the habit a name').max(120, 'Keep the name under 120 characters'),
   unit: yup.string().trim().max(40, 'Keep the unit under 40 characters'),
-  step: yup.string().when('measure', ([measure], field) => (measure === 'amount' ? positive('Say what one tap adds') : field)),
+  step: yup
+    .string()
+    .when('measure', ([measure], field) => (measure === 'amount' ? positive('Say what one tap adds') : field)),
   threshold: yup.string().when(['measure', 'limit'], ([measure, limit], field) => {
     if (measure !== 'amount') return field;
     return limit === 'atLeast'
       ? positive('Say how much makes a day done')
-      : number('Say how much is still fine').test('notNegative', 'This cannot be below 0', (value) => (parseTyped(value) ?? -1) >= 0);
+      : number('Say how much is still fine').test(
+          'notNegative',
+          'This cannot be below 0',
+          (value) => (parseTyped(value) ?? -1) >= 0,
+        );
   }),
-  weekdays: yup.array().when('schedule', ([schedule], field) => (schedule === 'weekdays' ? field.min(1, 'Choose at least one weekday') : field)),
-  every: yup.string().when('schedule', ([schedule], field) => (schedule === 'interval' ? wholeBetween(2, 365, 'Say every how many days') : field)),
+  weekdays: yup
+    .array()
+    .when('schedule', ([schedule], field) =>
+      schedule === 'weekdays' ? field.min(1, 'Choose at least one weekday') : field,
+    ),
+  every: yup
+    .string()
+    .when('schedule', ([schedule], field) =>
+      schedule === 'interval' ? wholeBetween(2, 365, 'Say every how many days') : field,
+    ),
   times: yup.string().when('schedule', ([schedule], field) => {
     if (schedule === 'perWeek') return wholeBetween(1, 7, 'Say how many days a week');
     return schedule === 'perMonth' ? wholeBetween(1, 31, 'Say how many days a month') : field;
@@ -144,7 +172,9 @@ export function termsAfter(habit: Habit | null, draft: HabitDraft, today: PlainD
   const kept = pips === undefined ? {} : { pips };
   if (!hasRecords && habit.terms.length === 1) return [{ from: draft.startsOn, ...wanted, ...kept }];
   const text = formatDay(today);
-  return [...moved.filter((each) => each.from !== text), { from: text, ...wanted, ...kept }].sort((a, b) => (a.from < b.from ? -1 : 1));
+  return [...moved.filter((each) => each.from !== text), { from: text, ...wanted, ...kept }].sort((a, b) =>
+    a.from < b.from ? -1 : 1,
+  );
 }
 
 /** The first terms follow an earlier start, so that they are in force from it. */
@@ -155,7 +185,10 @@ function movedStart(habit: Habit, startsOn: string): Terms[] {
   return [{ ...first, from: startsOn }, ...rest];
 }
 
-const sorted = (terms: object) => Object.entries(terms).filter(([, value]) => value !== undefined && value !== null).sort(([a], [b]) => (a < b ? -1 : 1));
+const sorted = (terms: object) =>
+  Object.entries(terms)
+    .filter(([, value]) => value !== undefined && value !== null)
+    .sort(([a], [b]) => (a < b ? -1 : 1));
 
 /** The habit that a filled-in form makes; what the form does not show is kept from the habit before. */
 export function habitOfDraft(
@@ -170,7 +203,10 @@ export function habitOfDraft(
     order: before?.order ?? context.order,
     aim: draft.aim,
     partOfDay: draft.partOfDay,
-    measure: draft.measure === 'check' ? { kind: 'check' } : { kind: 'amount', unit: draft.unit.trim(), step: parseTyped(draft.step)! },
+    measure:
+      draft.measure === 'check'
+        ? { kind: 'check' }
+        : { kind: 'amount', unit: draft.unit.trim(), step: parseTyped(draft.step)! },
     terms: termsAfter(before, draft, context.today, context.hasRecords),
     startsOn: draft.startsOn,
   };

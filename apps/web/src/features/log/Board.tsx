@@ -1,4 +1,13 @@
-import { type DaySpan, type MonthFigures, type PlainDay, type Track, formatDay, monthFigures, monthOfDay, pegboardColumns } from '@wimbel/core';
+import {
+  type DaySpan,
+  type MonthFigures,
+  type PlainDay,
+  type Track,
+  formatDay,
+  monthFigures,
+  monthOfDay,
+  pegboardColumns,
+} from '@wimbel/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useStore } from 'react-redux';
@@ -18,7 +27,15 @@ import { boardSize } from './boardSize.ts';
 type Place = { habitId: string; day: PlainDay };
 
 /** The pegboard of a month: names, days, and what they came to. */
-export function Board({ tracks, span, onOpen }: { tracks: readonly Track[]; span: DaySpan; onOpen: (habitId: string, day: PlainDay) => void }) {
+export function Board({
+  tracks,
+  span,
+  onOpen,
+}: {
+  tracks: readonly Track[];
+  span: DaySpan;
+  onOpen: (habitId: string, day: PlainDay) => void;
+}) {
   const styles = useStyles();
   const { colors } = useTheme();
   const isWide = useIsWide();
@@ -46,8 +63,14 @@ export function Board({ tracks, span, onOpen }: { tracks: readonly Track[]; span
   );
   const focusAt = useCallback((habitId: string, day: PlainDay) => setFocus({ habitId, day }), []);
 
-  const start: Place | null = tracks[0] ? { habitId: tracks[0].habit.id, day: Math.min(span.last, Math.max(span.first, today)) } : null;
-  const isFocusHere = focus !== null && focus.day >= span.first && focus.day <= span.last && tracks.some((track) => track.habit.id === focus.habitId);
+  const start: Place | null = tracks[0]
+    ? { habitId: tracks[0].habit.id, day: Math.min(span.last, Math.max(span.first, today)) }
+    : null;
+  const isFocusHere =
+    focus !== null &&
+    focus.day >= span.first &&
+    focus.day <= span.last &&
+    tracks.some((track) => track.habit.id === focus.habitId);
   const entry = isFocusHere ? focus : start;
 
   const onKeyDown = (event: React.KeyboardEvent): void => {
@@ -77,7 +100,10 @@ export function Board({ tracks, span, onOpen }: { tracks: readonly Track[]; span
   };
 
   const figures = useMemo(
-    () => new Map<Track, MonthFigures>(tracks.map((track) => [track, monthFigures(track, monthOfDay(span.first), passMark)])),
+    () =>
+      new Map<Track, MonthFigures>(
+        tracks.map((track) => [track, monthFigures(track, monthOfDay(span.first), passMark)]),
+      ),
     [tracks, span, passMark],
   );
   const colorOf = (track: Track): string => dyeColor(colors, areas[track.habit.areaId ?? '']?.color);
@@ -95,7 +121,13 @@ export function Board({ tracks, span, onOpen }: { tracks: readonly Track[]; span
     <View style={{ width: size.figuresPx }}>
       <FiguresHead size={size} />
       {tracks.map((track) => (
-        <FiguresRow key={track.habit.id} track={track} figures={figures.get(track)!} size={size} color={colorOf(track)} />
+        <FiguresRow
+          key={track.habit.id}
+          track={track}
+          figures={figures.get(track)!}
+          size={size}
+          color={colorOf(track)}
+        />
       ))}
     </View>
   );
@@ -106,7 +138,14 @@ export function Board({ tracks, span, onOpen }: { tracks: readonly Track[]; span
         <View style={[styles.names, { width: size.namesPx }]}>
           <View style={{ height: size.headPx }} />
           {tracks.map((track) => (
-            <NameCell key={track.habit.id} track={track} figures={figures.get(track)!} size={size} color={colorOf(track)} isWide={isWide} />
+            <NameCell
+              key={track.habit.id}
+              track={track}
+              figures={figures.get(track)!}
+              size={size}
+              color={colorOf(track)}
+              isWide={isWide}
+            />
           ))}
           <FootNames />
         </View>
@@ -115,10 +154,15 @@ export function Board({ tracks, span, onOpen }: { tracks: readonly Track[]; span
             {board.columns
               .filter((column) => column.isWeekend)
               .map(({ day, x }) => (
-                <View key={day} style={[styles.weekend, { left: x, width: size.cellPx, top: size.headPx, height: rowsPx }]} />
+                <View
+                  key={day}
+                  style={[styles.weekend, { left: x, width: size.cellPx, top: size.headPx, height: rowsPx }]}
+                />
               ))}
             {todayX === null ? null : (
-              <View style={[styles.today, { left: todayX - 0.5, width: size.cellPx + 1, height: size.headPx + rowsPx - 4 }]} />
+              <View
+                style={[styles.today, { left: todayX - 0.5, width: size.cellPx + 1, height: size.headPx + rowsPx - 4 }]}
+              />
             )}
             <BoardHead columns={board.columns} size={size} today={today} />
             {tracks.map((track) => (

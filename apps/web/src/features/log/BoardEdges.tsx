@@ -1,16 +1,30 @@
-import { type DayTotals, type MonthFigures, type PegboardColumn, type PlainDay, type Track, scoreOn } from '@wimbel/core';
+import {
+  type DayTotals,
+  type MonthFigures,
+  type PegboardColumn,
+  type PlainDay,
+  type Track,
+  scoreOn,
+} from '@wimbel/core';
 import Bookmark from 'lucide-react-native/icons/bookmark';
 import { View } from 'react-native';
 import { amount, dateNumber, dayInWords, percent, weekdayLetter } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
-import { HabitIcon } from '../../ui/HabitIcon.tsx';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
 import type { BoardSize } from './boardSize.ts';
 
 /** Weekday letters and dates above the days. */
-export function BoardHead({ columns, size, today }: { columns: readonly PegboardColumn[]; size: BoardSize; today: PlainDay }) {
+export function BoardHead({
+  columns,
+  size,
+  today,
+}: {
+  columns: readonly PegboardColumn[];
+  size: BoardSize;
+  today: PlainDay;
+}) {
   const styles = useStyles();
   return (
     <View style={{ height: size.headPx }} aria-hidden>
@@ -29,21 +43,38 @@ export function BoardHead({ columns, size, today }: { columns: readonly Pegboard
 }
 
 /** A habit's name; on a phone with its bar and "22 of 30" below. */
-export function NameCell({ track, figures, size, color, isWide }: { track: Track; figures: MonthFigures; size: BoardSize; color: string; isWide: boolean }) {
+export function NameCell({
+  track,
+  figures,
+  size,
+  color,
+  isWide,
+}: {
+  track: Track;
+  figures: MonthFigures;
+  size: BoardSize;
+  color: string;
+  isWide: boolean;
+}) {
   const styles = useStyles();
   const { habit } = track;
   return (
     <View style={[styles.name, { height: size.rowPx }]}>
       <View style={styles.nameLine}>
-        {habit.icon && isWide ? <HabitIcon name={habit.icon} sizePx={15} color={color} /> : null}
-        <Words type="label" numberOfLines={1} style={styles.nameText}>
+        {isWide ? <View style={[styles.dot, { backgroundColor: color }]} /> : null}
+        <Words type="label" numberOfLines={isWide ? 2 : 1} style={styles.nameText}>
           {habit.name}
         </Words>
       </View>
       {isWide ? null : (
         <View style={styles.nameLine}>
           <View style={styles.miniBar}>
-            <ProgressBar ratio={figures.share ?? 0} color={color} label={`${figures.actual} of ${figures.target}`} heightPx={4} />
+            <ProgressBar
+              ratio={figures.share ?? 0}
+              color={color}
+              label={`${figures.actual} of ${figures.target}`}
+              heightPx={4}
+            />
           </View>
           <Words type="small" tone="quiet">
             {figures.actual} of {figures.target}
@@ -71,7 +102,17 @@ export function FiguresHead({ size }: { size: BoardSize }) {
 }
 
 /** Done, target, left and share of a habit's month, and its ribbon. */
-export function FiguresRow({ track, figures, size, color }: { track: Track; figures: MonthFigures; size: BoardSize; color: string }) {
+export function FiguresRow({
+  track,
+  figures,
+  size,
+  color,
+}: {
+  track: Track;
+  figures: MonthFigures;
+  size: BoardSize;
+  color: string;
+}) {
   const styles = useStyles();
   const { colors } = useTheme();
   const { habit } = track;
@@ -97,7 +138,12 @@ export function FiguresRow({ track, figures, size, color }: { track: Track; figu
         <Words type="label" style={styles.shareText}>
           {percent(figures.share)}
         </Words>
-        <ProgressBar ratio={figures.share ?? 0} color={color} label={`${figures.actual} of ${figures.target}`} heightPx={4} />
+        <ProgressBar
+          ratio={figures.share ?? 0}
+          color={color}
+          label={`${figures.actual} of ${figures.target}`}
+          heightPx={4}
+        />
       </View>
       <View style={styles.ribbon}>
         {figures.ribbon ? <Bookmark size={15} color={colors.brass} fill={colors.brass} aria-label="Ribbon" /> : null}
@@ -109,7 +155,19 @@ export function FiguresRow({ track, figures, size, color }: { track: Track; figu
 const BAR_PX = 38;
 
 /** Below the days: how many were done, and which share of what was asked. */
-export function BoardFoot({ columns, size, totals, today, passMark }: { columns: readonly PegboardColumn[]; size: BoardSize; totals: DayTotals; today: PlainDay; passMark: number }) {
+export function BoardFoot({
+  columns,
+  size,
+  totals,
+  today,
+  passMark,
+}: {
+  columns: readonly PegboardColumn[];
+  size: BoardSize;
+  totals: DayTotals;
+  today: PlainDay;
+  passMark: number;
+}) {
   const styles = useStyles();
   const { colors } = useTheme();
   return (
@@ -128,7 +186,14 @@ export function BoardFoot({ columns, size, totals, today, passMark }: { columns:
               testID={`day-${day}`}
             >
               <View style={styles.barRoom}>
-                <View style={{ width: Math.min(11, size.cellPx * 0.42), height: Math.max(2, (score ?? 0) * BAR_PX), borderRadius: 3, backgroundColor: bright ? colors.working : colors.rim }} />
+                <View
+                  style={{
+                    width: Math.min(11, size.cellPx * 0.42),
+                    height: Math.max(2, (score ?? 0) * BAR_PX),
+                    borderRadius: 3,
+                    backgroundColor: bright ? colors.working : colors.rim,
+                  }}
+                />
               </View>
               <Words type="smallStrong">{habits}</Words>
               <Words type="small" tone="quiet" style={styles.tiny}>
@@ -160,17 +225,18 @@ const useStyles = themed((colors) => ({
   date: { fontSize: 13, lineHeight: 17 },
   name: { justifyContent: 'center', gap: 2, paddingRight: SPACE.s },
   nameLine: { flexDirection: 'row', alignItems: 'center', gap: 6, minWidth: 0 },
-  nameText: { flexShrink: 1, fontSize: 14 },
+  nameText: { flexShrink: 1, lineHeight: 16 },
+  dot: { width: 9, height: 9, borderRadius: 5 },
   miniBar: { width: 52 },
-  figures: { flexDirection: 'row', alignItems: 'center', paddingLeft: SPACE.s },
-  figure: { width: 38, textAlign: 'right' },
+  figures: { flexDirection: 'row', alignItems: 'center', paddingLeft: 2 },
+  figure: { width: 37, textAlign: 'right' },
   strong: { fontFamily: 'Figtree_600SemiBold' },
-  share: { width: 52, marginLeft: 8, gap: 2, textAlign: 'right' },
+  share: { width: 46, marginLeft: 6, gap: 2, textAlign: 'right' },
   shareText: { textAlign: 'right' },
   ribbon: { width: 20, alignItems: 'flex-end' },
-  foot: { height: 92, borderTopWidth: 1, borderTopColor: colors.line },
+  foot: { height: 84, borderTopWidth: 1, borderTopColor: colors.line },
   footCell: { position: 'absolute', top: 6, alignItems: 'center' },
   barRoom: { height: BAR_PX, justifyContent: 'flex-end' },
   tiny: { letterSpacing: -0.3 },
-  footNames: { height: 92, justifyContent: 'center', borderTopWidth: 1, borderTopColor: colors.line },
+  footNames: { height: 84, justifyContent: 'center', borderTopWidth: 1, borderTopColor: colors.line },
 }));

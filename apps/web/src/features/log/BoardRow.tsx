@@ -1,4 +1,14 @@
-import { type DaySpan, type PegboardColumn, type PlainDay, type Track, cordsIn, fillRatio, formatDay, outcomeOn, pegStateOf } from '@wimbel/core';
+import {
+  type DaySpan,
+  type PegboardColumn,
+  type PlainDay,
+  type Track,
+  cordsIn,
+  fillRatio,
+  formatDay,
+  outcomeOn,
+  pegStateOf,
+} from '@wimbel/core';
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
@@ -26,7 +36,18 @@ type Props = {
 };
 
 /** One habit's days: the cords and pegs as one picture, and a cell over each day to press. */
-export const BoardRow = memo(function BoardRow({ track, span, columns, widthPx, size, color, focusDay, onPress, onOpen, onFocus }: Props) {
+export const BoardRow = memo(function BoardRow({
+  track,
+  span,
+  columns,
+  widthPx,
+  size,
+  color,
+  focusDay,
+  onPress,
+  onOpen,
+  onFocus,
+}: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   const { habit, today } = track;
@@ -63,7 +84,10 @@ export const BoardRow = memo(function BoardRow({ track, span, columns, widthPx, 
       {columns.map(({ day, x }) => {
         const outcome = outcomeOn(track, day);
         const entry = entries?.[formatDay(day)];
-        const value = habit.measure.kind === 'amount' && entry?.amount !== undefined ? `, ${amount(entry.amount, habit.measure.unit)}` : '';
+        const value =
+          habit.measure.kind === 'amount' && entry?.amount !== undefined
+            ? `, ${amount(entry.amount, habit.measure.unit)}`
+            : '';
         const isFuture = day > today;
         return (
           <Pressable

@@ -73,7 +73,11 @@ export function LogScreen() {
       {active.length === 0 ? (
         <EmptyState
           title={hasHabits ? 'No habits in this month' : 'The pegboard is still bare'}
-          text={hasHabits ? 'None of your habits was kept then. Other months are one arrow away.' : 'Each habit becomes a row of holes, one for each day. Add one on Today.'}
+          text={
+            hasHabits
+              ? 'None of your habits was kept then. Other months are one arrow away.'
+              : 'Each habit becomes a row of holes, one for each day. Add one on Today.'
+          }
         >
           {hasHabits ? null : (
             <Button kind="main" onPress={() => router.push('/habits/new')}>
@@ -111,6 +115,12 @@ export function LogScreen() {
 
 const useStyles = themed(() => ({
   head: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, marginLeft: -SPACE.m, flexWrap: 'wrap' },
-  summary: { flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between', flexWrap: 'wrap', columnGap: SPACE.xl },
+  summary: {
+    flexDirection: 'row',
+    alignItems: 'baseline',
+    justifyContent: 'space-between',
+    flexWrap: 'wrap',
+    columnGap: SPACE.xl,
+  },
   share: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s },
 }));

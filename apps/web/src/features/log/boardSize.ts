@@ -15,7 +15,7 @@ const LEAST_CELL_PX = 24;
 /** The pegboard's lengths: on a phone days scroll beside the names; on a wide screen a month fits where it can. */
 export function boardSize(widthPx: number, isWide: boolean, days: number): BoardSize {
   if (!isWide) return { namesPx: 126, cellPx: 28, weekGapPx: 6, rowPx: 44, pegR: 9.2, headPx: 46, figuresPx: 208 };
-  const namesPx = 150;
+  const namesPx = 134;
   const figuresPx = 184;
   const weekGapPx = 4;
   const room = (widthPx - namesPx - figuresPx - 5 * weekGapPx - 2) / days;

@@ -26,7 +26,8 @@ export const HabitRow = memo(function HabitRow({ track, day, onOpen, isFirst }: 
   const streak = streakOf(track);
   const outcome = outcomeOn(track, day);
   const parts = [amountWords(track, day, entry), standingWords(track, day)].filter(Boolean);
-  const note = outcome === 'rest' ? 'rest day' : outcome === 'missed' && habit.measure.kind === 'check' ? 'missed' : null;
+  const note =
+    outcome === 'rest' ? 'rest day' : outcome === 'missed' && habit.measure.kind === 'check' ? 'missed' : null;
   const tap = (): void => change(entryChange(afterTap(track, day, entry)));
   const step = habit.measure.kind === 'amount' ? `add ${habit.measure.step} ${habit.measure.unit}` : 'done';
   return (
@@ -56,7 +57,11 @@ export const HabitRow = memo(function HabitRow({ track, day, onOpen, isFirst }: 
             {[note, ...parts].filter(Boolean).join(' · ')}
           </Words>
           {streak.current > 0 ? (
-            <Words type="label" tone="brassText" label={`Streak: ${streakLength(streak.current, streak.unit)} in a row`}>
+            <Words
+              type="label"
+              tone="brassText"
+              label={`Streak: ${streakLength(streak.current, streak.unit)} in a row`}
+            >
               {streakLength(streak.current, streak.unit)}
             </Words>
           ) : null}
@@ -69,7 +74,15 @@ export const HabitRow = memo(function HabitRow({ track, day, onOpen, isFirst }: 
 const useStyles = themed((colors) => ({
   row: { flexDirection: 'row', alignItems: 'center', paddingLeft: SPACE.s, minHeight: 66 },
   parted: { borderTopWidth: 1, borderTopColor: colors.line },
-  more: { flex: 1, justifyContent: 'center', gap: 2, paddingVertical: SPACE.m, paddingLeft: SPACE.s, paddingRight: SPACE.m, minWidth: 0 },
+  more: {
+    flex: 1,
+    justifyContent: 'center',
+    gap: 2,
+    paddingVertical: SPACE.m,
+    paddingLeft: SPACE.s,
+    paddingRight: SPACE.m,
+    minWidth: 0,
+  },
   line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minWidth: 0 },
   nameLine: { flex: 1, flexDirection: 'row', alignItems: 'center', gap: 6, minWidth: 0 },
   standing: { flex: 1 },

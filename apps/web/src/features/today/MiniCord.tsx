@@ -17,7 +17,15 @@ export function MiniCord({ track, day, color }: { track: Track; day: number; col
   return (
     <Svg width={widthPx} height={2 * y} aria-hidden>
       {cordsIn(track, span).map((cord) => (
-        <Line key={cord.first} x1={xOf(cord.first)} x2={xOf(cord.last)} y1={y} y2={y} stroke={colors.brass} strokeWidth={1.8} />
+        <Line
+          key={cord.first}
+          x1={xOf(cord.first)}
+          x2={xOf(cord.last)}
+          y1={y}
+          y2={y}
+          stroke={colors.brass}
+          strokeWidth={1.8}
+        />
       ))}
       {Array.from({ length: DAYS }, (_, index) => span.first + index).map((each) => (
         <PegShapes key={each} state={pegStateOf(track, each)} x={xOf(each)} y={y} r={R} color={color} ratio={0.5} />

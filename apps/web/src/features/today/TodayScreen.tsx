@@ -50,13 +50,15 @@ export function TodayScreen() {
         <Words type="display" heading={1}>
           {weekdayName(day)}
         </Words>
-        <DateButton
-          label="Go to a day"
-          value={formatDay(day)}
-          max={formatDay(today)}
-          text={dateNear(day, today)}
-          onChange={(text) => goTo(Math.min(today, dayOf(text)))}
-        />
+        <View style={styles.dateLine}>
+          <DateButton
+            label="Go to a day"
+            value={formatDay(day)}
+            max={formatDay(today)}
+            text={dateNear(day, today)}
+            onChange={(text) => goTo(Math.min(today, dayOf(text)))}
+          />
+        </View>
       </View>
       {day < today ? (
         <Button onPress={() => goTo(today)} style={styles.todayButton}>
@@ -82,7 +84,10 @@ export function TodayScreen() {
     return (
       <Page>
         {header}
-        <EmptyState title="Nothing to check off yet" text="A habit is something small you want to do often. Add one, and today starts here.">
+        <EmptyState
+          title="Nothing to check off yet"
+          text="A habit is something small you want to do often. Add one, and today starts here."
+        >
           <Button kind="main" onPress={addHabit}>
             Add your first habit
           </Button>
@@ -90,7 +95,9 @@ export function TodayScreen() {
       </Page>
     );
   }
-  const sections = plan.sections.map((section) => <Section key={section.part} section={section} day={day} onOpen={setOpened} />);
+  const sections = plan.sections.map((section) => (
+    <Section key={section.part} section={section} day={day} onOpen={setOpened} />
+  ));
   const others =
     plan.notAsked.length > 0 ? (
       <View style={styles.section}>
@@ -127,7 +134,12 @@ export function TodayScreen() {
         )}
       </Page>
       {opened !== null ? (
-        <EntrySheet habitId={opened} day={day} onClose={() => setOpened(null)} onEditHabit={() => router.push(`/habits/${opened}` as never)} />
+        <EntrySheet
+          habitId={opened}
+          day={day}
+          onClose={() => setOpened(null)}
+          onEditHabit={() => router.push(`/habits/${opened}` as never)}
+        />
       ) : null}
     </View>
   );
@@ -145,7 +157,14 @@ function LeftLine({ day, isToday, toDo }: { day: PlainDay; isToday: boolean; toD
   const { passMark } = useAppSelector(selectSettings);
   const totals = useAppSelector((state) => selectTotals(state, { first: day, last: day }));
   const { done, due, score, full } = scoreOn(totals, day, passMark);
-  const words = toDo > 0 ? `${toDo} to go${isToday ? ' today' : ''}` : full ? 'A full day' : isToday ? 'Nothing left today' : 'Nothing left';
+  const words =
+    toDo > 0
+      ? `${toDo} to go${isToday ? ' today' : ''}`
+      : full
+        ? 'A full day'
+        : isToday
+          ? 'Nothing left today'
+          : 'Nothing left';
   return (
     <View style={[styles.left, isWide && styles.leftWide]} role="status">
       <Words type="section" heading={2}>
@@ -174,7 +193,15 @@ function SectionHead({ title, aside }: { title: string; aside: string }) {
   );
 }
 
-function Section({ section, day, onOpen }: { section: TodaySection; day: PlainDay; onOpen: (habitId: string) => void }) {
+function Section({
+  section,
+  day,
+  onOpen,
+}: {
+  section: TodaySection;
+  day: PlainDay;
+  onOpen: (habitId: string) => void;
+}) {
   const styles = useStyles();
   return (
     <View style={styles.section}>
@@ -192,6 +219,7 @@ const useStyles = themed(() => ({
   fill: { flex: 1 },
   head: { flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap' },
   date: { flex: 1, minWidth: 130 },
+  dateLine: { flexDirection: 'row', marginTop: -8, marginBottom: -6 },
   todayButton: { marginRight: SPACE.xs },
   left: { flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between' },
   leftWide: { justifyContent: 'flex-start', gap: SPACE.l },

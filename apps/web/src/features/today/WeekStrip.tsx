@@ -32,7 +32,11 @@ export function WeekStrip({ day, onChoose }: { day: PlainDay; onChoose: (day: Pl
         const isFuture = each > today;
         const state = isFuture ? 'toCome' : score === null ? 'notAsked' : full ? 'done' : done > 0 ? 'part' : 'blank';
         const isShown = each === day;
-        const words = isFuture ? 'still to come' : score === null ? 'nothing asked' : `${done} of ${due}, ${percent(score)}`;
+        const words = isFuture
+          ? 'still to come'
+          : score === null
+            ? 'nothing asked'
+            : `${done} of ${due}, ${percent(score)}`;
         return (
           <Pressable
             key={each}
@@ -45,8 +49,24 @@ export function WeekStrip({ day, onChoose }: { day: PlainDay; onChoose: (day: Pl
             style={styles.day}
           >
             <Svg width={SIZE_PX} height={SIZE_PX} aria-hidden>
-              {isShown ? <Circle cx={SIZE_PX / 2} cy={SIZE_PX / 2} r={R + 3.6} fill="none" stroke={colors.brass} strokeWidth={1.8} /> : null}
-              <PegShapes state={state} x={SIZE_PX / 2} y={SIZE_PX / 2} r={R} color={colors.working} ratio={score ?? 0} />
+              {isShown ? (
+                <Circle
+                  cx={SIZE_PX / 2}
+                  cy={SIZE_PX / 2}
+                  r={R + 3.6}
+                  fill="none"
+                  stroke={colors.brass}
+                  strokeWidth={1.8}
+                />
+              ) : null}
+              <PegShapes
+                state={state}
+                x={SIZE_PX / 2}
+                y={SIZE_PX / 2}
+                r={R}
+                color={colors.working}
+                ratio={score ?? 0}
+              />
             </Svg>
             <Words type={isShown ? 'smallStrong' : 'small'} tone={isShown ? 'ink' : 'quiet'} style={styles.letter}>
               {weekdayLetter(each)}
