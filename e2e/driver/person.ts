@@ -1,0 +1,170 @@
+import { type Browser, type BrowserContext, type Page, expect } from '@playwright/test';
+import { NOW } from './server.ts';
+
+export type HabitWish = {
+  name: string;
+  how?: 'check' | { unit: string; step: number; atLeast?: number; atMost?: number };
+  often?: 'Every day' | { perWeek: number } | { perMonth: number } | { every: number } | { on: string[] };
+  part?: 'Morning' | 'Midday' | 'Evening' | 'Any time';
+  from?: string;
+  quit?: boolean;
+  area?: string;
+};
+
+let count = 0;
+
+/** An address nobody used before. */
+export const newEmail = (): string => `person${Date.now()}.${process.pid}.${++count}@example.org`;
+export const PASSWORD = 'slow bow and long notes';
+
+/** Somebody at a device, in the words that a person would use. */
+export class Person {
+  readonly page: Page;
+  readonly context: BrowserContext;
+
+  private constructor(context: BrowserContext, page: Page) {
+    this.context = context;
+    this.page = page;
+  }
+
+  /** Sits down at a device of their own: a fresh browser, its clock at `now`. */
+  static async at(browser: Browser, options: { url?: string; size?: { width: number; height: number }; now?: string; scheme?: 'light' | 'dark' } = {}) {
+    const { url = process.env.E2E_URL, size, now = NOW, scheme = 'light' } = options;
+    const context = await browser.newContext({ baseURL: url, colorScheme: scheme, ...(size ? { viewport: size } : {}) });
+    const page = await context.newPage();
+    await page.clock.install({ time: new Date(now) });
+    return new Person(context, page);
+  }
+
+  async signUp(email = newEmail()): Promise<string> {
+    await this.page.goto('/sign-up');
+    await this.page.getByLabel('E-mail').fill(email);
+    await this.page.getByLabel('Password').fill(PASSWORD);
+    await this.button('Create account').click();
+    await expect(this.heading('Tuesday')).toBeVisible();
+    return email;
+  }
+
+  async signIn(email: string, password = PASSWORD): Promise<void> {
+    await this.page.goto('/sign-in');
+    await this.page.getByLabel('E-mail').fill(email);
+    await this.page.getByLabel('Password').fill(password);
+    await this.button('Sign in').click();
+  }
+
+  async openSample(): Promise<void> {
+    await this.page.goto('/sign-in');
+    await this.button('Open the sample').click();
+    await expect(this.heading('Tuesday')).toBeVisible();
+    await expect(this.page.getByText(/to go today/)).toBeVisible();
+  }
+
+  async go(place: 'Today' | 'Log' | 'Goals' | 'Charts'): Promise<void> {
+    await this.page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
+  }
+
+  button(name: string | RegExp) {
+    return this.page.getByRole('button', { name, exact: typeof name === 'string' });
+  }
+
+  heading(name: string | RegExp) {
+    return this.page.getByRole('heading', { name });
+  }
+
+  /** One of a few choices, chosen by its words. */
+  async choose(name: string): Promise<void> {
+    await this.page.getByRole('radio', { name, exact: true }).click();
+  }
+
+  async addHabit({ name, how = 'check', often = 'Every day', part, from, quit, area }: HabitWish): Promise<void> {
+    await this.page.goto('/habits/new');
+    await this.page.getByLabel('Name', { exact: true }).fill(name);
+    if (area) {
+      await this.choose('New area');
+      await this.page.getByLabel('Name of the new area').fill(area);
+    }
+    if (quit) await this.choose('Something to quit');
+    if (how !== 'check') {
+      await this.choose('An amount');
+      await this.page.getByLabel('Unit').fill(how.unit);
+      await this.page.getByLabel('One tap adds').fill(String(how.step));
+      await this.choose(how.atLeast === undefined ? 'At most' : 'At least');
+      await this.page.getByLabel(/how much$/).fill(String(how.atLeast ?? how.atMost));
+    }
+    if (typeof often !== 'string') {
+      if ('perWeek' in often) {
+        await this.choose('Times a week');
+        await this.page.getByLabel('Days a week').fill(String(often.perWeek));
+      } else if ('perMonth' in often) {
+        await this.choose('Times a month');
+        await this.page.getByLabel('Days a month').fill(String(often.perMonth));
+      } else if ('every' in often) {
+        await this.choose('Every few days');
+        await this.page.getByLabel('Every how many days').fill(String(often.every));
+      } else {
+        await this.choose('On weekdays');
+        for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']) {
+          const box = this.page.getByRole('checkbox', { name: day });
+          if ((await box.getAttribute('aria-checked')) !== String(often.on.includes(day))) await box.click();
+        }
+      }
+    }
+    if (part) await this.choose(part);
+    if (from) await this.page.getByLabel('First day').fill(from);
+    await this.button('Add habit').click();
+    await expect(this.page.getByText(`${name} is on your days`)).toBeVisible();
+  }
+
+  /** The large peg of a habit on Today. */
+  peg(name: string) {
+    return this.page.getByRole('checkbox', { name: new RegExp(`^${name}:`) });
+  }
+
+  /** A habit's row on Today: how it stands, in words. */
+  row(name: string) {
+    return this.page.getByRole('button', { name: `${name}, more` });
+  }
+
+  async checkOff(name: string): Promise<void> {
+    await this.peg(name).click();
+    await expect(this.peg(name)).toHaveAttribute('aria-checked', 'true');
+  }
+
+  /** A cell of the pegboard, by habit and day in words ("Tuesday 24 November"). */
+  cell(habit: string, day: string) {
+    return this.page.getByRole('checkbox', { name: new RegExp(`^${habit}, ${day}:`) });
+  }
+
+  /** The figures beside a habit's row in the log: "Cello: 3 done of 30, 27 left, 10 %". */
+  figures(habit: string) {
+    return this.page.getByRole('group', { name: new RegExp(`^${habit}: \\d+ done of`) });
+  }
+
+  /** Waits until nothing waits to be sent any more. */
+  async everythingSaved(): Promise<void> {
+    await expect.poll(() => this.waiting(), { message: 'changes still waiting on the device' }).toBe(0);
+  }
+
+  /** How many changes are kept on this device for the server. */
+  waiting(): Promise<number> {
+    return this.page.evaluate(
+      () =>
+        new Promise<number>((resolve, reject) => {
+          const opening = indexedDB.open('wimbel');
+          opening.onerror = () => reject(opening.error);
+          opening.onsuccess = () => {
+            const db = opening.result;
+            const counting = db.transaction('changes').objectStore('changes').count();
+            counting.onsuccess = () => {
+              db.close();
+              resolve(counting.result);
+            };
+          };
+        }),
+    );
+  }
+
+  async leave(): Promise<void> {
+    await this.context.close();
+  }
+}

@@ -1,0 +1,68 @@
+import { execFileSync } from 'node:child_process';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { buildServer, buildWeb } from '../../scripts/machine/build.mjs';
+import { dropCluster, ensureDatabase, ensurePostgres, startCluster } from '../../scripts/machine/postgres.mjs';
+import { startServer } from '../../scripts/machine/server.mjs';
+import { ROOT, STATE, endProcess, freePort } from '../../scripts/machine/system.mjs';
+
+/** The instant that the tests play at: a Tuesday morning. */
+export const NOW = '2026-11-24T09:30:00Z';
+export const TODAY = '2026-11-24';
+
+const SECRET = 'a secret that is only good for tests, and long';
+
+/** A server of its own on a cluster of its own, to be used, killed and ended by tests. */
+export async function startWimbel(name: string, { now = NOW }: { now?: string } = {}) {
+  ensurePostgres();
+  buildWeb();
+  buildServer();
+  mkdirSync(STATE, { recursive: true });
+  const sampleFile = join(STATE, `${name}-sample.json`);
+  writeFileSync(sampleFile, execFileSync('npx', ['tsx', 'scripts/sample.ts', '--today', TODAY], { cwd: ROOT, maxBuffer: 1 << 26 }));
+  const port = await freePort();
+  const launch = () =>
+    startServer({
+      databaseUrl: cluster.url('wimbel'),
+      port,
+      secret: SECRET,
+      sampleFile,
+      logFile: join(STATE, `${name}-server.log`),
+      env: { WIMBEL_NOW: now, WIMBEL_SIGN_IN_ATTEMPTS: '1000' },
+    });
+  dropCluster(name);
+  let cluster = await startCluster(name);
+  ensureDatabase(cluster, 'wimbel');
+  let server = await launch();
+  return {
+    url: server.url as string,
+    sampleFile,
+    databaseUrl: () => cluster.url('wimbel') as string,
+    /** Ends the server as a power cut would. */
+    killServer: () => process.kill(server.pid!, 'SIGKILL'),
+    /** Ends the database's main process as a power cut would; its helpers end with it. */
+    killDatabase: () => process.kill(cluster.pid!, 'SIGKILL'),
+    restartServer: async () => {
+      await endProcess(server.pid);
+      server = await launch();
+    },
+    restartDatabase: async () => {
+      const before = cluster.port;
+      for (let tries = 0; ; tries++) {
+        try {
+          cluster = await startCluster(name);
+          break;
+        } catch (error) {
+          // The helpers of the killed process may need a moment to let go of the shared memory.
+          if (tries > 20) throw error;
+          await new Promise((resolve) => setTimeout(resolve, 300));
+        }
+      }
+      return { moved: cluster.port !== before };
+    },
+    end: async () => {
+      await endProcess(server.pid);
+      dropCluster(name);
+    },
+  };
+}

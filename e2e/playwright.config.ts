@@ -1,0 +1,34 @@
+import { defineConfig } from '@playwright/test';
+
+export const CHROMIUM_ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+export const PHONE = { width: 390, height: 844 };
+export const WIDE = { width: 1280, height: 800 };
+
+export default defineConfig({
+  testDir: './tests',
+  globalSetup: './globalSetup.ts',
+  outputDir: '../test-results',
+  timeout: 60_000,
+  expect: { timeout: 8_000 },
+  workers: 2,
+  fullyParallel: false,
+  reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
+  use: {
+    viewport: PHONE,
+    locale: 'en-GB',
+    timezoneId: 'Europe/London',
+    actionTimeout: 10_000,
+    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_ARGS },
+    trace: 'off',
+    screenshot: 'only-on-failure',
+  },
+});
