@@ -1,23 +1,34 @@
-const node = (name, dir, zone) => ({
-  displayName: name,
+const swc = [
+  '@swc/jest',
+  { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } },
+];
+
+/** Packages that are published as ES modules only. */
+const ESM =
+  'd3-[a-z-]+|internmap|better-auth|@better-auth|@better-fetch|better-call|jose|nanostores|@noble|@standard-schema|rou3|defu|zod|kysely|set-cookie-parser|uuid';
+
+const node = (displayName, folder, more = {}) => ({
+  displayName,
   rootDir: import.meta.dirname,
-  roots: [`<rootDir>/${dir}`],
+  roots: [`<rootDir>/${folder}`],
   testEnvironment: 'node',
-  extensionsToTreatAsEsm: ['.ts'],
   testMatch: ['**/*.test.ts'],
-  transform: {
-    '^.+\\.(ts|mjs|js)$': [
-      '@swc/jest',
-      { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } },
-    ],
-  },
-  transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z]+|internmap)/)'],
-  ...(zone ? { globals: { zone } } : {}),
+  transform: { '\\.(ts|mjs|js)$': swc },
+  transformIgnorePatterns: [`/node_modules/(?!(?:.*/)?(${ESM})/)`],
+  ...more,
 });
+
 export default {
+  testTimeout: 30_000,
   projects: [
     node('core', 'packages/core/src'),
     node('contract', 'packages/contract/src'),
     node('exchange', 'packages/exchange/src'),
+    node('sample', 'scripts/sample'),
+    node('server', 'apps/server/src', {
+      globalSetup: '<rootDir>/apps/server/src/testing/globalSetup.cjs',
+      globalTeardown: '<rootDir>/apps/server/src/testing/globalTeardown.cjs',
+    }),
+    '<rootDir>/apps/web/jest.config.cjs',
   ],
 };

@@ -28,9 +28,16 @@ export class Person {
   }
 
   /** Sits down at a device of their own: a fresh browser, its clock at `now`. */
-  static async at(browser: Browser, options: { url?: string; size?: { width: number; height: number }; now?: string; scheme?: 'light' | 'dark' } = {}) {
+  static async at(
+    browser: Browser,
+    options: { url?: string; size?: { width: number; height: number }; now?: string; scheme?: 'light' | 'dark' } = {},
+  ) {
     const { url = process.env.E2E_URL, size, now = NOW, scheme = 'light' } = options;
-    const context = await browser.newContext({ baseURL: url, colorScheme: scheme, ...(size ? { viewport: size } : {}) });
+    const context = await browser.newContext({
+      baseURL: url,
+      colorScheme: scheme,
+      ...(size ? { viewport: size } : {}),
+    });
     const page = await context.newPage();
     await page.clock.install({ time: new Date(now) });
     return new Person(context, page);

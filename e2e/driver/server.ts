@@ -19,7 +19,10 @@ export async function startWimbel(name: string, { now = NOW }: { now?: string } 
   buildServer();
   mkdirSync(STATE, { recursive: true });
   const sampleFile = join(STATE, `${name}-sample.json`);
-  writeFileSync(sampleFile, execFileSync('npx', ['tsx', 'scripts/sample.ts', '--today', TODAY], { cwd: ROOT, maxBuffer: 1 << 26 }));
+  writeFileSync(
+    sampleFile,
+    execFileSync('npx', ['tsx', 'scripts/sample.ts', '--today', TODAY], { cwd: ROOT, maxBuffer: 1 << 26 }),
+  );
   const port = await freePort();
   const launch = () =>
     startServer({

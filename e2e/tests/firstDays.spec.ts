@@ -7,7 +7,9 @@ for (const [device, size] of [
   ['wide screen', WIDE],
 ] as const) {
   test.describe(`on a ${device}`, () => {
-    test('a person signs up, adds a habit, checks it off, and finds it again after a reload and on a second device', async ({ browser }) => {
+    test('a person signs up, adds a habit, checks it off, and finds it again after a reload and on a second device', async ({
+      browser,
+    }) => {
       const first = await Person.at(browser, { size });
       const email = await first.signUp();
       await expect(first.page.getByText('Nothing to check off yet')).toBeVisible();
@@ -33,7 +35,9 @@ for (const [device, size] of [
       await first.leave();
     });
 
-    test('what is checked off without a connection is kept, sent when it is back, and there on the second device', async ({ browser }) => {
+    test('what is checked off without a connection is kept, sent when it is back, and there on the second device', async ({
+      browser,
+    }) => {
       const first = await Person.at(browser, { size });
       const email = await first.signUp();
       await first.addHabit({ name: 'Tide table' });

@@ -100,10 +100,12 @@ export function createApp({ db, auth, clock, log, origins, sample, webRoot }: Ap
       },
     }),
   );
-  app.on(['GET', 'POST'], '/api/auth/*', (c) => {
+  app.on(['GET', 'POST'], '/api/auth/*', async (c) => {
     const headers = new Headers(c.req.raw.headers);
-    headers.set(CLIENT_ADDRESS_HEADER, c.env.incoming ? (getConnInfo(c).remote.address ?? 'unknown') : '127.0.0.1');
-    return auth.handler(new Request(c.req.raw, { headers }));
+    headers.set(CLIENT_ADDRESS_HEADER, c.env?.incoming ? (getConnInfo(c).remote.address ?? 'unknown') : '127.0.0.1');
+    const response = await auth.handler(new Request(c.req.raw, { headers }));
+    if (response.status === 404) throw new AppError('notFound');
+    return response;
   });
   app.all('/api/*', () => {
     throw new AppError('notFound');

@@ -14,6 +14,8 @@ export function createDatabase(url: string, onIdleError: (error: Error) => void 
     options: '-c timezone=UTC -c statement_timeout=30000',
   });
   pool.on('error', onIdleError);
+  // A connection that breaks while a transaction holds it says so on itself, too; its query fails by itself.
+  pool.on('connect', (client) => client.on('error', () => {}));
   return { db: drizzle({ client: pool, casing: 'snake_case' }), pool, close: () => pool.end() };
 }
 

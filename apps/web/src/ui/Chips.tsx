@@ -1,7 +1,8 @@
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { themed } from '../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../theme/space.ts';
 import { Words } from './Words.tsx';
+import { Choice } from './Choice.tsx';
 
 export type Chip = { value: string; label: string; dot?: string };
 
@@ -22,11 +23,11 @@ export function Chips({ label, chips, chosen, onPress, isMultiple = false }: Pro
       {chips.map((chip) => {
         const isChosen = chosen.includes(chip.value);
         return (
-          <Pressable
+          <Choice
             key={chip.value}
             role={isMultiple ? 'checkbox' : 'radio'}
-            aria-checked={isChosen}
-            aria-label={chip.label}
+            isChosen={isChosen}
+            label={chip.label}
             onPress={() => onPress(chip.value)}
             style={[styles.chip, isChosen && styles.chosen]}
           >
@@ -34,7 +35,7 @@ export function Chips({ label, chips, chosen, onPress, isMultiple = false }: Pro
             <Words type="strong" tone={isChosen ? 'onWorking' : 'quiet'}>
               {chip.label}
             </Words>
-          </Pressable>
+          </Choice>
         );
       })}
     </View>

@@ -88,7 +88,7 @@ function PlaceLink({
       style={isWide ? [styles.railLink, isHere && styles.railHere] : styles.barLink}
     >
       <place.icon size={isWide ? 19 : 23} color={color} strokeWidth={1.9} />
-      <Words type={isWide ? 'name' : 'label'} tone={isHere ? 'working' : 'quiet'}>
+      <Words type={isWide ? 'name' : 'label'} tone={isHere ? (isWide ? 'deep' : 'working') : 'quiet'}>
         {place.label}
       </Words>
     </Pressable>

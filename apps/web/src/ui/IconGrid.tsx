@@ -1,7 +1,8 @@
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { themed, useTheme } from '../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../theme/space.ts';
 import { HABIT_ICONS } from './habitIcons.ts';
+import { Choice } from './Choice.tsx';
 
 /** A small grid of icons of which one, or none, is chosen. */
 export function IconGrid({ value, onChange }: { value: string; onChange: (name: string) => void }) {
@@ -12,16 +13,16 @@ export function IconGrid({ value, onChange }: { value: string; onChange: (name: 
       {Object.entries(HABIT_ICONS).map(([name, { icon: Shape, label }]) => {
         const isChosen = name === value;
         return (
-          <Pressable
+          <Choice
             key={name}
             role="radio"
-            aria-checked={isChosen}
-            aria-label={label}
+            isChosen={isChosen}
+            label={label}
             onPress={() => onChange(isChosen ? '' : name)}
             style={[styles.cell, isChosen && styles.chosen]}
           >
             <Shape size={20} color={isChosen ? colors.onWorking : colors.quiet} strokeWidth={1.9} />
-          </Pressable>
+          </Choice>
         );
       })}
     </View>

@@ -1,7 +1,8 @@
 import type { PegState } from '@wimbel/core';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import Svg from 'react-native-svg';
 import { TOUCH_PX } from '../theme/space.ts';
+import { Choice } from './Choice.tsx';
 import { PegShapes } from './pegShapes.tsx';
 
 type Props = {
@@ -21,10 +22,10 @@ type Props = {
 export function Peg({ state, sizePx, color, ratio, label, isChecked, onPress, onLongPress, testID }: Props) {
   const shown = state === 'notAsked' || state === 'outside' || state === 'toCome' ? 'blank' : state;
   return (
-    <Pressable
+    <Choice
       role="checkbox"
-      aria-checked={isChecked}
-      aria-label={label}
+      isChosen={isChecked}
+      label={label}
       onPress={onPress}
       onLongPress={onLongPress}
       testID={testID}
@@ -33,7 +34,7 @@ export function Peg({ state, sizePx, color, ratio, label, isChecked, onPress, on
       <View style={styles.drop}>
         <PegPicture state={shown} sizePx={sizePx} color={color} ratio={ratio} />
       </View>
-    </Pressable>
+    </Choice>
   );
 }
 

@@ -1,7 +1,8 @@
-import { Pressable, ScrollView, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { themed } from '../theme/Theme.tsx';
 import { CORNER, SPACE } from '../theme/space.ts';
 import { Words } from './Words.tsx';
+import { Choice } from './Choice.tsx';
 
 type Props<V extends string> = {
   label: string;
@@ -20,18 +21,18 @@ export function Segments<V extends string>({ label, value, choices, onChange, is
       {choices.map((choice) => {
         const isChosen = choice.value === value;
         return (
-          <Pressable
+          <Choice
             key={choice.value}
             role="radio"
-            aria-checked={isChosen}
-            aria-label={choice.label}
+            isChosen={isChosen}
+            label={choice.label}
             onPress={() => onChange(choice.value)}
             style={[styles.choice, isChosen && styles.chosen]}
           >
             <Words type="strong" tone={isChosen ? 'onWorking' : 'quiet'}>
               {choice.label}
             </Words>
-          </Pressable>
+          </Choice>
         );
       })}
     </View>

@@ -85,9 +85,11 @@ export function Board({
       Home: [row, span.first],
       End: [row, last],
     };
-    if (event.key === 'Enter') {
+    if (event.key === 'Enter' || event.key === ' ') {
       event.preventDefault();
-      onOpen(entry.habitId, entry.day);
+      // A cell is a pressable of its own: it must not take the same key for a tap.
+      event.stopPropagation();
+      (event.key === 'Enter' ? onOpen : press)(entry.habitId, entry.day);
       return;
     }
     const move = moves[event.key];
@@ -150,7 +152,12 @@ export function Board({
           <FootNames />
         </View>
         <ScrollView ref={scroller} horizontal style={styles.days}>
-          <View style={{ width: board.widthPx }} role="grid" aria-label="Days" {...({ onKeyDown } as object)}>
+          <View
+            style={{ width: board.widthPx }}
+            role="group"
+            aria-label="Days"
+            {...({ onKeyDownCapture: onKeyDown } as object)}
+          >
             {board.columns
               .filter((column) => column.isWeekend)
               .map(({ day, x }) => (

@@ -145,8 +145,8 @@ export function FiguresRow({
           heightPx={4}
         />
       </View>
-      <View style={styles.ribbon}>
-        {figures.ribbon ? <Bookmark size={15} color={colors.brass} fill={colors.brass} aria-label="Ribbon" /> : null}
+      <View style={styles.ribbon} aria-hidden>
+        {figures.ribbon ? <Bookmark size={15} color={colors.brass} fill={colors.brass} /> : null}
       </View>
     </View>
   );

@@ -56,7 +56,7 @@ export const BoardRow = memo(function BoardRow({
   const middleOf = (day: PlainDay): number => (columns[day - span.first]?.x ?? 0) + size.cellPx / 2;
   const startsBefore = (first: PlainDay): boolean => first === span.first;
   return (
-    <View role="row" style={{ width: widthPx, height: size.rowPx }}>
+    <View role="group" aria-label={habit.name} style={{ width: widthPx, height: size.rowPx }}>
       <Svg width={widthPx} height={size.rowPx} aria-hidden style={styles.picture}>
         {cordsIn(track, span).map((cord) => (
           <Line

@@ -1,0 +1,4 @@
+module.exports = async () => {
+  const { dropCluster } = await import('../../../../scripts/machine/postgres.mjs');
+  dropCluster('server-tests');
+};

@@ -1,0 +1,125 @@
+import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
+import type { Change, ChangesAnswer, ChangesSince, ErrorBody } from '@wimbel/contract';
+import pg from 'pg';
+import { createApp } from '../app.ts';
+import { createClock } from '../clock.ts';
+import { createDatabase, migrateDatabase } from '../db/connection.ts';
+import { createAuth } from '../features/account/auth.ts';
+import { prepareSample, sampleOf } from '../features/sample/service.ts';
+import { createLog } from '../log.ts';
+
+export const ORIGIN = 'http://localhost:4790';
+const SECRET = 'a secret that is only good for tests, and long';
+export const MIGRATIONS = join(__dirname, '../../drizzle');
+
+type Options = { signInAttempts?: number; sampleFile?: string; webRoot?: string; log?: (line: string) => void };
+
+/** The whole server on a database of its own in the tests' cluster. */
+export async function startTestServer({ signInAttempts = 1000, sampleFile, webRoot, log }: Options = {}) {
+  const name = `t_${randomUUID().replaceAll('-', '')}`;
+  const admin = new pg.Client({ connectionString: process.env.TEST_DATABASE_URL });
+  await admin.connect();
+  await admin.query(`create database ${name}`);
+  await admin.end();
+  const url = process.env.TEST_DATABASE_URL!.replace(/\/postgres$/, `/${name}`);
+  await migrateDatabase(url, MIGRATIONS);
+  const { db, pool, close } = createDatabase(url);
+  const auth = createAuth(db, { secret: SECRET, origins: [ORIGIN], signInAttempts });
+  const clock = createClock('2026-11-24T09:30:00Z');
+  const sample = sampleFile === undefined ? null : sampleOf(SECRET);
+  if (sample !== null && sampleFile !== undefined) await prepareSample({ db, auth, clock }, sample, sampleFile);
+  const logger = createLog(log ? 'info' : 'silent');
+  if (log) {
+    for (const level of ['info', 'error'] as const) {
+      logger[level] = ((fields: object, message: string) => log(JSON.stringify({ ...fields, message }))) as never;
+    }
+  }
+  const app = createApp({ db, auth, clock, log: logger, origins: [ORIGIN], sample, webRoot: webRoot ?? null });
+  const request = (path: string, init: RequestInit = {}) => app.request(`${ORIGIN}${path}`, init);
+  return { app, db, pool, url, request, close, signUp: (email?: string) => signUp(request, email) };
+}
+
+export type TestServer = Awaited<ReturnType<typeof startTestServer>>;
+type Request = TestServer['request'];
+
+export const json = (body: unknown, headers: Record<string, string> = {}): RequestInit => ({
+  method: 'POST',
+  body: JSON.stringify(body),
+  headers: { 'content-type': 'application/json', origin: ORIGIN, ...headers },
+});
+
+/** Signs a new person up, and gives what they can do. */
+async function signUp(request: Request, email = `${randomUUID()}@example.org`) {
+  const password = 'slow bow and long notes';
+  const response = await request('/api/auth/sign-up/email', json({ email, password, name: 'Someone' }));
+  if (!response.ok) throw new Error(`sign-up: ${response.status} ${await response.text()}`);
+  const cookie = response.headers
+    .getSetCookie()
+    .map((each) => each.split(';')[0])
+    .join('; ');
+  const { user } = (await response.json()) as { user: { id: string } };
+  const send = (changes: Partial<Change>[]) => request('/api/changes', json({ changes }, { cookie }));
+  return {
+    email,
+    password,
+    cookie,
+    userId: user.id,
+    setCookie: response.headers.getSetCookie(),
+    send,
+    apply: async (...changes: Partial<Change>[]): Promise<ChangesAnswer> => {
+      const answer = await send(changes);
+      if (!answer.ok) throw new Error(`changes: ${answer.status} ${await answer.text()}`);
+      return (await answer.json()) as ChangesAnswer;
+    },
+    since: async (revision = 0): Promise<ChangesSince> =>
+      (await (await request(`/api/changes?since=${revision}`, { headers: { cookie } })).json()) as ChangesSince,
+    get: (path: string) => request(path, { headers: { cookie } }),
+  };
+}
+
+export type TestPerson = Awaited<ReturnType<typeof signUp>>;
+
+export const errorOf = async (response: Response): Promise<ErrorBody> => (await response.json()) as ErrorBody;
+
+let made = 0;
+
+/** A change with an id and an instant of its own, each later than the one before. */
+export function change(
+  collection: Change['collection'],
+  key: string,
+  record: unknown,
+  more: Partial<Change> = {},
+): Change {
+  made++;
+  return {
+    id: randomUUID(),
+    madeAt: new Date(Date.UTC(2026, 10, 24, 9, 0, 0) + made * 1000).toISOString(),
+    collection,
+    key,
+    record: record as never,
+    ...more,
+  };
+}
+
+export const habitRecord = (id: string, more: object = {}) => ({
+  id,
+  name: 'Scales',
+  order: 0,
+  aim: 'build',
+  partOfDay: 'any',
+  measure: { kind: 'check' },
+  terms: [{ from: '2026-11-01', schedule: { kind: 'daily' } }],
+  startsOn: '2026-11-01',
+  ...more,
+});
+
+export const habitChange = (id: string, more: object = {}, rest: Partial<Change> = {}) =>
+  change('habits', id, habitRecord(id, more), rest);
+
+export const entryChange = (
+  habitId: string,
+  day: string,
+  more: object | null = { mark: 'done' },
+  rest: Partial<Change> = {},
+) => change('entries', `${day} ${habitId}`, more === null ? null : { habitId, day, ...more }, rest);

@@ -1,0 +1,75 @@
+import { expect, test } from '@playwright/test';
+import pg from 'pg';
+import { Person } from '../driver/person.ts';
+import { startWimbel } from '../driver/server.ts';
+
+test.setTimeout(150_000);
+
+test('server and database are killed while changes are sent: what was acknowledged is there once, the rest arrives by itself', async ({
+  browser,
+}) => {
+  const wimbel = await startWimbel('cuts');
+  try {
+    const person = await Person.at(browser, { url: wimbel.url });
+    const email = await person.signUp();
+    await person.addHabit({ name: 'Pages', how: { unit: 'pages', step: 1, atLeast: 100 } });
+    await person.addHabit({ name: 'Scales', from: '2026-11-01' });
+    await person.everythingSaved();
+    const acknowledged: string[] = [];
+    person.page.on('response', (response) => {
+      if (!response.url().endsWith('/api/changes') || !response.ok()) return;
+      void response.json().then(
+        (body: { results: { id: string; status: string }[] }) =>
+          acknowledged.push(...body.results.filter((each) => each.status === 'accepted').map((each) => each.id)),
+        () => undefined,
+      );
+    });
+    const tap = async (times: number): Promise<void> => {
+      for (let i = 0; i < times; i++) await person.peg('Pages').click();
+    };
+
+    await tap(6);
+    wimbel.killServer();
+    await tap(6);
+    await expect(person.page.getByText(/kept here until the server is back/)).toBeVisible();
+    await wimbel.restartServer();
+    await person.page.clock.runFor(20_000);
+    await person.everythingSaved();
+
+    await tap(6);
+    wimbel.killDatabase();
+    await tap(6);
+    await person.go('Log');
+    await person.cell('Scales', 'Tuesday 3 November').click();
+    await expect(person.page.getByText(/kept here until the server is back/)).toBeVisible();
+    const { moved } = await wimbel.restartDatabase();
+    if (moved) await wimbel.restartServer();
+    await person.page.clock.runFor(40_000);
+    await person.everythingSaved();
+
+    const database = new pg.Client({ connectionString: wimbel.databaseUrl() });
+    await database.connect();
+    const { rows } = await database.query(
+      `select day::text, amount, mark, change_id from entries join "user" on "user".id = user_id where email = $1 order by day`,
+      [email],
+    );
+    await database.end();
+    expect(rows.map(({ day, amount, mark }) => ({ day, amount, mark }))).toEqual([
+      { day: '2026-11-03', amount: null, mark: 'done' },
+      { day: '2026-11-24', amount: 24, mark: null },
+    ]);
+    expect(acknowledged.length).toBeGreaterThan(0);
+    // Each was acknowledged once, and the last one of a record is the one that is stored.
+    expect(new Set(acknowledged).size).toBe(acknowledged.length);
+    expect(rows.map((row) => row.change_id)).toContain(acknowledged.at(-1));
+
+    await person.page.reload();
+    await person.go('Today');
+    await expect(person.row('Pages')).toContainText('24 of 100 pages');
+    const other = await Person.at(browser, { url: wimbel.url });
+    await person.leave();
+    await other.leave();
+  } finally {
+    await wimbel.end();
+  }
+});
