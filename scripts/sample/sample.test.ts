@@ -1,0 +1,45 @@
+import { dayOf, reportOf } from '@wimbel/core';
+import { dataFileOf, readDataFile, writeDataFile } from '@wimbel/exchange';
+import { sampleRecords } from './generate.ts';
+
+const TODAY = dayOf('2026-11-24');
+
+describe('the sample person', () => {
+  it('is the same to the letter for the same day', () => {
+    const write = () => writeDataFile(dataFileOf(sampleRecords(TODAY)));
+    expect(write()).toBe(write());
+    expect(write()).not.toBe(writeDataFile(dataFileOf(sampleRecords(TODAY + 1))));
+  });
+
+  it.each(['2026-11-24', '2024-02-29', '2025-12-31', '2026-01-01', '2027-07-04'])(
+    'is a good data file as of %s',
+    (day) => {
+      expect(readDataFile(dataFileOf(sampleRecords(dayOf(day)))).issues).toEqual([]);
+    },
+  );
+
+  it('looks lived-in: every schedule and measure, a pause, new terms, misses with reasons, ended and archived habits', () => {
+    const { habits, entries } = sampleRecords(TODAY);
+    expect(new Set(habits.flatMap((habit) => habit.terms.map((each) => each.schedule.kind)))).toEqual(
+      new Set(['daily', 'weekdays', 'interval', 'perWeek', 'perMonth']),
+    );
+    expect(new Set(habits.map((habit) => `${habit.aim} ${habit.measure.kind}`))).toEqual(
+      new Set(['build check', 'build amount', 'quit check', 'quit amount']),
+    );
+    expect(habits.some((habit) => habit.pauses?.length)).toBe(true);
+    expect(habits.some((habit) => habit.terms.length > 1)).toBe(true);
+    expect(habits.some((habit) => habit.archived) && habits.some((habit) => habit.endsOn && !habit.archived)).toBe(
+      true,
+    );
+    expect(entries.filter((entry) => entry.mark === 'missed' && entry.note).length).toBeGreaterThan(20);
+    expect(entries.every((entry) => entry.day <= '2026-11-24')).toBe(true);
+  });
+
+  it('has goals that are reached, overdue, behind and ahead', () => {
+    const { goals, months } = reportOf(sampleRecords(TODAY), TODAY);
+    expect(new Set(Object.values(goals).map((goal) => goal.pace))).toEqual(
+      new Set(['reached', 'overdue', 'behind', 'ahead']),
+    );
+    expect(months['2026-05']!.share!).toBeGreaterThan(months['2026-01']!.share!);
+  });
+});
