@@ -4,7 +4,12 @@ const web = (room) => `^apps/web/src/${room}/`;
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
   forbidden: [
-    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
     { name: 'no-unresolved', severity: 'error', from: { pathNot: '^apps/web/' }, to: { couldNotResolve: true } },
     {
       name: 'core-is-pure',
@@ -37,9 +42,19 @@ module.exports = {
       from: { path: '^packages/([^/]+)/' },
       to: { path: '^packages/([^/]+)/src/(?!index\\.ts$)', pathNot: '^packages/$1/' },
     },
-    { name: 'not-through-own-index', severity: 'error', from: { path: '^packages/([^/]+)/src/' }, to: { path: '^packages/$1/src/index\\.ts$' } },
+    {
+      name: 'not-through-own-index',
+      severity: 'error',
+      from: { path: '^packages/([^/]+)/src/' },
+      to: { path: '^packages/$1/src/index\\.ts$' },
+    },
     { name: 'server-apart-from-web', severity: 'error', from: { path: '^apps/server/' }, to: { path: '^apps/web/' } },
-    { name: 'web-apart-from-server', severity: 'error', from: { path: '^apps/web/' }, to: { path: '^apps/server/|^packages/exchange/' } },
+    {
+      name: 'web-apart-from-server',
+      severity: 'error',
+      from: { path: '^apps/web/' },
+      to: { path: '^apps/server/|^packages/exchange/' },
+    },
     {
       name: 'features-apart',
       comment: 'A feature never imports another; what two need moves down.',
@@ -47,7 +62,12 @@ module.exports = {
       from: { path: '^apps/web/src/features/([^/]+)/' },
       to: { path: '^apps/web/src/features/', pathNot: '^apps/web/src/features/$1/' },
     },
-    { name: 'records-below-features', severity: 'error', from: { path: `${web('records')}|${web('charts')}` }, to: { path: `^apps/web/app/|${web('features')}` } },
+    {
+      name: 'records-below-features',
+      severity: 'error',
+      from: { path: `${web('records')}|${web('charts')}` },
+      to: { path: `^apps/web/app/|${web('features')}` },
+    },
     {
       name: 'ui-at-the-bottom',
       severity: 'error',
@@ -66,6 +86,10 @@ module.exports = {
     tsConfig: { fileName: 'tsconfig.json' },
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '/dist/|\\.metro-cache|\\.expo/|public/|e2e/\\.shot' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'], extensions: ['.ts', '.tsx', '.mjs', '.cjs', '.js', '.json'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.mjs', '.cjs', '.js', '.json'],
+    },
   },
 };

@@ -41,7 +41,7 @@ export async function startTestServer({ signInAttempts = 1000, sampleFile, webRo
 }
 
 export type TestServer = Awaited<ReturnType<typeof startTestServer>>;
-type Request = TestServer['request'];
+type Request = (path: string, init?: RequestInit) => Response | Promise<Response>;
 
 export const json = (body: unknown, headers: Record<string, string> = {}): RequestInit => ({
   method: 'POST',

@@ -5,7 +5,10 @@ import { weekSpan } from '../calendar/week.ts';
 import { roundRatio } from '../number/exact.ts';
 import { PARTS_PER_DAY, askKindOf, owedParts } from './schedule.ts';
 import { termsIndexOn } from './terms.ts';
-import { OWED_MONTHLY, OWED_WEEKLY, type Track, asksOn, isOpen, outcomeOn } from './track.ts';
+import { OUTCOMES } from './outcome.ts';
+import { FLEXIBLE, OWED_MONTHLY, OWED_WEEKLY, type Track, isOpen } from './track.ts';
+
+const DONE = OUTCOMES.indexOf('done');
 
 export type PeriodKind = 'weeks' | 'months';
 
@@ -32,16 +35,19 @@ export function quotaStanding(track: Track, kind: PeriodKind, period: DaySpan): 
   const bit = kind === 'weeks' ? OWED_WEEKLY : OWED_MONTHLY;
   const first = Math.max(period.first, track.first);
   const last = Math.min(period.last, track.horizon);
+  const flexible = bit | FLEXIBLE;
   let parts = 0;
   let done = 0;
   let remaining = 0;
   let index = termsIndexOn(track.terms, first);
   for (let day = first; day <= last; day++) {
     while (index + 1 < track.terms.length && track.terms[index + 1]!.from <= day) index++;
+    const ask = track.asks[day - track.first]!;
+    if ((ask & FLEXIBLE) === 0) continue;
     const { schedule } = track.terms[index]!;
     if (askKindOf(schedule) !== kind) continue;
-    if (day <= track.today && outcomeOn(track, day) === 'done') done++;
-    if ((asksOn(track, day) & bit) === 0) continue;
+    if (day <= track.today && track.outcomes[day - track.first] === DONE) done++;
+    if ((ask & flexible) !== flexible) continue;
     parts += owedParts(schedule, day);
     if (day > track.today || isOpen(track, day)) remaining++;
   }

@@ -15,10 +15,8 @@ export function namesDay(schedule: Schedule, from: PlainDay, day: PlainDay): boo
   switch (schedule.kind) {
     case 'daily':
       return true;
-    case 'weekdays': {
-      const weekday = WEEKDAYS[weekdayOf(day)];
-      return weekday !== undefined && schedule.days.includes(weekday);
-    }
+    case 'weekdays':
+      return schedule.days.includes(WEEKDAYS[weekdayOf(day)]!);
     case 'interval':
       return (((day - from) % schedule.every) + schedule.every) % schedule.every === 0;
     default:

@@ -2,7 +2,10 @@ import type { PlainDay } from '../calendar/plainDay.ts';
 import { holdsDay } from '../calendar/span.ts';
 import { quotaHistory } from './quota.ts';
 import type { AskKind } from './schedule.ts';
-import { DUE, type Track, isOpen, outcomeOn, streakUnitOn } from './track.ts';
+import { OUTCOMES } from './outcome.ts';
+import { DUE, type Track, isOpen, streakUnitOn } from './track.ts';
+
+const DONE = OUTCOMES.indexOf('done');
 
 /** A row of kept days, weeks or months. `first` and `last` are days; of periods, the last is never after today. */
 export type Run = { length: number; first: PlainDay; last: PlainDay; isAlive: boolean };
@@ -39,12 +42,12 @@ export function chainRuns(turns: Iterable<Turn>): Run[] {
 }
 
 function* dayTurns(track: Track): Generator<Turn> {
-  const { asks, first, today } = track;
+  const { asks, outcomes, first, today } = track;
   const end = Math.min(asks.length - 1, today - first);
   for (let i = 0; i <= end; i++) {
     if ((asks[i]! & DUE) === 0) continue;
     const day = first + i;
-    if (outcomeOn(track, day) === 'done') yield { kind: 'longer', first: day, last: day };
+    if (outcomes[i] === DONE) yield { kind: 'longer', first: day, last: day };
     else if (!isOpen(track, day)) yield { kind: 'ended' };
   }
 }

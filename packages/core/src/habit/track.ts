@@ -1,3 +1,4 @@
+import { monthOfDay, monthSpan } from '../calendar/month.ts';
 import { type PlainDay, type Weekday, dayOf } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { yearOfDay, yearSpan } from '../calendar/year.ts';
@@ -12,6 +13,7 @@ const PAUSED = OUTCOMES.indexOf('paused');
 const PART = OUTCOMES.indexOf('part');
 const DONE = OUTCOMES.indexOf('done');
 const REST = OUTCOMES.indexOf('rest');
+const CODES = Object.fromEntries(OUTCOMES.map((outcome, code) => [outcome, code])) as Record<Outcome, number>;
 
 /** How a day stands to what is asked; the bits of {@link Track.asks}. */
 export const ASKED = 1; // scheduled: the fixed terms in force name it, in the span, outside pauses
@@ -67,14 +69,14 @@ function plannedParts(frame: SpanFrame, day: PlainDay): number {
  * Lays out a habit by day as of `today`. Entries of other habits must not be among `entries`; those after today are
  * not there yet. Throws a RangeError for a day that does not exist.
  */
-export function buildTrack(habit: Habit, entries: Iterable<Entry>, today: PlainDay, weekStart: Weekday): Track {
-  const known = new Map<PlainDay, Entry>();
+export function buildTrack(habit: Habit, entries: readonly Entry[], today: PlainDay, weekStart: Weekday): Track {
+  const days = new Int32Array(entries.length);
   let firstRecord = Infinity;
   let lastRecord = -Infinity;
-  for (const entry of entries) {
-    const day = dayOf(entry.day);
+  for (let i = 0; i < entries.length; i++) {
+    const day = dayOf(entries[i]!.day);
+    days[i] = day;
     if (day > today) continue;
-    known.set(day, entry);
     if (day < firstRecord) firstRecord = day;
     if (day > lastRecord) lastRecord = day;
   }
@@ -102,42 +104,67 @@ export function buildTrack(habit: Habit, entries: Iterable<Entry>, today: PlainD
     amountSums: new Float64Array(length + 1),
     pipsSums: new Float64Array(length + 1),
   };
+  const known = new Array<Entry | undefined>(length);
+  for (let i = 0; i < entries.length; i++) if (days[i]! <= today) known[days[i]! - frame.first] = entries[i];
   fillTrack(track, known);
   return track;
 }
 
-function fillTrack(track: Track, known: ReadonlyMap<PlainDay, Entry>): void {
+/** The days of a track that lie in a pause, marked with 1; null without any. */
+function pausedDays({ pauses, first, outcomes }: Track): Uint8Array | null {
+  if (pauses.length === 0) return null;
+  const paused = new Uint8Array(outcomes.length);
+  for (const pause of pauses) paused.fill(1, Math.max(0, pause.first - first), Math.max(0, pause.last - first + 1));
+  return paused;
+}
+
+function fillTrack(track: Track, known: readonly (Entry | undefined)[]): void {
   const { terms, first, today, outcomes, asks } = track;
+  const { doneSums, dueSums, keptSums, planSums, amountSums, pipsSums } = track;
+  const paused = pausedDays(track);
+  const lastActive = track.last ?? Infinity;
   let termsIndex = termsIndexOn(terms, first);
+  let held = terms[termsIndex]!;
+  let kind = askKindOf(held.schedule);
+  let owed = 0;
+  let owedUntil = -Infinity;
   for (let i = 0; i < outcomes.length; i++) {
     const day = first + i;
-    while (termsIndex + 1 < terms.length && terms[termsIndex + 1]!.from <= day) termsIndex++;
-    const held = terms[termsIndex]!;
-    const active = isActive(track, day);
-    const paused = active && isPaused(track, day);
-    const entry = known.get(day);
-    const recorded = recordedOutcome(entry, held);
-    const outcome = !active ? OUTSIDE : recorded !== null ? OUTCOMES.indexOf(recorded) : paused ? PAUSED : BLANK;
+    if (termsIndex + 1 < terms.length && terms[termsIndex + 1]!.from <= day) {
+      held = terms[++termsIndex]!;
+      kind = askKindOf(held.schedule);
+      owedUntil = -Infinity;
+    }
+    // What a flexible day owes is the same all month.
+    if (kind !== 'days' && day > owedUntil) {
+      owed = owedParts(held.schedule, day);
+      owedUntil = monthSpan(monthOfDay(day)).last;
+    }
+    const active = day <= lastActive;
+    const isOut = paused !== null && paused[i] === 1;
+    const entry = known[i];
+    const recorded = entry === undefined ? null : recordedOutcome(entry, held);
+    const outcome = !active ? OUTSIDE : recorded !== null ? CODES[recorded] : isOut ? PAUSED : BLANK;
     outcomes[i] = outcome;
 
-    const planned = plannedParts(track, day);
-    const kind = askKindOf(held.schedule);
-    const isScheduled = kind === 'days' && planned > 0;
+    const asksSomething = active && !isOut;
+    const isScheduled = asksSomething && kind === 'days' && namesDay(held.schedule, held.from, day);
     const isDue = isScheduled && outcome !== REST;
     let ask = kind === 'days' ? 0 : FLEXIBLE;
     if (isScheduled) ask |= ASKED;
     if (isDue) ask |= DUE;
-    if (kind !== 'days' && active && !paused && outcome !== REST) ask |= kind === 'weeks' ? OWED_WEEKLY : OWED_MONTHLY;
+    if (kind !== 'days' && asksSomething && outcome !== REST) ask |= kind === 'weeks' ? OWED_WEEKLY : OWED_MONTHLY;
     asks[i] = ask;
 
     const isDone = outcome === DONE ? 1 : 0;
     const counted = isDue && (day < today || (day === today && outcome !== BLANK && outcome !== PART)) ? 1 : 0;
-    track.doneSums[i + 1] = track.doneSums[i]! + isDone;
-    track.dueSums[i + 1] = track.dueSums[i]! + counted;
-    track.keptSums[i + 1] = track.keptSums[i]! + (counted & isDone);
-    track.planSums[i + 1] = track.planSums[i]! + planned;
-    track.amountSums[i + 1] = track.amountSums[i]! + (entry?.amount ?? 0);
-    track.pipsSums[i + 1] = track.pipsSums[i]! + isDone * held.pips;
+    const planned = isScheduled ? PARTS_PER_DAY : kind !== 'days' && asksSomething ? owed : 0;
+    doneSums[i + 1] = doneSums[i]! + isDone;
+    dueSums[i + 1] = dueSums[i]! + counted;
+    keptSums[i + 1] = keptSums[i]! + (counted & isDone);
+    planSums[i + 1] = planSums[i]! + planned;
+    amountSums[i + 1] = amountSums[i]! + (entry?.amount ?? 0);
+    pipsSums[i + 1] = pipsSums[i]! + isDone * held.pips;
   }
 }
 

@@ -1,0 +1,117 @@
+import { type Entry, type Habit, buildTrack, dayOf, formatDay } from '@wimbel/core';
+import { dayByClock } from './clockSlice.ts';
+import { entryChange } from './makeChange.ts';
+import { afterTap, amountWords, askOn, isToDo, standingWords } from './standing.ts';
+
+const TODAY = dayOf('2026-11-24');
+
+const habit = (more: Partial<Habit> = {}): Habit => ({
+  id: 'h',
+  name: 'Scales',
+  order: 0,
+  aim: 'build',
+  partOfDay: 'any',
+  measure: { kind: 'check' },
+  terms: [{ from: '2026-11-01', schedule: { kind: 'daily' } }],
+  startsOn: '2026-11-01',
+  ...more,
+});
+const track = (of: Habit, entries: Entry[] = [], today = TODAY) => buildTrack(of, entries, today, 'monday');
+const done = (...days: string[]): Entry[] => days.map((day) => ({ habitId: 'h', day, mark: 'done' }));
+const perWeek = (times: number) => habit({ terms: [{ from: '2026-11-01', schedule: { kind: 'perWeek', times } }] });
+const swim = habit({
+  measure: { kind: 'amount', unit: 'm', step: 100 },
+  terms: [{ from: '2026-11-01', schedule: { kind: 'daily' }, atLeast: 600 }],
+});
+
+describe('how a habit stands, in words', () => {
+  it('fixed ones by the month', () => {
+    expect(standingWords(track(habit(), done('2026-11-02', '2026-11-03')), TODAY)).toBe('2 of 23 this month');
+    expect(standingWords(track(habit({ aim: 'quit' }), done('2026-11-24')), TODAY)).toBe('held 1 of 24 this month');
+    expect(
+      standingWords(
+        track(habit({ startsOn: '2026-11-24', terms: [{ from: '2026-11-24', schedule: { kind: 'daily' } }] })),
+        TODAY,
+      ),
+    ).toBe('new');
+    expect(standingWords(track(habit({ startsOn: '2026-09-01' }), done('2026-10-02')), dayOf('2026-10-10'))).toBe(
+      '1 of 31 that month',
+    );
+  });
+
+  it('flexible ones by their week or month, with the days left', () => {
+    expect(standingWords(track(perWeek(3), done('2026-11-23')), TODAY)).toBe('1 of 3 this week, 6 days left');
+    expect(standingWords(track(perWeek(1), done('2026-11-23')), TODAY)).toBe('1 of 1 this week');
+    expect(standingWords(track(perWeek(7), done('2026-11-23')), TODAY)).toBe('1 of 7 this week, today counts');
+    expect(standingWords(track(perWeek(3), done('2026-11-16')), dayOf('2026-11-17'))).toBe('1 of 3 that week');
+  });
+
+  it('amounts beside what is asked', () => {
+    expect(amountWords(track(swim), TODAY, undefined)).toBe('600 m');
+    expect(amountWords(track(swim), TODAY, { habitId: 'h', day: '2026-11-24', amount: 400 })).toBe('400 of 600 m');
+    const screen = habit({
+      measure: { kind: 'amount', unit: 'min', step: 15 },
+      terms: [{ from: '2026-11-01', schedule: { kind: 'daily' }, atMost: 45 }],
+    });
+    expect(amountWords(track(screen), TODAY, undefined)).toBe('at most 45 min');
+    expect(amountWords(track(screen), TODAY, { habitId: 'h', day: '2026-11-24', amount: 60 })).toBe(
+      '60 of 45 min at most',
+    );
+    expect(amountWords(track(habit()), TODAY, undefined)).toBeNull();
+  });
+});
+
+describe('what is still to do', () => {
+  it('is what is asked and not decided', () => {
+    expect(isToDo(track(habit()), TODAY)).toBe(true);
+    expect(isToDo(track(habit(), done('2026-11-24')), TODAY)).toBe(false);
+    expect(isToDo(track(habit(), [{ habitId: 'h', day: '2026-11-24', mark: 'rest' }]), TODAY)).toBe(false);
+    expect(isToDo(track(swim, [{ habitId: 'h', day: '2026-11-24', amount: 100 }]), TODAY)).toBe(true);
+    expect(isToDo(track(perWeek(1), done('2026-11-23')), TODAY)).toBe(false);
+    expect(isToDo(track(perWeek(2), done('2026-11-23')), TODAY)).toBe(true);
+  });
+
+  it('is nothing outside the span, in a pause, or on a day that is not named', () => {
+    expect(askOn(track(habit({ pauses: [{ from: '2026-11-24', to: '2026-11-24' }] })), TODAY)).toBe('none');
+    expect(
+      askOn(track(habit({ terms: [{ from: '2026-11-01', schedule: { kind: 'weekdays', days: ['monday'] } }] })), TODAY),
+    ).toBe('none');
+    expect(askOn(track(habit({ endsOn: '2026-11-20' })), TODAY)).toBe('none');
+    expect(askOn(track(perWeek(2)), TODAY)).toBe('flexible');
+  });
+});
+
+describe('a tap', () => {
+  it('checks off, and another takes it back and leaves nothing', () => {
+    const checked = afterTap(track(habit()), TODAY, undefined);
+    expect(checked).toEqual({ habitId: 'h', day: formatDay(TODAY), mark: 'done' });
+    const back = afterTap(track(habit()), TODAY, checked);
+    expect(entryChange(back)).toMatchObject({ collection: 'entries', key: '2026-11-24 h', record: null });
+    expect(entryChange(afterTap(track(habit()), TODAY, { ...checked, note: 'windy' })).record).toEqual({
+      habitId: 'h',
+      day: '2026-11-24',
+      note: 'windy',
+    });
+  });
+
+  it('adds a step to an amount, without dust, and lifts a rest', () => {
+    const pages = habit({
+      measure: { kind: 'amount', unit: 'h', step: 0.1 },
+      terms: [{ from: '2026-11-01', schedule: { kind: 'daily' }, atLeast: 1 }],
+    });
+    expect(afterTap(track(pages), TODAY, { habitId: 'h', day: '2026-11-24', amount: 0.2, mark: 'rest' })).toEqual({
+      habitId: 'h',
+      day: '2026-11-24',
+      amount: 0.3,
+    });
+  });
+});
+
+describe('the day by the clock', () => {
+  it('turns at the hour that is set', () => {
+    expect(dayByClock(new Date(2026, 10, 24, 1, 30), 0)).toBe(TODAY);
+    expect(dayByClock(new Date(2026, 10, 24, 1, 30), 3)).toBe(TODAY - 1);
+    expect(dayByClock(new Date(2026, 10, 24, 3, 0), 3)).toBe(TODAY);
+    expect(dayByClock(new Date(2027, 0, 1, 0, 0), 1)).toBe(dayOf('2026-12-31'));
+  });
+});

@@ -1,0 +1,16 @@
+import { checkNode, reportFault, show } from './machine/system.mjs';
+
+async function main() {
+  checkNode();
+  const { ensurePackages } = await import('./machine/packages.mjs');
+  ensurePackages();
+  for (const file of ['bench/figures.ts', 'bench/checkOff.ts']) {
+    const code = await show('npx', ['tsx', file]);
+    if (code !== 0) process.exit(code);
+  }
+}
+
+main().catch((error) => {
+  reportFault(error);
+  process.exit(1);
+});

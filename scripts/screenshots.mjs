@@ -1,0 +1,72 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT, aptInstall, checkNode, reportFault, say } from './machine/system.mjs';
+import { existsSync } from 'node:fs';
+
+const FOLDER = join(ROOT, 'docs/screenshots');
+const CHROMIUM = '/usr/bin/chromium';
+
+/** Each main view: its file, its address, the device, and the theme. */
+const VIEWS = [
+  ['sign-in-phone', '/sign-in', 'phone', 'light'],
+  ['today-phone', '/today', 'phone', 'light'],
+  ['today-phone-dark', '/today', 'phone', 'dark'],
+  ['log-phone', '/log', 'phone', 'light'],
+  ['charts-phone', '/charts', 'phone', 'light'],
+  ['goals-phone', '/goals', 'phone', 'light'],
+  ['goal-phone', '/goals/island', 'phone', 'light'],
+  ['today-wide', '/today', 'wide', 'light'],
+  ['log-wide', '/log', 'wide', 'light'],
+  ['charts-wide', '/charts', 'wide', 'light'],
+];
+
+async function main() {
+  checkNode();
+  const { ensurePackages } = await import('./machine/packages.mjs');
+  ensurePackages();
+  if (!existsSync(CHROMIUM)) aptInstall(['chromium', 'fonts-noto-color-emoji'], 'Chromium');
+  // The tests' own server and person are what takes the pictures too.
+  const { register } = await import('tsx/esm/api');
+  register();
+  const { chromium } = await import('@playwright/test');
+  const { CHROMIUM_ARGS, PHONE, WIDE } = await import('../e2e/playwright.config.ts');
+  const { NOW, startWimbel } = await import('../e2e/driver/server.ts');
+  const wimbel = await startWimbel('screenshots');
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  mkdirSync(FOLDER, { recursive: true });
+  try {
+    for (const [file, address, device, colorScheme] of VIEWS) {
+      const context = await browser.newContext({
+        baseURL: wimbel.url,
+        viewport: device === 'phone' ? PHONE : WIDE,
+        deviceScaleFactor: device === 'phone' ? 2 : 1.25,
+        colorScheme,
+        locale: 'en-GB',
+        timezoneId: 'Europe/London',
+        reducedMotion: 'reduce',
+      });
+      const page = await context.newPage();
+      await page.clock.setFixedTime(new Date(NOW));
+      await page.goto('/sign-in');
+      await page.getByRole('button', { name: 'Open the sample' }).waitFor();
+      if (address !== '/sign-in') {
+        await page.getByRole('button', { name: 'Open the sample' }).click();
+        await page.getByText(/to go today/).waitFor();
+        if (address !== '/today') await page.goto(address);
+        await page.getByRole('heading').first().waitFor();
+      }
+      await page.waitForTimeout(800);
+      await page.screenshot({ path: join(FOLDER, `${file}.png`) });
+      say(`docs/screenshots/${file}.png`);
+      await context.close();
+    }
+  } finally {
+    await browser.close();
+    await wimbel.end();
+  }
+}
+
+main().catch((error) => {
+  reportFault(error);
+  process.exit(1);
+});

@@ -1,0 +1,109 @@
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT, STATE, aptInstall, checkNode, reportFault, say, show } from './machine/system.mjs';
+
+const CHROMIUM = '/usr/bin/chromium';
+const RESULTS = join(ROOT, 'test-results');
+/** The core's rules are the same wherever the machine stands: two zones far apart, one with half hours. */
+const ZONES = ['Pacific/Kiritimati', 'America/St_Johns'];
+
+const tally = [];
+
+/** One thing that must hold, as a whole: it passes or fails as one. */
+async function check(name, command, args) {
+  say(`\n— ${name}`);
+  const code = await show(command, args);
+  tally.push({ name, passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 });
+}
+
+/** A run of Jest, counted test by test. A run that counted none has failed. */
+async function jest(name, args, env = {}) {
+  say(`\n— ${name}`);
+  const file = join(RESULTS, `${tally.length}.json`);
+  const code = await show('npx', ['jest', ...args, '--json', `--outputFile=${file}`], {
+    env: { ...process.env, ...env },
+  });
+  const result = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null;
+  const failed = (result?.numFailedTests ?? 0) + (result?.numRuntimeErrorTestSuites ?? 0);
+  const passed = result?.numPassedTests ?? 0;
+  tally.push({ name, passed, failed: failed + (failed === 0 && (code !== 0 || passed === 0) ? 1 : 0) });
+}
+
+async function browser(name) {
+  say(`\n— ${name}`);
+  const file = join(RESULTS, 'e2e.json');
+  rmSync(file, { force: true });
+  const code = await show('npx', ['playwright', 'test', '--config', 'playwright.config.ts'], {
+    cwd: join(ROOT, 'e2e'),
+  });
+  const stats = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')).stats : null;
+  const failed = stats?.unexpected ?? 0;
+  const passed = (stats?.expected ?? 0) + (stats?.flaky ?? 0);
+  tally.push({ name, passed, failed: failed + (failed === 0 && (code !== 0 || passed === 0) ? 1 : 0) });
+}
+
+async function main() {
+  checkNode();
+  const { ensurePackages } = await import('./machine/packages.mjs');
+  const { dropCluster, ensurePostgres } = await import('./machine/postgres.mjs');
+  const { buildServer, buildWeb } = await import('./machine/build.mjs');
+  ensurePackages();
+  ensurePostgres();
+  if (!existsSync(CHROMIUM)) {
+    say('Installing Chromium from Debian …');
+    aptInstall(['chromium', 'fonts-noto-color-emoji'], 'Chromium');
+  }
+  mkdirSync(RESULTS, { recursive: true });
+  mkdirSync(STATE, { recursive: true });
+  // What an interrupted run may have left.
+  for (const cluster of ['server-tests', 'e2e', 'cuts']) dropCluster(cluster);
+
+  for (const room of [
+    'packages/core',
+    'packages/contract',
+    'packages/exchange',
+    'apps/server',
+    'apps/web',
+    'tsconfig.json',
+  ]) {
+    await check(`types of ${room}`, 'npx', ['tsc', '-p', room]);
+  }
+  await check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+  await check('import rules', 'npx', [
+    'depcruise',
+    '--config',
+    '.dependency-cruiser.cjs',
+    'packages',
+    'apps',
+    'e2e',
+    'bench',
+    'scripts',
+  ]);
+  await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+  for (const zone of ZONES) await jest(`core in ${zone}`, ['--selectProjects', 'core'], { TZ: zone });
+  await jest('contract, exchange, sample, server and web', [
+    '--selectProjects',
+    'contract',
+    'exchange',
+    'sample',
+    'server',
+    'web',
+  ]);
+  buildWeb();
+  buildServer();
+  await browser('as a person, in a browser');
+
+  say('');
+  for (const { name, passed, failed } of tally)
+    say(`${failed === 0 ? 'ok  ' : 'FAIL'} ${name}: ${passed} passed, ${failed} failed`);
+  const passed = tally.reduce((sum, each) => sum + each.passed, 0);
+  const failed = tally.reduce((sum, each) => sum + each.failed, 0);
+  say(`\n${passed} passed, ${failed} failed`);
+  process.exit(failed === 0 ? 0 : 1);
+}
+
+main().catch((error) => {
+  reportFault(error);
+  say('\n0 passed, 1 failed');
+  process.exit(1);
+});
