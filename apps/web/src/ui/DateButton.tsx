@@ -9,7 +9,10 @@ type Props = { value: string; max?: string; label: string; text: string; onChang
 export function DateButton({ value, max, label, text, onChange }: Props) {
   const { colors } = useTheme();
   return (
-    <View style={{ alignSelf: 'center', minHeight: 44, justifyContent: 'center' }}>
+    <View
+      {...({ dataSet: { date: '' } } as object)}
+      style={{ alignSelf: 'center', minHeight: 44, justifyContent: 'center' }}
+    >
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
         <Words tone="quiet" style={{ fontSize: 16 }}>
           {text}

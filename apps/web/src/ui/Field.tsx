@@ -23,7 +23,10 @@ export function Field({ label, error, hint, suffix, isDate = false, ...input }: 
   const dateType = isDate ? ({ type: 'date' } as object) : {};
   return (
     <Labelled label={label} error={error} hint={hint} id={id}>
-      <View style={[styles.box, input.multiline && styles.tall, error !== undefined && styles.wrong]}>
+      <View
+        {...({ dataSet: { field: '' } } as object)}
+        style={[styles.box, input.multiline && styles.tall, error !== undefined && styles.wrong]}
+      >
         <TextInput
           {...input}
           {...dateType}

@@ -119,7 +119,7 @@ function ChosenDay({ words, day, today }: { words: string | null; day: PlainDay 
   return (
     <View role="status" aria-live="polite" style={styles.chosen}>
       <Words type="label" tone={words === null ? 'quiet' : 'ink'} style={styles.chosenWords}>
-        {words ?? 'Touch a day to see its numbers.'}
+        {words ?? 'Choose a day to see its numbers.'}
       </Words>
       {day !== null && day <= today ? (
         <Button kind="bare" onPress={() => router.push(`/today?day=${formatDay(day)}` as never)}>

@@ -115,9 +115,11 @@ export function Board({
   const viewPx = widthPx - size.namesPx - (isWide ? size.figuresPx : 0);
   useEffect(() => {
     if (widthPx === 0) return;
-    const x = todayX === null ? 0 : Math.max(0, todayX - viewPx + size.cellPx * 2.4);
+    const least = todayX === null ? 0 : Math.max(0, todayX - viewPx + size.cellPx * 2.4);
+    // From the edge of a day, so that none is cut in two beside the names.
+    const x = board.columns.find((column) => column.x >= least)?.x ?? 0;
     scroller.current?.scrollTo({ x, animated: false });
-  }, [todayX, viewPx, widthPx, size.cellPx]);
+  }, [todayX, viewPx, widthPx, size.cellPx, board]);
 
   const figureColumn = (
     <View style={{ width: size.figuresPx }}>

@@ -229,7 +229,7 @@ const useStyles = themed((colors) => ({
   dot: { width: 9, height: 9, borderRadius: 5 },
   miniBar: { width: 52 },
   figures: { flexDirection: 'row', alignItems: 'center', paddingLeft: 2 },
-  figure: { width: 37, textAlign: 'right' },
+  figure: { width: 35, textAlign: 'right' },
   strong: { fontFamily: 'Figtree_600SemiBold' },
   share: { width: 46, marginLeft: 6, gap: 2, textAlign: 'right' },
   shareText: { textAlign: 'right' },
