@@ -24,7 +24,7 @@ export default {
     node('core', 'packages/core/src'),
     node('contract', 'packages/contract/src'),
     node('exchange', 'packages/exchange/src'),
-    node('sample', 'scripts/sample'),
+    node('scripts', 'scripts'),
     node('server', 'apps/server/src', {
       globalSetup: '<rootDir>/apps/server/src/testing/globalSetup.cjs',
       globalTeardown: '<rootDir>/apps/server/src/testing/globalTeardown.cjs',

@@ -1,4 +1,4 @@
-import { type Entry, type Habit, type Records, DEFAULT_SETTINGS, bookOf, dayOf, formatDay, reckon } from '@wimbel/core';
+import { type Entry, type Habit, type Records, bookOf, dayOf, emptyRecords, formatDay, reckon } from '@wimbel/core';
 import seedrandom from 'seedrandom';
 import { line, ratio, say, sideBySide } from './measure.ts';
 
@@ -38,24 +38,7 @@ function tenYears(): Records {
         : { ...base, mark: 'done' };
     }).filter((entry): entry is Entry => entry !== null),
   );
-  const empty = {
-    goals: [],
-    keyResults: [],
-    checkIns: [],
-    steps: [],
-    milestones: [],
-    seasons: [],
-    months: [],
-    journal: [],
-    prompts: [],
-    reviews: [],
-    habitNotes: [],
-    rewards: [],
-    claims: [],
-    quotes: [],
-    reminders: [],
-  };
-  return { settings: DEFAULT_SETTINGS, areas: [], habits, entries, ...empty };
+  return { ...emptyRecords(), habits, entries };
 }
 
 const records = tenYears();

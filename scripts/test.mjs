@@ -81,7 +81,7 @@ async function main() {
   ]);
   await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
   for (const zone of ZONES) await jest(`core in ${zone}`, ['--selectProjects', 'core'], { TZ: zone });
-  await jest('contract, exchange, sample, server and web', [
+  await jest('contract, exchange, scripts, server and web', [
     '--selectProjects',
     'contract',
     'exchange',

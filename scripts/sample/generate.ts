@@ -5,6 +5,7 @@ import {
   type Habit,
   type PlainDay,
   type Records,
+  emptyRecords,
   formatDay,
   partsOfDay,
   weekdayOf,
@@ -22,6 +23,7 @@ const MONTHS = [0.72, 0.78, 1, 1.1, 1.12, 1.08, 1, 0.97, 0.98, 0.95, 0.9, 0.8];
 export function sampleRecords(today: PlainDay): Records {
   const habits = HABITS.map((sample, order) => habitOf(sample, order, today));
   return {
+    ...emptyRecords(),
     settings: { ...DEFAULT_SETTINGS, currency: 'EUR' },
     areas: AREAS,
     habits,
@@ -47,18 +49,6 @@ export function sampleRecords(today: PlainDay): Records {
         };
       }),
     ),
-    steps: [],
-    milestones: [],
-    seasons: [],
-    months: [],
-    journal: [],
-    prompts: [],
-    reviews: [],
-    habitNotes: [],
-    rewards: [],
-    claims: [],
-    quotes: [],
-    reminders: [],
   };
 }
 

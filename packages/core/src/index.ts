@@ -154,6 +154,7 @@ export {
   type Quote,
   type Reminder,
   type Records,
+  emptyRecords,
 } from './record/records.ts';
 export { type Periods, type HabitReckoning, reckonHabit, monthOfReckoning } from './report/habitReckoning.ts';
 export { type Together, type MonthSummary, monthTogether, dayCounts } from './report/monthSummary.ts';

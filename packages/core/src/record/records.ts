@@ -225,3 +225,26 @@ export type Records = {
   quotes: Quote[];
   reminders: Reminder[];
 };
+
+/** The records of a person who has written nothing yet. */
+export const emptyRecords = (): Records => ({
+  settings: { ...DEFAULT_SETTINGS },
+  areas: [],
+  habits: [],
+  entries: [],
+  goals: [],
+  keyResults: [],
+  checkIns: [],
+  steps: [],
+  milestones: [],
+  seasons: [],
+  months: [],
+  journal: [],
+  prompts: [],
+  reviews: [],
+  habitNotes: [],
+  rewards: [],
+  claims: [],
+  quotes: [],
+  reminders: [],
+});

@@ -1,8 +1,7 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { dayOf } from '../calendar/plainDay.ts';
-import type { Records } from '../record/records.ts';
-import { emptyRecords } from '../testing/samples.ts';
+import { type Records, emptyRecords } from '../record/records.ts';
 import { expectAt } from '../testing/expectAt.ts';
 import { reportOf } from './report.ts';
 

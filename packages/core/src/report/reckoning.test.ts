@@ -1,8 +1,8 @@
 import { dayOf } from '../calendar/plainDay.ts';
 import { dayMarkOf } from '../day/dayMark.ts';
 import { totalsOf } from '../day/dayScore.ts';
-import type { Entry, Records } from '../record/records.ts';
-import { aHabit, doneOn, emptyRecords } from '../testing/samples.ts';
+import { type Entry, type Records, emptyRecords } from '../record/records.ts';
+import { aHabit, doneOn } from '../testing/samples.ts';
 import { reportOf, writeReport } from './report.ts';
 import { bookOf, reckon } from './reckoning.ts';
 

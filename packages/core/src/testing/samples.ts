@@ -1,27 +1,4 @@
-import { DEFAULT_SETTINGS, type Entry, type Habit, type Records } from '../record/records.ts';
-
-/** Records of a person who has written nothing yet. */
-export const emptyRecords = (): Records => ({
-  settings: { ...DEFAULT_SETTINGS },
-  areas: [],
-  habits: [],
-  entries: [],
-  goals: [],
-  keyResults: [],
-  checkIns: [],
-  steps: [],
-  milestones: [],
-  seasons: [],
-  months: [],
-  journal: [],
-  prompts: [],
-  reviews: [],
-  habitNotes: [],
-  rewards: [],
-  claims: [],
-  quotes: [],
-  reminders: [],
-});
+import type { Entry, Habit } from '../record/records.ts';
 
 /** A daily check habit from 2025-03-01, with what differs. */
 export const aHabit = (differs: Partial<Habit> = {}): Habit => ({

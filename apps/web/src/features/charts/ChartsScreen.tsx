@@ -37,6 +37,7 @@ import { themed, useIsWide } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Card } from '../../ui/Card.tsx';
+import { CardHead } from '../../ui/CardHead.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Page } from '../../ui/Frame.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
@@ -147,14 +148,7 @@ function AllYear({ year }: { year: number }) {
   const fullWords = `${counted(full, 'full day')} of ${daysIn(kept)}`;
   return (
     <Card style={styles.card}>
-      <View style={styles.cardHead}>
-        <Words type="card" heading={2}>
-          Every day
-        </Words>
-        <Words type="quiet" tone="quiet">
-          {fullWords}
-        </Words>
-      </View>
+      <CardHead title="Every day" aside={fullWords} />
       <YearPlate
         year={year}
         today={today}
@@ -189,14 +183,7 @@ function HabitYear({ habit, year }: { habit: Habit; year: number }) {
   const amountText = value === null || measure.kind === 'check' ? null : amount(value, measure.unit);
   return (
     <Card style={styles.card}>
-      <View style={styles.cardHead}>
-        <Words type="card" heading={2} numberOfLines={1} style={styles.cardTitle}>
-          {habit.name}
-        </Words>
-        <Words type="quiet" tone="quiet">
-          {words}
-        </Words>
-      </View>
+      <CardHead title={habit.name} aside={words} />
       <YearPlate
         year={year}
         today={today}
@@ -277,21 +264,20 @@ function MonthLine({ month, onGo }: { month: number; onGo: (month: number) => vo
   const bright = Array.from({ length: daysIn(span) }, (_, index) => span.first + index).filter(
     (day) => day <= today && scoreOn(totals, day, passMark).bright,
   ).length;
+  const isNear = month <= monthOfDay(today) && monthOfDay(today) - month < 12;
+  const title = `${monthName(month)}${isNear ? '' : ` ${monthYear(month)}`}, share per day`;
   const shown = chosen !== null && chosen >= span.first && chosen <= span.last ? chosen : null;
   return (
     <Card style={styles.card}>
-      <View style={styles.cardHead}>
-        <Words type="card" heading={2} style={styles.cardTitle}>
-          {monthOfDay(today) - month < 12 && monthOfDay(today) >= month
-            ? monthName(month)
-            : `${monthName(month)} ${monthYear(month)}`}
-          , share per day
-        </Words>
-        <View style={styles.arrows}>
-          <IconButton icon={ChevronLeft} label="The month before" onPress={() => onGo(month - 1)} />
-          <IconButton icon={ChevronRight} label="The month after" onPress={() => onGo(month + 1)} />
-        </View>
-      </View>
+      <CardHead
+        title={title}
+        aside={
+          <View style={styles.arrows}>
+            <IconButton icon={ChevronLeft} label="The month before" onPress={() => onGo(month - 1)} />
+            <IconButton icon={ChevronRight} label="The month after" onPress={() => onGo(month + 1)} />
+          </View>
+        }
+      />
       <ShareLine
         span={span}
         ratioOf={ratioOf}
@@ -320,8 +306,6 @@ const useStyles = themed(() => ({
   broad: { flex: 3, minWidth: 0 },
   narrow: { flex: 2, minWidth: 0 },
   card: { gap: SPACE.m },
-  cardHead: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: SPACE.s },
-  cardTitle: { flex: 1 },
   arrows: { flexDirection: 'row', marginRight: -SPACE.s },
   chosen: { flexDirection: 'row', alignItems: 'center', minHeight: 44, gap: SPACE.s, flexWrap: 'wrap' },
   chosenWords: { flex: 1, minWidth: 180 },

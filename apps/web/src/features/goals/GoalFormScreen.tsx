@@ -13,11 +13,10 @@ import { useAppSelector } from '../../records/store.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { Chips } from '../../ui/Chips.tsx';
-import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Labelled } from '../../ui/Field.tsx';
 import { FormField } from '../../ui/FormField.tsx';
 import { FieldRow, FormPage } from '../../ui/FormPage.tsx';
-import { Page } from '../../ui/Frame.tsx';
+import { NotHere } from '../../ui/NotHere.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 
 type GoalDraft = { title: string; why: string; doneWhen: string; areaId: string; startsOn: string; dueOn: string };
@@ -47,16 +46,7 @@ const draftOf = (goal: Goal | null, today: PlainDay): GoalDraft => ({
 /** Sets a goal, or edits the one with `goalId`. */
 export function GoalFormScreen({ goalId }: { goalId?: string }) {
   const goal = useAppSelector((state) => (goalId === undefined ? null : (state.records.goals[goalId] ?? undefined)));
-  if (goal === undefined) {
-    return (
-      <Page>
-        <EmptyState
-          title="This goal is not here"
-          text="It may have been removed on another device. Everything else is where it was."
-        />
-      </Page>
-    );
-  }
+  if (goal === undefined) return <NotHere what="goal" />;
   return <GoalForm key={goalId ?? 'new'} goal={goal} />;
 }
 

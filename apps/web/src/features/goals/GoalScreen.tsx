@@ -7,16 +7,16 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { BoringPicture } from '../../charts/BoringPicture.tsx';
 import { selectHabits, selectToday, useFiguredGoal } from '../../records/selectors.ts';
+import { AreaName } from '../../records/AreaName.tsx';
 import { useAppSelector } from '../../records/store.ts';
 import { percent } from '../../shared/format.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
-import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Card } from '../../ui/Card.tsx';
-import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Page } from '../../ui/Frame.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
+import { NotHere } from '../../ui/NotHere.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { KeyResultForm } from './KeyResultForm.tsx';
 import { KeyResultSheet } from './KeyResultSheet.tsx';
@@ -24,16 +24,7 @@ import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceSentence, paceTone, s
 
 export function GoalScreen({ goalId }: { goalId: string }) {
   const goal = useAppSelector((state) => state.records.goals[goalId]);
-  if (goal === undefined) {
-    return (
-      <Page>
-        <EmptyState
-          title="This goal is not here"
-          text="It may have been removed on another device. Everything else is where it was."
-        />
-      </Page>
-    );
-  }
+  if (goal === undefined) return <NotHere what="goal" />;
   return <GoalPage goal={goal} />;
 }
 
@@ -46,7 +37,6 @@ function GoalPage({ goal }: { goal: Goal }) {
   const router = useRouter();
   const { colors } = useTheme();
   const today = useAppSelector(selectToday);
-  const area = useAppSelector((state) => state.records.areas[goal.areaId ?? '']);
   const { records, figures } = useFiguredGoal(goal);
   const [opened, setOpened] = useState<Opened>(null);
   const isOpen = goal.state === 'open';
@@ -68,14 +58,7 @@ function GoalPage({ goal }: { goal: Goal }) {
         />
       </View>
       <View style={styles.titles}>
-        {area ? (
-          <View style={styles.area}>
-            <View style={[styles.dot, { backgroundColor: dyeColor(colors, area.color) }]} />
-            <Words type="label" tone="quiet">
-              {area.name}
-            </Words>
-          </View>
-        ) : null}
+        <AreaName areaId={goal.areaId} />
         <Words type="title" heading={1}>
           {goal.title}
         </Words>
@@ -235,7 +218,6 @@ const useStyles = themed((colors) => ({
   bar: { flexDirection: 'row', marginHorizontal: -SPACE.m, marginVertical: -SPACE.s },
   grow: { flex: 1, minWidth: 0 },
   titles: { gap: SPACE.xs, maxWidth: 760 },
-  area: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s },
   dot: { width: 10, height: 10, borderRadius: 5 },
   why: { fontStyle: 'normal', paddingTop: SPACE.s },
   stack: { gap: SPACE.l },

@@ -4,10 +4,10 @@ import Plus from 'lucide-react-native/icons/plus';
 import { Pressable, View } from 'react-native';
 import { BoringPicture } from '../../charts/BoringPicture.tsx';
 import { type FiguredGoal, selectGoals, selectToday, useFiguredGoal } from '../../records/selectors.ts';
+import { AreaName } from '../../records/AreaName.tsx';
 import { useAppSelector } from '../../records/store.ts';
 import { percent } from '../../shared/format.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
-import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Card } from '../../ui/Card.tsx';
@@ -89,7 +89,6 @@ function GoalCard({ goal }: { goal: Goal }) {
   const { colors } = useTheme();
   const router = useRouter();
   const today = useAppSelector(selectToday);
-  const area = useAppSelector((state) => state.records.areas[goal.areaId ?? '']);
   const figured: FiguredGoal = useFiguredGoal(goal);
   const { figures, records } = figured;
   const pace = goal.state === 'open' ? figures.pace : null;
@@ -115,14 +114,7 @@ function GoalCard({ goal }: { goal: Goal }) {
       style={isWide ? styles.half : undefined}
     >
       <Card style={styles.card}>
-        {area ? (
-          <View style={styles.area}>
-            <View style={[styles.dot, { backgroundColor: dyeColor(colors, area.color) }]} />
-            <Words type="label" tone="quiet">
-              {area.name}
-            </Words>
-          </View>
-        ) : null}
+        <AreaName areaId={goal.areaId} />
         <Words type="card" numberOfLines={3}>
           {goal.title}
         </Words>
@@ -156,7 +148,5 @@ const useStyles = themed(() => ({
   grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
   half: { width: '48%', flexGrow: 1, maxWidth: 540 },
   card: { gap: SPACE.s },
-  area: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s },
-  dot: { width: 10, height: 10, borderRadius: 5 },
   line: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s },
 }));

@@ -13,14 +13,13 @@ import { dateNear } from '../../shared/format.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { Chips } from '../../ui/Chips.tsx';
-import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Labelled } from '../../ui/Field.tsx';
 import { FormField } from '../../ui/FormField.tsx';
 import { FieldRow, FormPage } from '../../ui/FormPage.tsx';
-import { Page } from '../../ui/Frame.tsx';
 import { IconGrid } from '../../ui/IconGrid.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { useToast } from '../../ui/Toast.tsx';
+import { NotHere } from '../../ui/NotHere.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { type HabitDraft, draftOf, emptyDraft, habitDraftSchema, habitOfDraft } from './habitDraft.ts';
 
@@ -45,16 +44,7 @@ export function HabitFormScreen({ habitId }: { habitId?: string }) {
   const habit = useAppSelector((state) =>
     habitId === undefined ? null : (state.records.habits[habitId] ?? undefined),
   );
-  if (habit === undefined) {
-    return (
-      <Page>
-        <EmptyState
-          title="This habit is not here"
-          text="It may have been removed on another device. Everything else is where it was."
-        />
-      </Page>
-    );
-  }
+  if (habit === undefined) return <NotHere what="habit" />;
   return <HabitForm key={habitId ?? 'new'} habit={habit} />;
 }
 

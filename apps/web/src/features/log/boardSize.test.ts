@@ -1,0 +1,23 @@
+import fc from 'fast-check';
+import { boardSize } from './boardSize.ts';
+
+it('a day is never narrower than its touch target, whatever the width', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 280, max: 3000 }),
+      fc.boolean(),
+      fc.integer({ min: 28, max: 31 }),
+      (widthPx, isWide, days) => {
+        const { cellPx, pegR, rowPx } = boardSize(widthPx, isWide, days);
+        expect(cellPx).toBeGreaterThanOrEqual(24);
+        expect(rowPx).toBeGreaterThanOrEqual(isWide ? 24 : 44);
+        expect(2 * pegR).toBeLessThan(cellPx);
+      },
+    ),
+  );
+});
+
+it('a whole month fits a screen of 1280 beside its names and figures', () => {
+  const { namesPx, cellPx, weekGapPx, figuresPx } = boardSize(1082, true, 31);
+  expect(namesPx + 31 * cellPx + 5 * weekGapPx + figuresPx).toBeLessThanOrEqual(1082);
+});

@@ -1,0 +1,147 @@
+import type { Change } from '@wimbel/contract';
+import type { Entry, Goal, Habit } from '@wimbel/core';
+import { signedIn, signedOut } from './accountSlice.ts';
+import { dayTurned } from './clockSlice.ts';
+import { changeTo, entryChange, removalOf } from './makeChange.ts';
+import { changesAcknowledged, outboxRestored, refusalDismissed, changesRefused } from './outboxSlice.ts';
+import { recordsChanged, recordsCleared, rowsArrived } from './recordsSlice.ts';
+import { selectAreas, selectEntry, selectHabits, selectTotals, selectTrack, selectTracks } from './selectors.ts';
+import { createStore } from './store.ts';
+
+const TODAY = 20781;
+const habit = (id: string, order: number): Habit => ({
+  id,
+  name: id,
+  order,
+  aim: 'build',
+  partOfDay: 'any',
+  measure: { kind: 'check' },
+  terms: [{ from: '2026-11-01', schedule: { kind: 'daily' } }],
+  startsOn: '2026-11-01',
+});
+const done = (habitId: string, day: string): Entry => ({ habitId, day, mark: 'done' });
+
+function filled() {
+  const store = createStore();
+  store.dispatch(dayTurned(TODAY));
+  store.dispatch(
+    recordsChanged({
+      changes: [
+        changeTo('habits', habit('b', 2)),
+        changeTo('habits', habit('a', 1)),
+        changeTo('areas', { id: 'y', name: 'Y', order: 1 }),
+        changeTo('areas', { id: 'x', name: 'X', order: 1 }),
+        entryChange(done('a', '2026-11-23')),
+        entryChange(done('b', '2026-11-23')),
+      ],
+    }),
+  );
+  return store;
+}
+
+describe('records in the store', () => {
+  it('come in the order that the user gave them, of equals by id', () => {
+    const state = filled().getState();
+    expect(selectHabits(state).map((each) => each.id)).toEqual(['a', 'b']);
+    expect(selectAreas(state).map((each) => each.id)).toEqual(['x', 'y']);
+  });
+
+  it('go out as they came in: a change is a record or its removal', () => {
+    const store = filled();
+    store.dispatch(
+      recordsChanged({ changes: [removalOf('areas', 'x'), entryChange({ habitId: 'a', day: '2026-11-23' })] }),
+    );
+    expect(selectAreas(store.getState()).map((each) => each.id)).toEqual(['y']);
+    expect(selectEntry(store.getState(), 'a', '2026-11-23')).toBeUndefined();
+    expect(store.getState().outbox.waiting).toHaveLength(8);
+  });
+
+  it('of the server are taken in without being sent again', () => {
+    const store = createStore();
+    const goal: Goal = { id: 'g', title: 'Sail', startsOn: '2026-11-01', state: 'open', order: 0 };
+    store.dispatch(
+      rowsArrived({
+        rows: [
+          { collection: 'goals', key: 'g', revision: 7, madeAt: '2026-11-24T09:00:00Z', record: goal },
+          {
+            collection: 'settings',
+            key: 'settings',
+            revision: 8,
+            madeAt: '2026-11-24T09:00:00Z',
+            record: { weekStart: 'sunday', passMark: 0.9, dayEndsAt: 2 },
+          },
+          { collection: 'goals', key: 'gone', revision: 9, madeAt: '2026-11-24T09:00:00Z', record: null },
+        ],
+        revision: 9,
+        isLast: true,
+      }),
+    );
+    const { records, outbox } = store.getState();
+    expect([records.goals, records.settings.weekStart, records.revision, records.isLoaded]).toEqual([
+      { g: goal },
+      'sunday',
+      9,
+      true,
+    ]);
+    expect(outbox.waiting).toEqual([]);
+  });
+
+  it('of one account are gone when it ends', () => {
+    const store = filled();
+    store.dispatch(signedIn({ id: '1', email: 'a@example.org', name: 'a' }));
+    store.dispatch(recordsCleared());
+    store.dispatch(signedOut());
+    const { records, outbox, account } = store.getState();
+    expect([records.habits, outbox.waiting, account.status]).toEqual([{}, [], 'out']);
+  });
+});
+
+describe('the outbox', () => {
+  const change = (id: string): Change => ({ ...removalOf('areas', id), id });
+
+  it('keeps the order, what was kept before first, and each once', () => {
+    const store = createStore();
+    store.dispatch(recordsChanged({ changes: [change('3')] }));
+    store.dispatch(outboxRestored({ waiting: [change('1'), change('2'), change('3')], refused: [] }));
+    expect(store.getState().outbox.waiting.map((each) => each.id)).toEqual(['1', '2', '3']);
+    store.dispatch(changesAcknowledged({ ids: ['2'] }));
+    store.dispatch(changesRefused({ refusals: [{ change: change('1'), issues: [] }] }));
+    expect(store.getState().outbox).toMatchObject({ waiting: [{ id: '3' }], refused: [{ change: { id: '1' } }] });
+    store.dispatch(refusalDismissed({ id: '1' }));
+    expect(store.getState().outbox.refused).toEqual([]);
+  });
+});
+
+describe('tracks', () => {
+  it('are built again only for the habit that changed', () => {
+    const store = filled();
+    const before = selectTracks(store.getState());
+    expect(selectTracks(store.getState())).toBe(before);
+    store.dispatch(recordsChanged({ changes: [entryChange(done('a', '2026-11-24'))] }));
+    const after = selectTracks(store.getState());
+    expect([after[0] === before[0], after[1] === before[1]]).toEqual([false, true]);
+    expect(selectTrack(store.getState(), 'a')).toBe(after[0]);
+    expect(selectTrack(store.getState(), 'gone')).toBeNull();
+  });
+
+  it('follow the day and the first day of the week', () => {
+    const store = filled();
+    const before = selectTrack(store.getState(), 'a');
+    store.dispatch(dayTurned(TODAY + 1));
+    expect(selectTrack(store.getState(), 'a')).not.toBe(before);
+    store.dispatch(
+      recordsChanged({ changes: [changeTo('settings', { weekStart: 'sunday', passMark: 0.85, dayEndsAt: 0 })] }),
+    );
+    expect(selectTrack(store.getState(), 'a')?.weekStart).toBe('sunday');
+  });
+
+  it('add up to the same totals until one of them changes', () => {
+    const store = filled();
+    const span = { first: TODAY - 1, last: TODAY };
+    const before = selectTotals(store.getState(), span);
+    expect([...before.done]).toEqual([2, 0]);
+    expect(selectTotals(store.getState(), span)).toBe(before);
+    store.dispatch(recordsChanged({ changes: [entryChange(done('b', '2026-11-24'))] }));
+    expect([...selectTotals(store.getState(), span).done]).toEqual([2, 1]);
+  });
+});

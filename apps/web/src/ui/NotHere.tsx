@@ -1,0 +1,14 @@
+import { EmptyState } from './EmptyState.tsx';
+import { Page } from './Frame.tsx';
+
+/** What an address says that names something which is not, or no longer, there. */
+export function NotHere({ what }: { what: string }) {
+  return (
+    <Page>
+      <EmptyState
+        title={`This ${what} is not here`}
+        text="It may have been removed on another device. Everything else is where it was."
+      />
+    </Page>
+  );
+}

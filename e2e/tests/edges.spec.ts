@@ -1,0 +1,126 @@
+import { randomUUID } from 'node:crypto';
+import { expect, test } from '@playwright/test';
+import { Person } from '../driver/person.ts';
+import { PHONE, WIDE } from '../playwright.config.ts';
+
+const LONG =
+  'Scales in all twelve keys, hands apart and then together, slowly, before anybody else in the house is awake';
+
+/** Sends records as the app would, for what would take a person an afternoon to type. */
+async function sendRecords(
+  person: Person,
+  records: [collection: string, key: string, record: object][],
+): Promise<void> {
+  const changes = records.map(([collection, key, record], index) => ({
+    id: randomUUID(),
+    madeAt: new Date(Date.UTC(2026, 10, 24, 8, 0, 0, index)).toISOString(),
+    collection,
+    key,
+    record,
+  }));
+  const statuses = await person.page.evaluate(async (body) => {
+    const response = await fetch('/api/changes', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body,
+    });
+    return ((await response.json()) as { results: { status: string }[] }).results.map((each) => each.status);
+  }, JSON.stringify({ changes }));
+  expect(new Set(statuses)).toEqual(new Set(['accepted']));
+}
+
+const habit = (id: string, order: number) => ({
+  id,
+  name: `Habit number ${order + 1}`,
+  order,
+  aim: 'build',
+  partOfDay: 'any',
+  measure: { kind: 'check' },
+  terms: [{ from: '2026-11-01', schedule: { kind: 'daily' } }],
+  startsOn: '2026-11-01',
+});
+
+test('a very long name, a sign of one’s own and more than was asked stay within the page', async ({ browser }) => {
+  for (const size of [PHONE, WIDE]) {
+    const person = await Person.at(browser, { size });
+    await person.signUp();
+    await person.addHabit({
+      name: LONG,
+      how: { unit: 'long notes', step: 50, atLeast: 20 },
+      often: { perMonth: 1 },
+      from: '2026-11-20',
+    });
+    for (const day of ['2026-11-22', '2026-11-23', '2026-11-24']) {
+      await person.page.goto(`/today?day=${day}`);
+      await person.peg('Scales in all').click();
+    }
+    await expect(person.row(LONG)).toContainText('50 of 20 long notes · 3 of');
+    for (const place of ['Today', 'Log', 'Charts'] as const) {
+      await person.go(place);
+      await person.page.clock.runFor(300);
+      const overflow = await person.page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect([place, size.width, overflow]).toEqual([place, size.width, 0]);
+    }
+    await person.go('Log');
+    await expect(person.page.getByText(/asked so far/)).toBeVisible();
+    await person.leave();
+  }
+});
+
+test('eighty habits can be seen, and the last one checked off', async ({ browser }) => {
+  const person = await Person.at(browser, { size: WIDE });
+  await person.signUp();
+  await sendRecords(
+    person,
+    Array.from({ length: 80 }, (_, index) => ['habits', `h${index}`, habit(`h${index}`, index)]),
+  );
+  await person.page.reload();
+  await expect(person.page.getByText('80 to go today')).toBeVisible();
+  await person.checkOff('Habit number 80');
+  await expect(person.page.getByText('79 to go today')).toBeVisible();
+  await person.go('Log');
+  await expect(person.cell('Habit number 80', 'Tuesday 24 November')).toHaveAttribute('aria-checked', 'true');
+  await person.cell('Habit number 1', 'Monday 2 November').click();
+  await expect(person.figures('Habit number 1')).toHaveAccessibleName(/1 done of 30, 29 left/);
+  await person.leave();
+});
+
+test('a habit of weekdays is out of the way on other days but can still be done, and a quit habit is held', async ({
+  browser,
+}) => {
+  const person = await Person.at(browser);
+  await person.signUp();
+  await person.addHabit({ name: 'Welsh cards', often: { on: ['Mon', 'Fri'] }, from: '2026-11-20' });
+  await person.addHabit({ name: 'No coffee after two', quit: true, from: '2026-11-23' });
+  await expect(person.page.getByText('Not asked')).toBeVisible();
+  await expect(person.page.getByText('1 to go today')).toBeVisible();
+  await person.checkOff('Welsh cards');
+  await expect(person.row('Welsh cards')).toContainText('0 of 2 this month');
+  await person.checkOff('No coffee after two');
+  await expect(person.row('No coffee after two')).toContainText('held 1 of 2 this month');
+  await person.leave();
+});
+
+test('a change that the server will not take is told in plain words, and everything else goes on', async ({
+  browser,
+}) => {
+  const person = await Person.at(browser);
+  await person.signUp();
+  await person.addHabit({ name: 'Scales' });
+  await person.page.route('**/api/changes', async (route) => {
+    if (route.request().method() !== 'POST') return route.continue();
+    const { changes } = route.request().postDataJSON() as { changes: { id: string }[] };
+    const results = changes.map(({ id }) => ({
+      id,
+      status: 'refused',
+      issues: [{ path: 'habitId', message: 'names "h", which is not there' }],
+    }));
+    return route.fulfill({ json: { revision: 1, results } });
+  });
+  await person.checkOff('Scales');
+  await expect(person.page.getByText('One change could not be saved')).toBeVisible();
+  await expect(person.page.getByText(/It is kept on this device; everything else is saved/)).toBeVisible();
+  await person.button('Forget it').click();
+  await expect(person.page.getByText('One change could not be saved')).toBeHidden();
+  await person.leave();
+});
