@@ -33,7 +33,12 @@ export default tseslint.config(
   },
   {
     files: ['apps/web/**/*.{ts,tsx}'],
-    rules: { 'import/no-unresolved': 'off', 'import/namespace': 'off', 'react/no-unescaped-entities': 'off' },
+    rules: {
+      'import/no-unresolved': 'off',
+      'import/namespace': 'off',
+      'import/no-named-as-default-member': 'off',
+      'react/no-unescaped-entities': 'off',
+    },
   },
   {
     files: ['**/*.cjs'],

@@ -52,7 +52,7 @@ test('a very long name, a sign of one’s own and more than was asked stay withi
     });
     for (const day of ['2026-11-22', '2026-11-23', '2026-11-24']) {
       await person.page.goto(`/today?day=${day}`);
-      await person.peg('Scales in all').click();
+      await person.peg(LONG).click();
     }
     await expect(person.row(LONG)).toContainText('50 of 20 long notes · 3 of');
     for (const place of ['Today', 'Log', 'Charts'] as const) {

@@ -1,7 +1,7 @@
 import { type Entry, type Habit, buildTrack, dayOf, formatDay } from '@wimbel/core';
 import { dayByClock } from './clockSlice.ts';
 import { entryChange } from './makeChange.ts';
-import { afterTap, amountWords, askOn, isToDo, standingWords } from './standing.ts';
+import { afterTap, amountWords, askOn, isToGo, standingWords } from './standing.ts';
 
 const TODAY = dayOf('2026-11-24');
 
@@ -63,12 +63,12 @@ describe('how a habit stands, in words', () => {
 
 describe('what is still to do', () => {
   it('is what is asked and not decided', () => {
-    expect(isToDo(track(habit()), TODAY)).toBe(true);
-    expect(isToDo(track(habit(), done('2026-11-24')), TODAY)).toBe(false);
-    expect(isToDo(track(habit(), [{ habitId: 'h', day: '2026-11-24', mark: 'rest' }]), TODAY)).toBe(false);
-    expect(isToDo(track(swim, [{ habitId: 'h', day: '2026-11-24', amount: 100 }]), TODAY)).toBe(true);
-    expect(isToDo(track(perWeek(1), done('2026-11-23')), TODAY)).toBe(false);
-    expect(isToDo(track(perWeek(2), done('2026-11-23')), TODAY)).toBe(true);
+    expect(isToGo(track(habit()), TODAY)).toBe(true);
+    expect(isToGo(track(habit(), done('2026-11-24')), TODAY)).toBe(false);
+    expect(isToGo(track(habit(), [{ habitId: 'h', day: '2026-11-24', mark: 'rest' }]), TODAY)).toBe(false);
+    expect(isToGo(track(swim, [{ habitId: 'h', day: '2026-11-24', amount: 100 }]), TODAY)).toBe(true);
+    expect(isToGo(track(perWeek(1), done('2026-11-23')), TODAY)).toBe(false);
+    expect(isToGo(track(perWeek(2), done('2026-11-23')), TODAY)).toBe(true);
   });
 
   it('is nothing outside the span, in a pause, or on a day that is not named', () => {

@@ -26,7 +26,7 @@ export function askOn(track: Track, day: PlainDay): 'fixed' | 'flexible' | 'none
 }
 
 /** Whether a habit is still to be done on a day: asked, nothing decided, and of a flexible one the quota not met. */
-export function isToDo(track: Track, day: PlainDay): boolean {
+export function isToGo(track: Track, day: PlainDay): boolean {
   const ask = askOn(track, day);
   const outcome = outcomeOn(track, day);
   if (ask === 'none' || (outcome !== 'blank' && outcome !== 'part')) return false;

@@ -28,7 +28,7 @@ import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Page } from '../../ui/Frame.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { Board } from './Board.tsx';
+import { Pegboard } from './Pegboard.tsx';
 
 export function LogScreen() {
   const styles = useStyles();
@@ -98,7 +98,7 @@ export function LogScreen() {
               {counted(fullDays, 'full day')} · {counted(brightDays, 'bright day')} · {counted(ribbons, 'ribbon')}
             </Words>
           </View>
-          <Board tracks={active} span={span} onOpen={open} />
+          <Pegboard tracks={active} span={span} onOpen={open} />
         </>
       )}
       {opened !== null ? (

@@ -114,7 +114,7 @@ export function TodayScreen() {
       <Page>
         {header}
         <WeekStrip day={day} onChoose={goTo} />
-        <LeftLine day={day} isToday={day === today} toDo={plan.toDo} />
+        <LeftLine day={day} isToday={day === today} toGo={plan.toGo} />
         {isWide ? (
           <View style={styles.columns}>
             <View style={styles.column}>{sections.filter((_, index) => index % 2 === 0)}</View>
@@ -151,15 +151,15 @@ function PlusIcon() {
 }
 
 /** "4 to go today", and the day's score with the two numbers behind it. */
-function LeftLine({ day, isToday, toDo }: { day: PlainDay; isToday: boolean; toDo: number }) {
+function LeftLine({ day, isToday, toGo }: { day: PlainDay; isToday: boolean; toGo: number }) {
   const styles = useStyles();
   const isWide = useIsWide();
   const { passMark } = useAppSelector(selectSettings);
   const totals = useAppSelector((state) => selectTotals(state, { first: day, last: day }));
   const { done, due, score, full } = scoreOn(totals, day, passMark);
   const words =
-    toDo > 0
-      ? `${toDo} to go${isToday ? ' today' : ''}`
+    toGo > 0
+      ? `${toGo} to go${isToday ? ' today' : ''}`
       : full
         ? 'A full day'
         : isToday
@@ -205,7 +205,7 @@ function Section({
   const styles = useStyles();
   return (
     <View style={styles.section}>
-      <SectionHead title={PART_NAMES[section.part]} aside={section.toDo > 0 ? `${section.toDo} to go` : 'all done'} />
+      <SectionHead title={PART_NAMES[section.part]} aside={section.toGo > 0 ? `${section.toGo} to go` : 'all done'} />
       <Card isFlush>
         {section.rows.map(({ track }, index) => (
           <HabitRow key={track.habit.id} track={track} day={day} onOpen={onOpen} isFirst={index === 0} />

@@ -33,13 +33,13 @@ it('groups a day by its parts, those to do first, and settles done ones below', 
     TODAY,
   );
   expect(
-    plan.sections.map((section) => [section.part, section.toDo, section.rows.map((row) => row.track.habit.id)]),
+    plan.sections.map((section) => [section.part, section.toGo, section.rows.map((row) => row.track.habit.id)]),
   ).toEqual([
     ['morning', 1, ['c', 'b']],
     ['evening', 1, ['a', 'e']],
   ]);
   expect(plan.notAsked.map((each) => each.habit.id)).toEqual(['d']);
-  expect(plan.toDo).toBe(2);
+  expect(plan.toGo).toBe(2);
 });
 
 it('leaves out what is archived, ended or not begun, but never a record', () => {

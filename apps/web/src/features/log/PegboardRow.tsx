@@ -17,7 +17,7 @@ import type { RootState } from '../../records/store.ts';
 import { OUTCOME_WORDS, amount, dayInWords } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { PegShapes } from '../../ui/pegShapes.tsx';
-import type { BoardSize } from './boardSize.ts';
+import type { PegboardSize } from './pegboardSize.ts';
 
 export const cellId = (habitId: string, day: PlainDay): string => `cell-${habitId}-${day}`;
 
@@ -26,7 +26,7 @@ type Props = {
   span: DaySpan;
   columns: readonly PegboardColumn[];
   widthPx: number;
-  size: BoardSize;
+  size: PegboardSize;
   color: string;
   /** The day of this row that the keyboard can enter at, if any. */
   focusDay: PlainDay | null;
@@ -36,7 +36,7 @@ type Props = {
 };
 
 /** One habit's days: the cords and pegs as one picture, and a cell over each day to press. */
-export const BoardRow = memo(function BoardRow({
+export const PegboardRow = memo(function PegboardRow({
   track,
   span,
   columns,

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { boardSize } from './boardSize.ts';
+import { pegboardSize } from './pegboardSize.ts';
 
 it('a day is never narrower than its touch target, whatever the width', () => {
   fc.assert(
@@ -8,7 +8,7 @@ it('a day is never narrower than its touch target, whatever the width', () => {
       fc.boolean(),
       fc.integer({ min: 28, max: 31 }),
       (widthPx, isWide, days) => {
-        const { cellPx, pegR, rowPx } = boardSize(widthPx, isWide, days);
+        const { cellPx, pegR, rowPx } = pegboardSize(widthPx, isWide, days);
         expect(cellPx).toBeGreaterThanOrEqual(24);
         expect(rowPx).toBeGreaterThanOrEqual(isWide ? 24 : 44);
         expect(2 * pegR).toBeLessThan(cellPx);
@@ -18,6 +18,6 @@ it('a day is never narrower than its touch target, whatever the width', () => {
 });
 
 it('a whole month fits a screen of 1280 beside its names and figures', () => {
-  const { namesPx, cellPx, weekGapPx, figuresPx } = boardSize(1082, true, 31);
+  const { namesPx, cellPx, weekGapPx, figuresPx } = pegboardSize(1082, true, 31);
   expect(namesPx + 31 * cellPx + 5 * weekGapPx + figuresPx).toBeLessThanOrEqual(1082);
 });

@@ -20,14 +20,14 @@ import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
-import { BoardFoot, BoardHead, FiguresHead, FiguresRow, FootNames, NameCell } from './BoardEdges.tsx';
-import { BoardRow, cellId } from './BoardRow.tsx';
-import { boardSize } from './boardSize.ts';
+import { PegboardFoot, PegboardHead, FiguresHead, FiguresRow, FootNames, NameCell } from './PegboardEdges.tsx';
+import { PegboardRow, cellId } from './PegboardRow.tsx';
+import { pegboardSize } from './pegboardSize.ts';
 
 type Place = { habitId: string; day: PlainDay };
 
 /** The pegboard of a month: names, days, and what they came to. */
-export function Board({
+export function Pegboard({
   tracks,
   span,
   onOpen,
@@ -46,9 +46,9 @@ export function Board({
   const areas = useAppSelector((state) => state.records.areas);
   const totals = useAppSelector((state) => selectTotals(state, span));
   const [widthPx, setWidthPx] = useState(0);
-  const days = span.last - span.first + 1;
-  const size = useMemo(() => boardSize(widthPx, isWide, days), [widthPx, isWide, days]);
-  const board = useMemo(() => pegboardColumns(span, weekStart, size.cellPx, size.weekGapPx), [span, weekStart, size]);
+  const dayCount = span.last - span.first + 1;
+  const size = useMemo(() => pegboardSize(widthPx, isWide, dayCount), [widthPx, isWide, dayCount]);
+  const days = useMemo(() => pegboardColumns(span, weekStart, size.cellPx, size.weekGapPx), [span, weekStart, size]);
   const [focus, setFocus] = useState<Place | null>(null);
 
   const press = useCallback(
@@ -111,15 +111,15 @@ export function Board({
   const colorOf = (track: Track): string => dyeColor(colors, areas[track.habit.areaId ?? '']?.color);
 
   const scroller = useRef<ScrollView>(null);
-  const todayX = today >= span.first && today <= span.last ? board.columns[today - span.first]!.x : null;
+  const todayX = today >= span.first && today <= span.last ? days.columns[today - span.first]!.x : null;
   const viewPx = widthPx - size.namesPx - (isWide ? size.figuresPx : 0);
   useEffect(() => {
     if (widthPx === 0) return;
     const least = todayX === null ? 0 : Math.max(0, todayX - viewPx + size.cellPx * 2.4);
     // From the edge of a day, so that none is cut in two beside the names.
-    const x = board.columns.find((column) => column.x >= least)?.x ?? 0;
+    const x = days.columns.find((column) => column.x >= least)?.x ?? 0;
     scroller.current?.scrollTo({ x, animated: false });
-  }, [todayX, viewPx, widthPx, size.cellPx, board]);
+  }, [todayX, viewPx, widthPx, size.cellPx, days]);
 
   const figureColumn = (
     <View style={{ width: size.figuresPx }}>
@@ -155,12 +155,12 @@ export function Board({
         </View>
         <ScrollView ref={scroller} horizontal style={styles.days}>
           <View
-            style={{ width: board.widthPx }}
+            style={{ width: days.widthPx }}
             role="group"
             aria-label="Days"
             {...({ onKeyDownCapture: onKeyDown } as object)}
           >
-            {board.columns
+            {days.columns
               .filter((column) => column.isWeekend)
               .map(({ day, x }) => (
                 <View
@@ -173,14 +173,14 @@ export function Board({
                 style={[styles.today, { left: todayX - 0.5, width: size.cellPx + 1, height: size.headPx + rowsPx - 4 }]}
               />
             )}
-            <BoardHead columns={board.columns} size={size} today={today} />
+            <PegboardHead columns={days.columns} size={size} today={today} />
             {tracks.map((track) => (
-              <BoardRow
+              <PegboardRow
                 key={track.habit.id}
                 track={track}
                 span={span}
-                columns={board.columns}
-                widthPx={board.widthPx}
+                columns={days.columns}
+                widthPx={days.widthPx}
                 size={size}
                 color={colorOf(track)}
                 focusDay={entry?.habitId === track.habit.id ? entry.day : null}
@@ -189,7 +189,7 @@ export function Board({
                 onFocus={focusAt}
               />
             ))}
-            <BoardFoot columns={board.columns} size={size} totals={totals} today={today} passMark={passMark} />
+            <PegboardFoot columns={days.columns} size={size} totals={totals} today={today} passMark={passMark} />
           </View>
           {isWide ? null : figureColumn}
         </ScrollView>

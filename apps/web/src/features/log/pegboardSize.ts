@@ -1,5 +1,5 @@
 /** Lengths of the pegboard in pixels. */
-export type BoardSize = {
+export type PegboardSize = {
   namesPx: number;
   cellPx: number;
   weekGapPx: number;
@@ -13,7 +13,7 @@ export type BoardSize = {
 const LEAST_CELL_PX = 24;
 
 /** The pegboard's lengths: on a phone days scroll beside the names; on a wide screen a month fits where it can. */
-export function boardSize(widthPx: number, isWide: boolean, days: number): BoardSize {
+export function pegboardSize(widthPx: number, isWide: boolean, days: number): PegboardSize {
   if (!isWide) return { namesPx: 126, cellPx: 28, weekGapPx: 6, rowPx: 44, pegR: 9.2, headPx: 46, figuresPx: 208 };
   const namesPx = 134;
   const figuresPx = 184;

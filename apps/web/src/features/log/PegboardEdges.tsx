@@ -13,16 +13,16 @@ import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
-import type { BoardSize } from './boardSize.ts';
+import type { PegboardSize } from './pegboardSize.ts';
 
 /** Weekday letters and dates above the days. */
-export function BoardHead({
+export function PegboardHead({
   columns,
   size,
   today,
 }: {
   columns: readonly PegboardColumn[];
-  size: BoardSize;
+  size: PegboardSize;
   today: PlainDay;
 }) {
   const styles = useStyles();
@@ -52,7 +52,7 @@ export function NameCell({
 }: {
   track: Track;
   figures: MonthFigures;
-  size: BoardSize;
+  size: PegboardSize;
   color: string;
   isWide: boolean;
 }) {
@@ -87,7 +87,7 @@ export function NameCell({
 
 export const FIGURE_COLUMNS = ['Done', 'Target', 'Left', 'Share'] as const;
 
-export function FiguresHead({ size }: { size: BoardSize }) {
+export function FiguresHead({ size }: { size: PegboardSize }) {
   const styles = useStyles();
   return (
     <View style={[styles.figures, { height: size.headPx, alignItems: 'flex-end', paddingBottom: 10 }]}>
@@ -110,7 +110,7 @@ export function FiguresRow({
 }: {
   track: Track;
   figures: MonthFigures;
-  size: BoardSize;
+  size: PegboardSize;
   color: string;
 }) {
   const styles = useStyles();
@@ -155,7 +155,7 @@ export function FiguresRow({
 const BAR_PX = 38;
 
 /** Below the days: how many were done, and which share of what was asked. */
-export function BoardFoot({
+export function PegboardFoot({
   columns,
   size,
   totals,
@@ -163,7 +163,7 @@ export function BoardFoot({
   passMark,
 }: {
   columns: readonly PegboardColumn[];
-  size: BoardSize;
+  size: PegboardSize;
   totals: DayTotals;
   today: PlainDay;
   passMark: number;
