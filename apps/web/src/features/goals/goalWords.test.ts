@@ -65,7 +65,7 @@ describe('a key result says where it stands and why', () => {
     expect(new Set([0, 1, 2, 3, 4, 5, 6, 7].map((place) => holeColor(LIGHT, place))).size).toBe(8);
     expect([paceTone('overdue'), paceTone('behind'), paceTone('ahead'), paceTone(null)]).toEqual([
       'madder',
-      'brassText',
+      'ink',
       'working',
       'quiet',
     ]);

@@ -19,10 +19,10 @@ export const PACE_WORDS: Record<Pace, string> = {
   onPace: 'on pace',
 };
 
-export const paceTone = (pace: Pace | null): 'working' | 'madder' | 'brassText' | 'quiet' => {
+export const paceTone = (pace: Pace | null): 'working' | 'madder' | 'ink' | 'quiet' => {
   if (pace === null) return 'quiet';
   if (pace === 'overdue') return 'madder';
-  return pace === 'behind' ? 'brassText' : 'working';
+  return pace === 'behind' ? 'ink' : 'working';
 };
 
 /** The colour of a key result's hole: by its place in the goal, so that neighbours differ. */

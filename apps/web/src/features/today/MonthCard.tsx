@@ -14,7 +14,7 @@ import {
 import { View } from 'react-native';
 import { selectSettings, selectToday, selectTotals, selectTracks } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
-import { monthName, percent } from '../../shared/format.ts';
+import { counted, monthName, percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -44,7 +44,8 @@ export function MonthCard({ day }: { day: PlainDay }) {
     ['Full days', String(fullDays)],
     ['Bright days', String(brightDays)],
     ['Ribbons', String(ribbons)],
-    ['In a row', `${aliveRun(runs)?.length ?? 0} (longest ${longestRun(runs)?.length ?? 0})`],
+    ['Full days in a row', String(aliveRun(runs)?.length ?? 0)],
+    ['Longest such row', counted(longestRun(runs)?.length ?? 0, 'day')],
   ];
   return (
     <Card style={styles.card}>
