@@ -19,7 +19,7 @@ const node = (displayName, folder, more = {}) => ({
 });
 
 export default {
-  testTimeout: 30_000,
+  testTimeout: 120_000,
   projects: [
     node('core', 'packages/core/src'),
     node('contract', 'packages/contract/src'),

@@ -39,6 +39,7 @@ async function browser(name) {
   const stats = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')).stats : null;
   const failed = stats?.unexpected ?? 0;
   const passed = (stats?.expected ?? 0) + (stats?.flaky ?? 0);
+  if (stats?.flaky) say(`${stats.flaky} of them passed at the second attempt only`);
   tally.push({ name, passed, failed: failed + (failed === 0 && (code !== 0 || passed === 0) ? 1 : 0) });
 }
 

@@ -86,7 +86,7 @@ test('what the screens show of the sample is what the report says', async ({ bro
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`no screen has a fault that axe finds, in the ${scheme} theme`, async ({ browser }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(600_000);
     for (const size of [PHONE, WIDE]) {
       const person = await Person.at(browser, { size, scheme });
       await person.openSample();

@@ -3,7 +3,7 @@ import pg from 'pg';
 import { Person } from '../driver/person.ts';
 import { startWimbel } from '../driver/server.ts';
 
-test.setTimeout(150_000);
+test.setTimeout(600_000);
 
 test('server and database are killed while changes are sent: what was acknowledged is there once, the rest arrives by itself', async ({
   browser,

@@ -7,7 +7,7 @@ import { expect, test } from '@playwright/test';
 import { PASSWORD } from '../driver/person.ts';
 import { ROOT, freePort, isAlive, isPortFree } from '../../scripts/machine/system.mjs';
 
-test.setTimeout(120_000);
+test.setTimeout(600_000);
 
 /** A script of the project, run beside the others: with a folder and a port of its own. */
 function runScript(name: 'start' | 'stop', state: string, port: number) {
@@ -23,7 +23,7 @@ function runScript(name: 'start' | 'stop', state: string, port: number) {
     child,
     ended,
     said: () => said,
-    until: (words: RegExp) => expect.poll(() => said, { timeout: 60_000 }).toMatch(words),
+    until: (words: RegExp) => expect.poll(() => said, { timeout: 240_000 }).toMatch(words),
   };
 }
 

@@ -10,7 +10,7 @@ export function createDatabase(url: string, onIdleError: (error: Error) => void 
   const pool = new pg.Pool({
     connectionString: url,
     max: 10,
-    connectionTimeoutMillis: 5000,
+    connectionTimeoutMillis: 15000,
     options: '-c timezone=UTC -c statement_timeout=30000',
   });
   pool.on('error', onIdleError);

@@ -55,7 +55,7 @@ function open(server: ReturnType<typeof pretendServer>, name: string, accountId 
 
 /** Waits until something holds. */
 async function until(holds: () => boolean | Promise<boolean>): Promise<void> {
-  for (let tries = 0; tries < 400; tries++) {
+  for (let tries = 0; tries < 6000; tries++) {
     if (await holds()) return;
     await new Promise((resolve) => setTimeout(resolve, 5));
   }
