@@ -35,8 +35,9 @@ export { type PegState, pegStateOf, type CordStretch, cordsIn } from './chart/pe
 export { type SharePoint, type ShareLine, shareLine } from './chart/shareLine.ts';
 export { toneScale } from './chart/tone.ts';
 export { type PlateValue, type PlateCell, type YearPlate, yearPlate } from './chart/yearPlate.ts';
-export { type DayMarkScale, dayMarkOf } from './day/dayMark.ts';
+export { type DayMarkScale, DEFAULT_DAY_MARKS, dayMarkOf } from './day/dayMark.ts';
 export { type DayTotals, type DayScore, totalsOf, scoreOn, fullDayRuns } from './day/dayScore.ts';
+export { type WeekTotal, weekTotals } from './day/weekTotals.ts';
 export { type LinePoint, checkpointPoints, expectedOn } from './goal/expected.ts';
 export { type GoalRecords, type GoalFigures, goalFigures } from './goal/goalFigures.ts';
 export {
@@ -48,8 +49,11 @@ export {
 export { type Pace, paceOf, forecastOf, neededPerWeek } from './goal/pace.ts';
 export { type StepState, stepState, stepDays, stepsValue } from './goal/steps.ts';
 export { instantKey, type DatedValue, valuesInOrder, valueOn, habitValue } from './goal/valueAt.ts';
+export { endedHabit, archivedHabit, resumedHabit } from './habit/ending.ts';
 export { dayOfDone, finishedOn } from './habit/finishLine.ts';
 export { type Kept, keptOver, type KeptSpan, keptSpans, keptByWeekday } from './habit/kept.ts';
+export { LOG_SPANS, type LogSpan, logSpanOf, dayOfNeighbour, logFigures } from './habit/logSpan.ts';
+export { type MissReason, missReasons } from './habit/missReasons.ts';
 export { OUTCOMES, type Outcome, recordedOutcome, thresholdRatio } from './habit/outcome.ts';
 export {
   type PeriodKind,
@@ -63,6 +67,7 @@ export {
 export { type Ranked, rankHabits } from './habit/ranking.ts';
 export { type Recent, last30 } from './habit/recent.ts';
 export { type AskKind, askKindOf, namesDay, PARTS_PER_DAY, owedParts } from './habit/schedule.ts';
+export { type MonthWish, withMonthTarget, isTakenOver, withYearTarget } from './habit/settingTargets.ts';
 export { type Run, type Streak, chainRuns, runsOf, longestRun, aliveRun, streakOf } from './habit/streak.ts';
 export {
   type Figures,
@@ -76,6 +81,7 @@ export {
   spanFigures,
   monthFigures,
   yearFigures,
+  quarterFigures,
   togetherOf,
 } from './habit/targets.ts';
 export { type HeldTerms, heldTerms, termsIndexOn, termsOn } from './habit/terms.ts';
@@ -100,6 +106,7 @@ export {
   planPartsBetween,
   fillRatio,
 } from './habit/track.ts';
+export { type VariantFigures, variantFigures, withParts } from './habit/variants.ts';
 export {
   TOLERANCE,
   isSame,
@@ -123,6 +130,10 @@ export {
   DYES,
   type PartOfDay,
   PARTS_OF_DAY,
+  HIDEABLE,
+  type Hideable,
+  TODAY_BY,
+  type TodayBy,
   type Settings,
   DEFAULT_SETTINGS,
   type Area,

@@ -1,4 +1,4 @@
-import { WEEKDAYS } from '@wimbel/core';
+import { HIDEABLE, TODAY_BY, WEEKDAYS } from '@wimbel/core';
 import {
   day,
   dayCount,
@@ -33,6 +33,8 @@ export const settingsSchema = shape({
   ).test('ascending', 'does not ascend', ascends),
   currency: text().matches(/^[A-Z]{3}$/, 'is not a currency code of three letters'),
   pipsName: shape({ one: name(), many: name() }),
+  hidden: list(oneOf(HIDEABLE).required('is missing')),
+  todayBy: oneOf(TODAY_BY),
 });
 
 export const areaSchema = shape({ id: id(), name: name(), color: text(), icon: text(), order: order() });

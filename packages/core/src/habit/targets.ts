@@ -1,6 +1,6 @@
 import { type PlainMonth, daysInMonth, formatMonth, monthOf, monthSpan } from '../calendar/month.ts';
 import type { DaySpan } from '../calendar/span.ts';
-import { monthsOfYear, yearSpan } from '../calendar/year.ts';
+import { monthsOfYear, quarterOfMonth, yearSpan } from '../calendar/year.ts';
 import { isAtLeast, roundRatio, shareOf, tidySum } from '../number/exact.ts';
 import type { Habit, MonthTarget } from '../record/records.ts';
 import { PARTS_PER_DAY } from './schedule.ts';
@@ -95,6 +95,13 @@ export function monthFigures(track: Track, month: PlainMonth, passMark: number):
 
 export const yearFigures = (track: Track, year: number): Figures =>
   figuresOf(track, yearSpan(year), yearTargetOf(track, year));
+
+/** The calendar quarter that a month lies in, against the sum of its months' targets. */
+export function quarterFigures(track: Track, month: PlainMonth): Figures {
+  const { first, last } = quarterOfMonth(month);
+  const span = { first: monthSpan(first).first, last: monthSpan(last).last };
+  return figuresOf(track, span, monthsTargetOf(track, [first, first + 1, last]));
+}
 
 /** Several habits together: what each did, no more than its target, against the sum of their targets. */
 export function togetherOf(figures: Iterable<{ actual: number; target: number }>): {

@@ -24,6 +24,13 @@ export const DYES: readonly Dye[] = ['verdigris', 'woad', 'clay', 'plum', 'moss'
 export type PartOfDay = 'morning' | 'midday' | 'evening' | 'any';
 export const PARTS_OF_DAY: readonly PartOfDay[] = ['morning', 'midday', 'evening', 'any'];
 
+/** What can be left out of every screen. */
+export const HIDEABLE = ['streaks'] as const;
+export type Hideable = (typeof HIDEABLE)[number];
+
+export const TODAY_BY = ['part', 'area'] as const;
+export type TodayBy = (typeof TODAY_BY)[number];
+
 export type Settings = {
   weekStart: Weekday;
   /** 0–1. */
@@ -33,6 +40,10 @@ export type Settings = {
   dayMarks?: { atLeast: number; symbol: string }[];
   currency?: string;
   pipsName?: { one: string; many: string };
+  /** What screens leave out; no figure depends on it. */
+  hidden?: Hideable[];
+  /** How Today groups habits; by part of the day unless chosen. */
+  todayBy?: TodayBy;
 };
 export const DEFAULT_SETTINGS: Settings = { weekStart: 'monday', passMark: 0.85, dayEndsAt: 0 };
 

@@ -13,6 +13,8 @@ export const settings = pgTable(
     dayMarks: jsonb().$type<Settings['dayMarks']>(),
     currency: text(),
     pipsName: jsonb().$type<Settings['pipsName']>(),
+    hidden: jsonb().$type<Settings['hidden']>(),
+    todayBy: text().$type<Settings['todayBy']>(),
   },
   (table) => [
     primaryKey({ columns: [table.userId] }),

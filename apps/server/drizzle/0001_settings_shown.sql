@@ -1,0 +1,2 @@
+ALTER TABLE "settings" ADD COLUMN "hidden" jsonb;--> statement-breakpoint
+ALTER TABLE "settings" ADD COLUMN "today_by" text;

@@ -1,0 +1,55 @@
+import { type PlainMonth, monthOfDay, monthSpan } from '../calendar/month.ts';
+import type { PlainDay, Weekday } from '../calendar/plainDay.ts';
+import type { DaySpan } from '../calendar/span.ts';
+import { weekSpan } from '../calendar/week.ts';
+import { quarterOfMonth, yearOfDay, yearSpan } from '../calendar/year.ts';
+import { type Figures, type MonthFigures, monthFigures, quarterFigures, spanFigures, yearFigures } from './targets.ts';
+import type { Track } from './track.ts';
+
+/** The spans that the log can be laid out for. */
+export const LOG_SPANS = ['week', 'month', 'sixWeeks', 'quarter', 'year'] as const;
+export type LogSpan = (typeof LOG_SPANS)[number];
+
+const SIX_WEEKS = 42;
+
+/** The days of a span of a kind. `day` lies in it, but six weeks begin with it. */
+export function logSpanOf(kind: LogSpan, day: PlainDay, weekStart: Weekday): DaySpan {
+  switch (kind) {
+    case 'week':
+      return weekSpan(day, weekStart);
+    case 'month':
+      return monthSpan(monthOfDay(day));
+    case 'sixWeeks':
+      return { first: day, last: day + SIX_WEEKS - 1 };
+    case 'quarter': {
+      const { first, last } = quarterOfMonth(monthOfDay(day));
+      return { first: monthSpan(first).first, last: monthSpan(last).last };
+    }
+    case 'year':
+      return yearSpan(yearOfDay(day));
+  }
+}
+
+/** The day that names the span before (`by` −1) or after (1); of six weeks its first day. */
+export function dayOfNeighbour(kind: LogSpan, span: DaySpan, by: -1 | 1): PlainDay {
+  if (kind === 'sixWeeks') return span.first + by * SIX_WEEKS;
+  return by === 1 ? span.last + 1 : span.first - 1;
+}
+
+/**
+ * A habit's figures over a span of the log: a month against its target (with its ribbon), a quarter and a year against
+ * the sum of their months' or what was set, a week and six weeks against their plan. Source: "Targets by week, month and year".
+ */
+export function logFigures(track: Track, kind: LogSpan, span: DaySpan, passMark: number): Figures | MonthFigures {
+  const month: PlainMonth = monthOfDay(span.first);
+  switch (kind) {
+    case 'month':
+      return monthFigures(track, month, passMark);
+    case 'quarter':
+      return quarterFigures(track, month);
+    case 'year':
+      return yearFigures(track, yearOfDay(span.first));
+    default:
+      return spanFigures(track, span);
+  }
+}
