@@ -74,11 +74,11 @@ test('a flexible habit that can no longer be put off says so, and the day turns 
   const person = await Person.at(browser, { now: '2026-11-24T22:00:00Z' });
   await person.signUp();
   await person.addHabit({ name: 'Sand the hull', often: { perWeek: 6 }, from: '2026-11-23' });
-  await expect(person.row('Sand the hull')).toContainText('0 of 6 this week, today counts');
+  await expect(person.row('Sand the hull')).toContainText('0 of 6 this week, no day to spare');
   await person.checkOff('Sand the hull');
   await person.page.clock.fastForward('02:30:00');
   await expect(person.heading('Wednesday')).toBeVisible();
-  await expect(person.row('Sand the hull')).toContainText('1 of 6 this week, today counts');
+  await expect(person.row('Sand the hull')).toContainText('1 of 6 this week, no day to spare');
   await expect(person.peg('Sand the hull')).toHaveAttribute('aria-checked', 'false');
   await person.leave();
 });

@@ -1,27 +1,48 @@
-import { type Entry, type Mark, type PlainDay, formatDay, outcomeOn, termsOn } from '@wimbel/core';
-import Minus from 'lucide-react-native/icons/minus';
-import Pencil from 'lucide-react-native/icons/pencil';
-import Plus from 'lucide-react-native/icons/plus';
+import {
+  type Entry,
+  type Mark,
+  type PlainDay,
+  type Track,
+  eachDay,
+  fillRatio,
+  formatDay,
+  outcomeOn,
+  pegStateOf,
+  weekSpan,
+} from '@wimbel/core';
+import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useState } from 'react';
-import { View } from 'react-native';
-import { amountOf, dayInWords, number, parseTyped } from '../shared/format.ts';
-import { useTheme } from '../theme/Theme.tsx';
+import { Pressable, View } from 'react-native';
+import { OUTCOME_WORDS, dateNumber, dayInWords, weekdayLetter } from '../shared/format.ts';
+import { themed, useTheme } from '../theme/Theme.tsx';
+import { dyeColor } from '../theme/dye.ts';
 import { SPACE } from '../theme/space.ts';
 import { Button } from '../ui/Button.tsx';
-import { Field } from '../ui/Field.tsx';
-import { IconButton } from '../ui/IconButton.tsx';
+import { Peg } from '../ui/Peg.tsx';
 import { Segments } from '../ui/Segments.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { useToast } from '../ui/Toast.tsx';
 import { Words } from '../ui/Words.tsx';
+import { AmountField } from './AmountField.tsx';
+import { NoteField } from './NoteField.tsx';
+import { PartsField } from './PartsField.tsx';
 import { useRecording } from './RecordsProvider.tsx';
 import { entryChange } from './makeChange.ts';
 import { selectEntry, selectTrack } from './selectors.ts';
+import { afterTap, withMark } from './standing.ts';
 import { useAppSelector } from './store.ts';
 
-type Props = { habitId: string; day: PlainDay; onClose: () => void; onEditHabit: () => void };
+type Props = {
+  habitId: string;
+  day: PlainDay;
+  onClose: () => void;
+  /** Opens an address: the habit's page, or its form. */
+  onGo: (path: string) => void;
+  /** Begin in the note. */
+  isNoteFirst?: boolean;
+};
 
-const OUTCOME_WORDS = {
+const DAY_WORDS = {
   outside: 'Outside the days of this habit. A record here starts it earlier.',
   blank: 'Nothing recorded yet.',
   paused: 'In a pause: nothing is asked.',
@@ -31,26 +52,28 @@ const OUTCOME_WORDS = {
   missed: 'Missed.',
 } as const;
 
-/** Everything about one day of a habit: done or amount, rest, missed with its reason, a note. Saved as it is changed. */
-export function EntrySheet({ habitId, day, onClose, onEditHabit }: Props) {
+/** Everything about a day of a habit, and the days of its week to put right at once. Saved as it is changed. */
+export function EntrySheet({ habitId, day: opened, onClose, onGo, isNoteFirst = false }: Props) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const [day, setDay] = useState(opened);
+  const [undos, setUndos] = useState<(() => void)[]>([]);
   const track = useAppSelector((state) => selectTrack(state, habitId));
   const entry = useAppSelector((state) => selectEntry(state, habitId, formatDay(day)));
   const { change } = useRecording();
   const toast = useToast();
-  const { colors } = useTheme();
   if (track === null) return null;
   const { habit } = track;
   const base: Entry = entry ?? { habitId, day: formatDay(day) };
-  const save = (next: Entry): void => change(entryChange(next));
-  const isAmount = habit.measure.kind === 'amount';
-
-  const mark = (chosen: Mark | 'none'): void => {
-    const { mark: _, ...rest } = base;
-    save(chosen === 'none' ? rest : { ...rest, mark: chosen });
+  const save = (next: Entry): void => {
+    const undo = change(entryChange(next));
+    setUndos((before) => [...before, undo]);
   };
+  const isAmount = habit.measure.kind === 'amount';
+  const hasVariants = (habit.variants ?? []).length > 0 || (base.parts ?? []).length > 0;
+  const hasPartAmounts = (base.parts ?? []).some((part) => part.amount !== undefined);
   const clear = (): void => {
-    save({ habitId, day: formatDay(day) });
-    toast({ text: `${habit.name}: the day is empty again`, onUndo: () => save(base) });
+    toast({ text: `${habit.name}: the day is empty again`, onUndo: change(entryChange({ habitId, day: base.day })) });
     onClose();
   };
   const marks: { value: Mark | 'none'; label: string }[] = [
@@ -59,44 +82,66 @@ export function EntrySheet({ habitId, day, onClose, onEditHabit }: Props) {
     { value: 'rest', label: 'Rest' },
     { value: 'missed', label: 'Missed' },
   ];
+  const undoLast = (): void => {
+    undos.at(-1)?.();
+    setUndos(undos.slice(0, -1));
+  };
+  const goTo = (path: string): void => {
+    onClose();
+    onGo(path);
+  };
   return (
     <Sheet title={habit.name} onClose={onClose}>
       <Words tone="quiet">
-        {dayInWords(day)}. {OUTCOME_WORDS[outcomeOn(track, day)]}
+        {dayInWords(day)}. {DAY_WORDS[outcomeOn(track, day)]}
       </Words>
-      {habit.measure.kind === 'amount' ? (
-        <AmountEditor
-          key={`${habitId} ${day}`}
+      <WeekOfDay track={track} day={day} onChoose={setDay} onSave={save} />
+      {hasVariants ? <PartsField key={`parts ${day}`} habit={habit} entry={base} onChange={save} /> : null}
+      {isAmount && !hasPartAmounts ? (
+        <AmountField
+          key={`amount ${day}`}
+          track={track}
+          day={day}
           amount={entry?.amount}
-          unit={habit.measure.unit}
-          step={habit.measure.step}
-          atLeast={termsOn(track.terms, day).atLeast}
-          atMost={termsOn(track.terms, day).atMost}
           onChange={(amount) => {
             const { amount: _, ...rest } = base;
             save(amount === undefined ? rest : { ...rest, amount });
           }}
         />
       ) : null}
-      <Segments label="What the day was" value={base.mark ?? 'none'} choices={marks} onChange={mark} isWrapping />
-      <NoteEditor
-        key={`note ${habitId} ${day}`}
+      <Segments
+        label="What the day was"
+        value={base.mark ?? 'none'}
+        choices={marks}
+        onChange={(chosen) => save(withMark(base, chosen === 'none' ? null : chosen))}
+        isWrapping
+      />
+      <NoteField
+        key={`note ${day}`}
         note={entry?.note ?? ''}
         label={base.mark === 'missed' ? 'Reason' : 'Note'}
+        autoFocus={isNoteFirst}
         onChange={(note) => {
           const { note: _, ...rest } = base;
           save(note === '' ? rest : { ...rest, note });
         }}
       />
-      <View style={{ flexDirection: 'row', justifyContent: 'space-between', flexWrap: 'wrap', gap: SPACE.s }}>
-        <Button kind="bare" icon={<Pencil size={16} color={colors.working} />} onPress={onEditHabit}>
+      <View style={styles.buttons}>
+        <Button kind="bare" onPress={() => goTo(`/habits/${habitId}`)}>
+          Habit page
+        </Button>
+        <Button kind="bare" onPress={() => goTo(`/habits/${habitId}/edit`)}>
           Edit habit
         </Button>
-        {entry !== undefined ? (
-          <Button kind="plain" onPress={clear}>
-            Empty this day
+        {undos.length > 0 ? (
+          <Button kind="bare" icon={<Undo2 size={16} color={colors.working} />} onPress={undoLast}>
+            Undo
           </Button>
         ) : null}
+      </View>
+      <View style={styles.buttons}>
+        {entry !== undefined ? <Button onPress={clear}>Empty this day</Button> : null}
+        <View style={styles.push} />
         <Button kind="main" onPress={onClose}>
           Close
         </Button>
@@ -105,65 +150,76 @@ export function EntrySheet({ habitId, day, onClose, onEditHabit }: Props) {
   );
 }
 
-type AmountProps = {
-  amount: number | undefined;
-  unit: string;
-  step: number;
-  atLeast: number | null;
-  atMost: number | null;
-  onChange: (amount: number | undefined) => void;
-};
-
-function AmountEditor({ amount, unit, step, atLeast, atMost, onChange }: AmountProps) {
-  const [draft, setDraft] = useState<string | null>(null);
-  const text = draft ?? (amount === undefined ? '' : number(amount).replaceAll(',', ''));
-  const typed = parseTyped(text);
-  const error =
-    draft === null || draft.trim() === ''
-      ? undefined
-      : typed === null
-        ? 'Write a number, such as 12 or 7.5'
-        : typed < 0
-          ? 'An amount is 0 or more'
-          : undefined;
-  const set = (next: string): void => {
-    setDraft(next);
-    if (next.trim() === '') onChange(undefined);
-    const value = parseTyped(next);
-    if (value !== null && value >= 0) onChange(value);
-  };
-  const add = (by: number): void => {
-    setDraft(null);
-    onChange(Math.max(0, Number(((amount ?? 0) + by).toPrecision(12))));
-  };
-  const limit =
-    atLeast !== null ? amountOf(amount ?? 0, atLeast, unit) : `${amountOf(amount ?? 0, atMost ?? 0, unit)} at most`;
+/** The week that a day lies in, a peg each: a tap checks off (or chooses the day, for amounts). */
+function WeekOfDay({
+  track,
+  day,
+  onChoose,
+  onSave,
+}: {
+  track: Track;
+  day: PlainDay;
+  onChoose: (day: PlainDay) => void;
+  onSave: (entry: Entry) => void;
+}) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const { habit } = track;
+  const entries = useAppSelector((state) => state.records.entries[habit.id]);
+  const dye = useAppSelector((state) => state.records.areas[habit.areaId ?? '']?.color);
+  const isTapped = habit.measure.kind === 'check' && (habit.variants ?? []).length === 0;
   return (
-    <View style={{ flexDirection: 'row', alignItems: 'flex-start', gap: SPACE.s }}>
-      <View style={{ flex: 1 }}>
-        <Field
-          label={`Amount (${limit})`}
-          value={text}
-          onChangeText={set}
-          onBlur={() => error === undefined && setDraft(null)}
-          inputMode="decimal"
-          suffix={unit}
-          error={error}
-          selectTextOnFocus
-        />
-      </View>
-      <View style={{ flexDirection: 'row', paddingTop: 22 }}>
-        <IconButton icon={Minus} label={`Take away ${step} ${unit}`} onPress={() => add(-step)} />
-        <IconButton icon={Plus} label={`Add ${step} ${unit}`} onPress={() => add(step)} />
-      </View>
+    <View role="group" aria-label="The days of this week" style={styles.week}>
+      {eachDay(weekSpan(day, track.weekStart)).map((each) => {
+        const entry = entries?.[formatDay(each)];
+        const outcome = outcomeOn(track, each);
+        const isHere = each === day;
+        if (each > track.today) return <View key={each} style={styles.day} />;
+        return (
+          <View key={each} style={[styles.day, isHere && styles.here]}>
+            <Peg
+              state={pegStateOf(track, each)}
+              sizePx={26}
+              color={dyeColor(colors, dye)}
+              ratio={fillRatio(track, each, entry?.amount ?? null)}
+              label={`${dayInWords(each)}: ${OUTCOME_WORDS[outcome]}`}
+              isChecked={outcome === 'done' ? true : outcome === 'part' ? 'mixed' : false}
+              onPress={() => {
+                onChoose(each);
+                if (isTapped) onSave(afterTap(track, each, entry));
+              }}
+            />
+            <Pressable
+              role="button"
+              aria-label={`Show ${dayInWords(each)}`}
+              aria-current={isHere ? 'date' : undefined}
+              onPress={() => onChoose(each)}
+              style={styles.letter}
+            >
+              <Words type={isHere ? 'smallStrong' : 'small'} tone={isHere ? 'ink' : 'quiet'}>
+                {weekdayLetter(each)} {dateNumber(each)}
+              </Words>
+            </Pressable>
+          </View>
+        );
+      })}
     </View>
   );
 }
 
-function NoteEditor({ note, label, onChange }: { note: string; label: string; onChange: (note: string) => void }) {
-  const [draft, setDraft] = useState(note);
-  const keep = (): void => {
-    if (draft.trim() !== note) onChange(draft.trim());
-  };
-  return <Field label={label} value={draft} onChangeText={setDraft} onBlur={keep} multiline maxLength={5000} />;
-}
+const useStyles = themed((colors) => ({
+  buttons: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s },
+  push: { flex: 1 },
+  week: { flexDirection: 'row', justifyContent: 'space-between' },
+  day: {
+    flex: 1,
+    maxWidth: 56,
+    alignItems: 'center',
+    paddingBottom: 2,
+    borderRadius: 14,
+    borderWidth: 1.5,
+    borderColor: 'transparent',
+  },
+  here: { borderColor: colors.brass },
+  letter: { minHeight: 24, minWidth: 40, alignItems: 'center', justifyContent: 'center' },
+}));

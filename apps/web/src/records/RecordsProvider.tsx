@@ -8,13 +8,27 @@ import { refusalDismissed } from './outboxSlice.ts';
 import { openOutboxStore } from './outboxStore.ts';
 import { type Store, createStore, useAppDispatch, useAppSelector } from './store.ts';
 import { type Sync, startSync } from './sync.ts';
+import { type Before, beforeOf, changesBack } from './undo.ts';
 
 /** How often the device's clock is looked at, for the day to turn by itself. */
 const LOOK_EVERY_MS = 15000;
 
-type Recording = { change: (...changes: Change[]) => void; dismissRefusal: (id: string) => void };
+/** How many steps back are remembered. */
+const STEPS_BACK = 100;
 
-const RecordingContext = createContext<Recording>({ change: () => {}, dismissRefusal: () => {} });
+type Recording = {
+  /** Takes changes in; they are one step of {@link Recording.takeBack}. Gives back the way to undo just these. */
+  change: (...changes: Change[]) => () => void;
+  /** Puts back what was changed last and not yet put back; false where there is nothing. */
+  takeBack: () => boolean;
+  dismissRefusal: (id: string) => void;
+};
+
+const RecordingContext = createContext<Recording>({
+  change: () => () => {},
+  takeBack: () => false,
+  dismissRefusal: () => {},
+});
 
 /** Takes in what the person changes. */
 export const useRecording = (): Recording => useContext(RecordingContext);
@@ -86,15 +100,36 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
     };
   }, [dayEndsAt, store]);
 
-  const recording = useMemo<Recording>(
-    () => ({
-      change: (...changes) => sync.current?.change(changes),
+  const steps = useRef<Before[]>([]);
+  useEffect(() => {
+    steps.current = [];
+  }, [accountId]);
+
+  const recording = useMemo<Recording>(() => {
+    const putBack = (before: Before): boolean => {
+      const at = steps.current.indexOf(before);
+      if (at < 0) return false;
+      steps.current.splice(at, 1);
+      sync.current?.change(changesBack(before));
+      return true;
+    };
+    return {
+      change: (...changes) => {
+        const before = beforeOf(store.getState().records, changes);
+        steps.current.push(before);
+        if (steps.current.length > STEPS_BACK) steps.current.shift();
+        sync.current?.change(changes);
+        return () => void putBack(before);
+      },
+      takeBack: () => {
+        const last = steps.current.at(-1);
+        return last !== undefined && putBack(last);
+      },
       dismissRefusal: (id) => {
         store.dispatch(refusalDismissed({ id }));
         void sync.current?.dismiss(id);
       },
-    }),
-    [store],
-  );
+    };
+  }, [store]);
   return <RecordingContext.Provider value={recording}>{children}</RecordingContext.Provider>;
 }

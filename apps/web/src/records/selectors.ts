@@ -1,5 +1,7 @@
 import {
   type Area,
+  DEFAULT_DAY_MARKS,
+  type DayMarkScale,
   type DaySpan,
   type DayTotals,
   type Entry,
@@ -44,6 +46,12 @@ export const selectAreas = (state: RootState): Area[] => areasInOrder(state.reco
 export const selectGoals = (state: RootState): Goal[] => goalsInOrder(state.records.goals);
 export const selectToday = (state: RootState): PlainDay => state.clock.today;
 export const selectSettings = (state: RootState) => state.records.settings;
+
+export const selectHidesStreaks = (state: RootState): boolean =>
+  state.records.settings.hidden?.includes('streaks') ?? false;
+
+/** The scale of day marks in force: the user's own, else the one that comes with the app. */
+export const selectDayMarks = (state: RootState): DayMarkScale => state.records.settings.dayMarks ?? DEFAULT_DAY_MARKS;
 
 export const selectEntry = (state: RootState, habitId: string, day: string): Entry | undefined =>
   state.records.entries[habitId]?.[day];

@@ -42,7 +42,7 @@ describe('how a habit stands, in words', () => {
   it('flexible ones by their week or month, with the days left', () => {
     expect(standingWords(track(perWeek(3), done('2026-11-23')), TODAY)).toBe('1 of 3 this week, 6 days left');
     expect(standingWords(track(perWeek(1), done('2026-11-23')), TODAY)).toBe('1 of 1 this week');
-    expect(standingWords(track(perWeek(7), done('2026-11-23')), TODAY)).toBe('1 of 7 this week, today counts');
+    expect(standingWords(track(perWeek(7), done('2026-11-23')), TODAY)).toBe('1 of 7 this week, no day to spare');
     expect(standingWords(track(perWeek(3), done('2026-11-16')), dayOf('2026-11-17'))).toBe('1 of 3 that week');
   });
 

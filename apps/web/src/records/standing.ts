@@ -1,5 +1,6 @@
 import {
   type Entry,
+  type Mark,
   type PlainDay,
   type Track,
   askKindOf,
@@ -16,7 +17,8 @@ import {
   quotaStanding,
   termsOn,
 } from '@wimbel/core';
-import { amount, amountOf, counted } from '../shared/format.ts';
+import { amount, amountOf } from '../shared/amounts.ts';
+import { counted } from '../shared/format.ts';
 
 /** Whether anything is asked of a habit on a day: `fixed` names the day, `flexible` may be done on it, `none`. */
 export function askOn(track: Track, day: PlainDay): 'fixed' | 'flexible' | 'none' {
@@ -41,6 +43,14 @@ function standingOn(track: Track, day: PlainDay) {
   return kind === 'days' ? null : quotaStanding(track, kind, periodOf(track, kind, day));
 }
 
+/** Whether a flexible habit can no longer be put off today: every day left is needed. */
+export function isPressing(track: Track, day: PlainDay): boolean {
+  if (day !== track.today || !isOpen(track, day)) return false;
+  const standing = standingOn(track, day);
+  if (standing === null || standing.done >= standing.quota) return false;
+  return standing.quota - standing.done >= standing.remaining;
+}
+
 /** How a habit stands, in a few words: "18 of 22 this month", "2 of 3 this week, 5 days left". */
 export function standingWords(track: Track, day: PlainDay): string {
   const kind = askKindOf(termsOn(track.terms, day).schedule);
@@ -51,8 +61,7 @@ export function standingWords(track: Track, day: PlainDay): string {
     const words = `${standing.done} of ${standing.quota} ${isCurrent ? `this ${period}` : `that ${period}`}`;
     const isMet = standing.done >= standing.quota;
     if (!isCurrent || isMet || standing.remaining === 0) return words;
-    const needed = standing.quota - standing.done;
-    if (needed === standing.remaining && isOpen(track, day)) return `${words}, today counts`;
+    if (isPressing(track, day)) return `${words}, no day to spare`;
     return `${words}, ${counted(standing.remaining, 'day')} left`;
   }
   const { kept, asked } = keptOver(track, monthSpan(monthOfDay(day)));
@@ -74,6 +83,12 @@ export function amountWords(track: Track, day: PlainDay, entry: Entry | undefine
   return value === undefined
     ? `at most ${amount(most, measure.unit)}`
     : `${amountOf(value, most, measure.unit)} at most`;
+}
+
+/** The entry with a mark, or without one. A rest or a miss keeps its note and amount. */
+export function withMark(entry: Entry, mark: Mark | null): Entry {
+  const { mark: _, ...rest } = entry;
+  return mark === null ? rest : { ...rest, mark };
 }
 
 /** The entry that a tap makes of the one there is: a check goes on and off, an amount grows by a step. */

@@ -1,16 +1,12 @@
 import { dayOf, monthOf } from '@wimbel/core';
+import { amount, amountFault, amountOf, editable, money, number, parseTyped, signed } from './amounts.ts';
 import {
-  amount,
-  amountOf,
   counted,
   dateNear,
   dayInWords,
   fullDate,
-  money,
   monthAbbreviation,
   monthName,
-  number,
-  parseTyped,
   percent,
   streakLength,
   weekdayLetter,
@@ -35,14 +31,27 @@ describe('days in words', () => {
 
 describe('numbers', () => {
   it('carry their unit', () => {
-    expect([amount(400, 'm'), amount(95, 'min'), amount(200, 'min'), amount(12.5, '€'), amount(3, '')]).toEqual([
-      '400 m',
-      '95 min',
-      '3:20 h',
-      '€12.5',
-      '3',
+    expect([
+      amount(400, 'm'),
+      amount(95, 'min'),
+      amount(200, 'min'),
+      amount(12.5, '€'),
+      amount(3, ''),
+      amount(12_450, 'm'),
+    ]).toEqual(['400 m', '95 min', '3:20 h', '€12.50', '3', '12.45 km']);
+    expect([amountOf(400, 600, 'm'), amountOf(10, 24, '€'), amountOf(95, 200, 'min')]).toEqual([
+      '400 of 600 m',
+      '€10 of €24',
+      '95 min of 3:20 h',
     ]);
-    expect([amountOf(400, 600, 'm'), amountOf(10, 24, '€')]).toEqual(['400 of 600 m', '€10 of 24']);
+    expect([signed(3), signed(-2), signed(0)]).toEqual(['+3', '\u22122', '0']);
+    expect([editable(1200.5, ','), editable(0.125, '.')]).toEqual(['1200,5', '0.125']);
+    expect(['', '3', 'x', '-1'].map(amountFault)).toEqual([
+      null,
+      null,
+      'Write a number, such as 12 or 7.5',
+      'An amount is 0 or more',
+    ]);
     expect([money(747, 'EUR'), money(7.5, 'GBP'), money(5, 'not one')]).toEqual(['€747', '£7.50', '5 not one']);
     expect([counted(1, 'day'), counted(23, 'day'), counted(1200, 'day'), streakLength(2, 'weeks')]).toEqual([
       '1 day',

@@ -1,5 +1,6 @@
 import {
   type AskKind,
+  type DaySpan,
   type Outcome,
   type PlainDay,
   type PlainMonth,
@@ -7,6 +8,7 @@ import {
   monthSpan,
   wholePercent,
 } from '@wimbel/core';
+import { number } from './amounts.ts';
 
 const LOCALE = 'en-GB';
 
@@ -26,6 +28,12 @@ export const dayAndMonth = dates({ day: 'numeric', month: 'long' });
 export const fullDate = dates({ day: 'numeric', month: 'long', year: 'numeric' });
 /** "Tuesday 24 November" */
 export const dayInWords = dates({ weekday: 'long', day: 'numeric', month: 'long' });
+/** "Tue 24 Nov" */
+export const shortDay = dates({ weekday: 'short', day: 'numeric', month: 'short' });
+/** "24 Nov" */
+export const shortDate = dates({ day: 'numeric', month: 'short' });
+/** "Tue" */
+export const weekdayShort = dates({ weekday: 'short' });
 const monthLong = dates({ month: 'long' });
 const monthShort = dates({ month: 'short' });
 const year = dates({ year: 'numeric' });
@@ -34,6 +42,17 @@ export const monthName = (month: PlainMonth): string => monthLong(monthSpan(mont
 export const monthAbbreviation = (month: PlainMonth): string => monthShort(monthSpan(month).first).slice(0, 3);
 export const monthYear = (month: PlainMonth): string => year(monthSpan(month).first);
 export const yearOf = (day: PlainDay): string => year(day);
+
+/** "November 2026" */
+export const monthAndYear = (month: PlainMonth): string => `${monthName(month)} ${monthYear(month)}`;
+
+/** A run of days in words: "3 to 9 November", "29 December 2025 to 4 January 2026". */
+export function spanInWords({ first, last }: DaySpan, today: PlainDay): string {
+  if (first === last) return dateNear(first, today);
+  const from =
+    formatDay(first).slice(0, 7) === formatDay(last).slice(0, 7) ? dateNumber(first) : dateNear(first, today);
+  return `${from} to ${dateNear(last, today)}`;
+}
 
 /** The day's number in its month. */
 export const dateNumber = (day: PlainDay): string => String(Number(formatDay(day).slice(8)));
@@ -44,38 +63,6 @@ export const dateNear = (day: PlainDay, today: PlainDay): string =>
 
 /** "78 %", or "–" where there is no share. */
 export const percent = (ratio: number | null): string => (ratio === null ? '–' : `${wholePercent(ratio)}\u00a0%`);
-
-const numbers = new Intl.NumberFormat(LOCALE, { maximumFractionDigits: 2 });
-export const number = (value: number): string => numbers.format(value);
-
-/** "400 m", "1 h 20" for long stretches of minutes, "€24". */
-export function amount(value: number, unit: string): string {
-  if (unit === 'min' && value >= 100) {
-    const minutes = Math.round(value);
-    return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')} h`;
-  }
-  if (unit.length === 1 && !/[a-z]/i.test(unit)) return `${unit}${number(value)}`;
-  return unit === '' ? number(value) : `${number(value)} ${unit}`;
-}
-
-/** "400 of 600 m" */
-export const amountOf = (value: number, target: number, unit: string): string =>
-  unit.length === 1 && !/[a-z]/i.test(unit)
-    ? `${unit}${number(value)} of ${number(target)}`
-    : `${number(value)} of ${amount(target, unit)}`;
-
-/** A sum of money by the currency's own rules. */
-export function money(value: number, currency: string): string {
-  try {
-    return new Intl.NumberFormat(LOCALE, {
-      style: 'currency',
-      currency,
-      maximumFractionDigits: value % 1 === 0 ? 0 : 2,
-    }).format(value);
-  } catch {
-    return `${number(value)} ${currency}`;
-  }
-}
 
 /** "1 day", "23 days" */
 export const counted = (count: number, one: string, many = `${one}s`): string =>
@@ -94,16 +81,3 @@ export const OUTCOME_WORDS: Record<Outcome, string> = {
   rest: 'rest',
   missed: 'missed',
 };
-
-const DECIMAL_MARK = new Intl.NumberFormat(globalThis.navigator?.language).format(1.5).charAt(1);
-const GROUPED = /^-?\d{1,3}(,\d{3})+(\.\d+)?$/;
-
-/**
- * A number as a person types it, with a comma or a point before the decimals. "1,200" is twelve hundred where this
- * device's language writes decimals with a point. Null for anything that is not a number.
- */
-export function parseTyped(text: string, decimalMark = DECIMAL_MARK): number | null {
-  const bare = text.trim().replace(/\s/g, '');
-  const cleaned = decimalMark === '.' && GROUPED.test(bare) ? bare.replaceAll(',', '') : bare.replace(',', '.');
-  return /^-?(\d+\.?\d*|\.\d+)$/.test(cleaned) ? Number(cleaned) : null;
-}

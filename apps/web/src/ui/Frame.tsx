@@ -14,17 +14,18 @@ type Props = {
   current: string;
   onGo: (path: string) => void;
   children: ReactNode;
-  /** Below the places in the rail. */
-  foot?: ReactNode;
+  /** A place that stands in the rail only; on a phone a screen leads to it. */
+  more: Place;
 };
 
 /** The page with its places: a bar below on a phone, a rail on the left on a wide screen. */
-export function Frame({ places, current, onGo, children, foot }: Props) {
+export function Frame({ places, more, current, onGo, children }: Props) {
   const styles = useStyles();
   const isWide = useIsWide();
-  const links = places.map((place) => (
+  const linkTo = (place: Place) => (
     <PlaceLink key={place.path} place={place} isHere={current.startsWith(place.path)} isWide={isWide} onGo={onGo} />
-  ));
+  );
+  const links = places.map(linkTo);
   if (!isWide) {
     return (
       <View style={styles.phone}>
@@ -45,7 +46,7 @@ export function Frame({ places, current, onGo, children, foot }: Props) {
           <Words type="section">Wimbel</Words>
         </View>
         {links}
-        <View style={styles.foot}>{foot}</View>
+        {linkTo(more)}
       </View>
       <View role="main" style={styles.main}>
         {children}
@@ -95,14 +96,27 @@ function PlaceLink({
   );
 }
 
-/** The scrolling body of a place. */
-export function Page({ children, isFull = false }: { children: ReactNode; isFull?: boolean }) {
+/** The scrolling body of a place; fitted, its content is as tall as the screen where it can be, and scrolls inside itself. */
+export function Page({
+  children,
+  isFull = false,
+  isFitted = false,
+}: {
+  children: ReactNode;
+  isFull?: boolean;
+  isFitted?: boolean;
+}) {
   const styles = useStyles();
   const isWide = useIsWide();
   return (
     <ScrollView
       style={styles.scroll}
-      contentContainerStyle={[styles.page, isWide && styles.pageWide, isFull && isWide && styles.pageFull]}
+      contentContainerStyle={[
+        styles.page,
+        isWide && styles.pageWide,
+        isFull && isWide && styles.pageFull,
+        isFitted && styles.fitted,
+      ]}
     >
       {children}
     </ScrollView>
@@ -148,9 +162,9 @@ const useStyles = themed((colors) => ({
     borderRadius: CORNER.field,
   },
   railHere: { backgroundColor: colors.wash },
-  foot: { marginTop: 'auto' },
   scroll: { flex: 1 },
   page: { padding: SPACE.l, paddingBottom: SPACE.xxl, gap: SPACE.l },
   pageWide: { paddingHorizontal: SPACE.xxl, paddingVertical: SPACE.xl, maxWidth: 1160, width: '100%' },
+  fitted: { height: '100%', minHeight: 560, paddingBottom: SPACE.l },
   pageFull: { maxWidth: 1600, paddingHorizontal: SPACE.l },
 }));

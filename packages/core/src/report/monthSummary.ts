@@ -1,5 +1,6 @@
 import { type PlainMonth, monthSpan } from '../calendar/month.ts';
 import type { PlainDay } from '../calendar/plainDay.ts';
+import type { DaySpan } from '../calendar/span.ts';
 import { type DayTotals, scoreOn } from '../day/dayScore.ts';
 import { type Ranked, rankHabits } from '../habit/ranking.ts';
 import { togetherOf } from '../habit/targets.ts';
@@ -49,14 +50,13 @@ export function monthTogether(
   };
 }
 
-/** Full and bright days of a month up to today. */
+/** Full and bright days of a span up to today. */
 export function dayCounts(
   totals: DayTotals,
-  month: PlainMonth,
+  span: DaySpan,
   today: PlainDay,
   passMark: number,
 ): { fullDays: number; brightDays: number } {
-  const span = monthSpan(month);
   let fullDays = 0;
   let brightDays = 0;
   for (let day = Math.max(span.first, totals.first); day <= Math.min(span.last, today); day++) {

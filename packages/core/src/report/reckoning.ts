@@ -1,4 +1,4 @@
-import { type PlainMonth, monthOfDay } from '../calendar/month.ts';
+import { type PlainMonth, monthOfDay, monthSpan } from '../calendar/month.ts';
 import type { PlainDay } from '../calendar/plainDay.ts';
 import { type DayTotals, fullDayRuns, totalsOf } from '../day/dayScore.ts';
 import { type GoalFigures, type GoalRecords, goalFigures } from '../goal/goalFigures.ts';
@@ -118,7 +118,7 @@ function reckonMonths(
   const moved = base !== undefined && base.totals.first === totals.first ? movedMonths(habits, base) : null;
   for (let month = first; month <= monthOfDay(today); month++) {
     const before = moved === null || moved.has(month) ? undefined : base?.months.list[month - first];
-    const counts = dayCounts(totals, month, today, passMark);
+    const counts = dayCounts(totals, monthSpan(month), today, passMark);
     if (before && before.fullDays === counts.fullDays && before.brightDays === counts.brightDays) list.push(before);
     else list.push({ ...(before ?? monthTogether(habits, month, passMark)), ...counts });
   }

@@ -1,12 +1,14 @@
 import { Redirect, Slot, usePathname, useRouter } from 'expo-router';
 import ChartLine from 'lucide-react-native/icons/chart-line';
 import Grip from 'lucide-react-native/icons/grip';
+import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import Sun from 'lucide-react-native/icons/sun';
 import Target from 'lucide-react-native/icons/target';
 import { ActivityIndicator, View } from 'react-native';
-import { AccountButton } from '../../records/AccountButton.tsx';
 import { useAskAccount } from '../../records/RecordsProvider.tsx';
 import { SavingSign } from '../../records/SavingSign.tsx';
+import { UndoKey } from '../../records/UndoKey.tsx';
+import { FinishLineWatch } from '../../records/FinishLineWatch.tsx';
 import { serverAsked } from '../../records/accountSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../records/store.ts';
 import { useTheme } from '../../theme/Theme.tsx';
@@ -20,6 +22,7 @@ const PLACES: readonly Place[] = [
   { path: '/goals', label: 'Goals', icon: Target },
   { path: '/charts', label: 'Charts', icon: ChartLine },
 ];
+const SETTINGS: Place = { path: '/settings', label: 'Settings', icon: SlidersHorizontal };
 
 /** The places of someone who is signed in; anyone else is shown the way in. */
 export function SignedIn() {
@@ -64,8 +67,10 @@ export function SignedIn() {
     );
   }
   return (
-    <Frame places={PLACES} current={path} onGo={(to) => router.push(to as never)} foot={<AccountButton />}>
+    <Frame places={PLACES} more={SETTINGS} current={path} onGo={(to) => router.push(to as never)}>
       <SavingSign />
+      <UndoKey />
+      <FinishLineWatch />
       <Slot />
     </Frame>
   );

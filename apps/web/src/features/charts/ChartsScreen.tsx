@@ -2,17 +2,14 @@ import {
   type DaySpan,
   type Habit,
   type PlainDay,
-  type Track,
   daysIn,
   formatDay,
   formatMonth,
   keptOver,
-  keptSpans,
   monthOfDay,
   monthSpan,
   parseMonth,
   scoreOn,
-  streakOf,
   yearOfDay,
   yearSpan,
 } from '@wimbel/core';
@@ -30,12 +27,16 @@ import {
   selectTotals,
   selectTrack,
   selectTracks,
+  selectHidesStreaks,
 } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
-import { amount, counted, dateNear, monthName, monthYear, percent, streakLength } from '../../shared/format.ts';
+import { amount } from '../../shared/amounts.ts';
+import { counted, monthName, monthYear, percent } from '../../shared/format.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
+import { keptFacts, streakFacts } from '../../records/habitFacts.ts';
+import { Facts } from '../../ui/Facts.tsx';
 import { Card } from '../../ui/Card.tsx';
 import { CardHead } from '../../ui/CardHead.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
@@ -204,7 +205,7 @@ function HabitYear({ habit, year }: { habit: Habit; year: number }) {
 
 function HabitFacts({ habit }: { habit: Habit }) {
   const styles = useStyles();
-  const today = useAppSelector(selectToday);
+  const hidesStreaks = useAppSelector(selectHidesStreaks);
   const track = useAppSelector((state) => selectTrack(state, habit.id));
   if (track === null) return null;
   return (
@@ -212,42 +213,9 @@ function HabitFacts({ habit }: { habit: Habit }) {
       <Words type="card" heading={2}>
         How it stands
       </Words>
-      {factsOf(track, today).map(([name, value]) => (
-        <View key={name} style={styles.fact}>
-          <Words type="quiet" tone="quiet">
-            {name}
-          </Words>
-          <Words type="label" style={styles.factValue}>
-            {value}
-          </Words>
-        </View>
-      ))}
+      <Facts facts={[...(hidesStreaks ? [] : streakFacts(track)), ...keptFacts(track)]} />
     </Card>
   );
-}
-
-/** Streaks with their dates, and the kept rate over the usual spans, each with its two numbers. */
-function factsOf(track: Track, today: PlainDay): [string, string][] {
-  const { unit, current, from, longest, longestFrom, longestTo } = streakOf(track);
-  const spans = keptSpans(track);
-  const kept = (span: DaySpan): string => {
-    const { kept: done, asked, rate } = keptOver(track, span);
-    return asked === 0 ? 'nothing asked' : `${done} of ${asked}, ${percent(rate)}`;
-  };
-  return [
-    ['Now', from === null ? 'no streak yet' : `${streakLength(current, unit)}, since ${dateNear(from, today)}`],
-    [
-      'Longest',
-      longestFrom === null || longestTo === null
-        ? '–'
-        : `${streakLength(longest, unit)}, ${dateNear(longestFrom, today)} to ${dateNear(longestTo, today)}`,
-    ],
-    ['7 days', kept(spans.last7)],
-    ['30 days', kept(spans.last30)],
-    ['This month', kept(spans.month)],
-    ['This year', kept(spans.year)],
-    ['In all', kept(spans.all)],
-  ];
 }
 
 function MonthLine({ month, onGo }: { month: number; onGo: (month: number) => void }) {

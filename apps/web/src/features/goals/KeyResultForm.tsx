@@ -8,7 +8,7 @@ import { useRecording } from '../../records/RecordsProvider.tsx';
 import { changeTo, newId, removalOf } from '../../records/makeChange.ts';
 import { selectHabits } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
-import { parseTyped } from '../../shared/format.ts';
+import { parseTyped } from '../../shared/amounts.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Chips } from '../../ui/Chips.tsx';

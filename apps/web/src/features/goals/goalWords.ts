@@ -8,7 +8,8 @@ import {
   type PlainDay,
   dayOf,
 } from '@wimbel/core';
-import { amount, amountOf, counted, dateNear, money, number } from '../../shared/format.ts';
+import { amount, amountOf, money, number } from '../../shared/amounts.ts';
+import { counted, dateNear } from '../../shared/format.ts';
 import type { Palette } from '../../theme/colors.ts';
 
 export const PACE_WORDS: Record<Pace, string> = {

@@ -1,6 +1,6 @@
 import type { KeyResult, KeyResultMeasure } from '@wimbel/core';
 import * as yup from 'yup';
-import { parseTyped } from '../../shared/format.ts';
+import { parseTyped } from '../../shared/amounts.ts';
 
 /** The kinds that can be made here. Others, from elsewhere, are shown and kept. */
 export const DRAFT_KINDS = ['number', 'yesNo', 'habitDays'] as const;

@@ -1,15 +1,15 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { checkRecord } from '@wimbel/contract';
-import { type Area, DYES, type Habit, WEEKDAYS, dayOf } from '@wimbel/core';
+import { type Area, DYES, type Habit, WEEKDAYS } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { useRecording } from '../../records/RecordsProvider.tsx';
 import { changeTo, newId } from '../../records/makeChange.ts';
-import { selectAreas, selectHabits, selectToday } from '../../records/selectors.ts';
+import { selectAreas, selectHabits, selectSettings, selectToday } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
-import { dateNear } from '../../shared/format.ts';
+import { parseTyped } from '../../shared/amounts.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { Chips } from '../../ui/Chips.tsx';
@@ -21,7 +21,15 @@ import { Segments } from '../../ui/Segments.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { NotHere } from '../../ui/NotHere.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { type HabitDraft, draftOf, emptyDraft, habitDraftSchema, habitOfDraft } from './habitDraft.ts';
+import {
+  type HabitDraft,
+  changesTerms,
+  termsFromFault,
+  draftOf,
+  emptyDraft,
+  habitDraftSchema,
+  habitOfDraft,
+} from './habitDraft.ts';
 
 const SCHEDULES = [
   { value: 'daily', label: 'Every day' },
@@ -38,6 +46,12 @@ const PARTS = [
 ];
 const NEW_AREA = '+';
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
+
+/** Whether the numbers of the terms can be read yet, while they are typed. */
+const isReadable = ({ measure, threshold, schedule, every, times }: HabitDraft): boolean =>
+  (measure === 'check' || parseTyped(threshold) !== null) &&
+  (schedule !== 'interval' || parseTyped(every) !== null) &&
+  ((schedule !== 'perWeek' && schedule !== 'perMonth') || parseTyped(times) !== null);
 
 /** Adds a habit, or edits the one with `habitId`. */
 export function HabitFormScreen({ habitId }: { habitId?: string }) {
@@ -60,16 +74,26 @@ function HabitForm({ habit }: { habit: Habit | null }) {
     (state) => habit !== null && Object.keys(state.records.entries[habit.id] ?? {}).length > 0,
   );
   const [fault, setFault] = useState<string | null>(null);
-  const { control, handleSubmit, setValue } = useForm<HabitDraft>({
+  const { control, handleSubmit, setValue, setError } = useForm<HabitDraft>({
     resolver: yupResolver(habitDraftSchema) as never,
     defaultValues: habit === null ? emptyDraft(today) : draftOf(habit, today),
     mode: 'onTouched',
   });
   const draft = useWatch({ control }) as HabitDraft;
-  const back = (): void => (router.canGoBack() ? router.back() : router.replace('/today'));
+  const { pipsName = { one: 'pip', many: 'pips' } } = useAppSelector(selectSettings);
+  const asksFrom =
+    (hasRecords || (habit?.terms.length ?? 0) > 1) && isReadable(draft) && changesTerms(habit, draft, today);
+  const back = (): void =>
+    router.canGoBack() ? router.back() : router.replace((habit ? `/habits/${habit.id}` : '/today') as never);
 
   const save = handleSubmit(
     (filled) => {
+      const fromFault = asksFrom ? termsFromFault(filled, today) : null;
+      if (fromFault !== null) {
+        setError('termsFrom', { message: fromFault });
+        setFault('Some fields above need another look. Nothing you wrote is lost.');
+        return;
+      }
       const isNewArea = filled.areaId === NEW_AREA && filled.newArea.trim() !== '';
       const area: Area | null = isNewArea
         ? {
@@ -251,6 +275,22 @@ function HabitForm({ habit }: { habit: Habit | null }) {
           hint="Any days will do."
         />
       ) : null}
+      <FormField
+        control={control}
+        name="pips"
+        label={`${capital(pipsName.many)} a done day earns`}
+        inputMode="decimal"
+        placeholder="none"
+      />
+      {asksFrom ? (
+        <FormField
+          control={control}
+          name="termsFrom"
+          label="The change holds from"
+          isDate
+          hint="Past days stay as they were, with every figure."
+        />
+      ) : null}
       <Labelled label="Part of the day">
         <Chips
           label="Part of the day"
@@ -266,13 +306,10 @@ function HabitForm({ habit }: { habit: Habit | null }) {
         isDate
         hint="A record of an earlier day simply starts it earlier."
       />
+      {habit === null ? null : (
+        <FormField control={control} name="endsOn" label="Last day" isDate hint="Leave it empty while it has no end." />
+      )}
       <FormField control={control} name="note" label="Note to yourself" multiline maxLength={2000} />
-      {habit !== null && hasRecords ? (
-        <Words type="quiet" tone="quiet">
-          A change in how often or how much holds from today, {dateNear(today, dayOf(habit.startsOn))}, on. Past days
-          stay as they were.
-        </Words>
-      ) : null}
     </FormPage>
   );
 }

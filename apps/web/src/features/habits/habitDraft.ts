@@ -13,7 +13,7 @@ import {
   heldTerms,
 } from '@wimbel/core';
 import * as yup from 'yup';
-import { parseTyped } from '../../shared/format.ts';
+import { editable, parseTyped } from '../../shared/amounts.ts';
 
 /** What the form holds while it is filled in: text as typed, choices as chosen. */
 export type HabitDraft = {
@@ -33,7 +33,12 @@ export type HabitDraft = {
   times: string;
   partOfDay: PartOfDay;
   startsOn: string;
+  endsOn: string;
   note: string;
+  /** What a done day earns; empty for nothing. */
+  pips: string;
+  /** The day that changed terms hold from. */
+  termsFrom: string;
 };
 
 export const emptyDraft = (today: PlainDay): HabitDraft => ({
@@ -53,7 +58,10 @@ export const emptyDraft = (today: PlainDay): HabitDraft => ({
   times: '3',
   partOfDay: 'any',
   startsOn: formatDay(today),
+  endsOn: '',
   note: '',
+  pips: '',
+  termsFrom: formatDay(today),
 });
 
 /** The form as it is for a habit there is; its terms are those in force today. */
@@ -69,17 +77,24 @@ export function draftOf(habit: Habit, today: PlainDay): HabitDraft {
     aim: habit.aim,
     measure: habit.measure.kind,
     unit: habit.measure.kind === 'amount' ? habit.measure.unit : base.unit,
-    step: habit.measure.kind === 'amount' ? String(habit.measure.step) : base.step,
+    step: habit.measure.kind === 'amount' ? editable(habit.measure.step) : base.step,
     limit: terms.atMost === undefined || terms.atMost === null ? 'atLeast' : 'atMost',
-    threshold: String(terms.atLeast ?? terms.atMost ?? base.threshold),
+    threshold: thresholdText(terms, base.threshold),
     schedule: schedule.kind,
     weekdays: schedule.kind === 'weekdays' ? schedule.days : base.weekdays,
     every: schedule.kind === 'interval' ? String(schedule.every) : base.every,
     times: schedule.kind === 'perWeek' || schedule.kind === 'perMonth' ? String(schedule.times) : base.times,
     partOfDay: habit.partOfDay,
     startsOn: habit.startsOn,
+    endsOn: habit.endsOn ?? '',
     note: habit.note ?? '',
+    pips: terms.pips ? editable(terms.pips) : '',
   };
+}
+
+function thresholdText({ atLeast, atMost }: Terms, otherwise: string): string {
+  const limit = atLeast ?? atMost;
+  return limit === undefined || limit === null ? otherwise : editable(limit);
 }
 
 /** The record's own terms that are in force on a day. */
@@ -136,6 +151,17 @@ export const habitDraftSchema = yup.object({
     return schedule === 'perMonth' ? wholeBetween(1, 31, 'Say how many days a month') : field;
   }),
   startsOn: yup.string().test('day', 'Choose the first day', (value) => parseDay(value ?? '') !== null),
+  endsOn: yup
+    .string()
+    .test('day', 'Choose a day, or leave it empty', (value) => !value || parseDay(value) !== null)
+    .test('order', 'The last day is before the first', (value, { parent }) => !value || value >= parent.startsOn),
+  pips: yup
+    .string()
+    .test(
+      'number',
+      'Write a number of 0 or more, or leave it empty',
+      (value) => !value?.trim() || (parseTyped(value) ?? -1) >= 0,
+    ),
 });
 
 function scheduleOf(draft: HabitDraft): Schedule {
@@ -152,28 +178,38 @@ function scheduleOf(draft: HabitDraft): Schedule {
   }
 }
 
-const termsOfDraft = (draft: HabitDraft): Omit<Terms, 'from' | 'pips'> => ({
+const termsOfDraft = (draft: HabitDraft): Omit<Terms, 'from'> => ({
   schedule: scheduleOf(draft),
   ...(draft.measure === 'amount' ? { [draft.limit]: parseTyped(draft.threshold)! } : {}),
+  ...((parseTyped(draft.pips) ?? 0) > 0 ? { pips: parseTyped(draft.pips)! } : {}),
 });
 
+/** Whether the form asks for other terms than those in force today. */
+export function changesTerms(habit: Habit | null, draft: HabitDraft, today: PlainDay): boolean {
+  if (habit === null) return false;
+  const { from: _, ...asked } = termsInForce(habit, today);
+  return JSON.stringify(sorted(asked)) !== JSON.stringify(sorted(termsOfDraft(draft)));
+}
+
+/** What is wrong with the day that changed terms are to hold from; null where nothing is. Past days keep their terms. */
+export const termsFromFault = (draft: HabitDraft, today: PlainDay): string | null => {
+  const from = parseDay(draft.termsFrom);
+  if (from === null) return 'Choose the day from which it holds';
+  return from < today ? 'Choose today or a later day: past days keep their terms' : null;
+};
+
 /**
- * The habit's terms after the form: new terms hold from `today` on and leave the past as it was. Where nothing is
+ * The habit's terms after the form: new terms hold from the day chosen on and leave the past as it was. Where nothing is
  * recorded yet, and on a day that already began with terms of its own, those are replaced.
  */
 export function termsAfter(habit: Habit | null, draft: HabitDraft, today: PlainDay, hasRecords: boolean): Terms[] {
   const wanted = termsOfDraft(draft);
   if (habit === null) return [{ from: draft.startsOn, ...wanted }];
-  const inForce = termsInForce(habit, today);
-  const { from, pips, ...asked } = inForce;
-  const isSame = JSON.stringify(sorted(asked)) === JSON.stringify(sorted(wanted));
   const moved = movedStart(habit, draft.startsOn);
-  if (isSame) return moved;
-  const kept = pips === undefined ? {} : { pips };
-  if (!hasRecords && habit.terms.length === 1) return [{ from: draft.startsOn, ...wanted, ...kept }];
-  const text = formatDay(today);
-  return [...moved.filter((each) => each.from !== text), { from: text, ...wanted, ...kept }].sort((a, b) =>
-    a.from < b.from ? -1 : 1,
+  if (!changesTerms(habit, draft, today)) return moved;
+  if (!hasRecords && habit.terms.length === 1) return [{ from: draft.startsOn, ...wanted }];
+  return [...moved.filter((each) => each.from !== draft.termsFrom), { from: draft.termsFrom, ...wanted }].sort(
+    (a, b) => (a.from < b.from ? -1 : 1),
   );
 }
 
@@ -187,7 +223,7 @@ function movedStart(habit: Habit, startsOn: string): Terms[] {
 
 const sorted = (terms: object) =>
   Object.entries(terms)
-    .filter(([, value]) => value !== undefined && value !== null)
+    .filter(([key, value]) => value !== undefined && value !== null && !(key === 'pips' && value === 0))
     .sort(([a], [b]) => (a < b ? -1 : 1));
 
 /** The habit that a filled-in form makes; what the form does not show is kept from the habit before. */
@@ -210,8 +246,8 @@ export function habitOfDraft(
     terms: termsAfter(before, draft, context.today, context.hasRecords),
     startsOn: draft.startsOn,
   };
-  const optional = { icon: draft.icon, areaId: context.areaId ?? '', note: draft.note.trim() };
-  for (const key of ['icon', 'areaId', 'note'] as const) {
+  const optional = { icon: draft.icon, areaId: context.areaId ?? '', note: draft.note.trim(), endsOn: draft.endsOn };
+  for (const key of ['icon', 'areaId', 'note', 'endsOn'] as const) {
     if (optional[key] === '') delete habit[key];
     else habit[key] = optional[key];
   }

@@ -1,25 +1,40 @@
 import {
+  type DaySpan,
+  LOG_SPANS,
+  type LogSpan,
+  type PlainDay,
+  type Track,
   dayCounts,
   dayOf,
+  dayOfNeighbour,
   formatDay,
   formatMonth,
+  holdsDay,
   isActiveIn,
   keptOver,
+  logSpanOf,
   monthFigures,
   monthOfDay,
   monthSpan,
+  parseDay,
   parseMonth,
   shareOf,
+  startOfWeek,
 } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
+import ArrowUpDown from 'lucide-react-native/icons/arrow-up-down';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import Grip from 'lucide-react-native/icons/grip';
+import Keyboard from 'lucide-react-native/icons/keyboard';
+import List from 'lucide-react-native/icons/list';
 import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { EntrySheet } from '../../records/EntrySheet.tsx';
 import { selectHabits, selectSettings, selectToday, selectTotals, selectTracks } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
-import { counted, monthName, monthYear, percent } from '../../shared/format.ts';
+import { counted, percent } from '../../shared/format.ts';
+import { useKeptChoice } from '../../shared/kept.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -27,55 +42,175 @@ import { DateButton } from '../../ui/DateButton.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Page } from '../../ui/Frame.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
+import { Segments } from '../../ui/Segments.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { ArrangeSheet, GROUPS } from './ArrangeSheet.tsx';
+import { KeysPanel } from './KeysPanel.tsx';
+import { LogList } from './LogList.tsx';
 import { Pegboard } from './Pegboard.tsx';
+import { SORTS, figuresOf, sortedTracks } from './logRows.ts';
+import { SPAN_CHOICES, spanName, spanTitle } from './logWords.ts';
+
+type Params = { month?: string; span?: string; day?: string; as?: string };
+type Where = { kind: LogSpan; day: PlainDay; isList: boolean };
+
+const WEEKS_SHOWN = 6;
+
+/** What the address names: a kind of span and a day of it, as pegboard or list. What it leaves out is around today. */
+function useWhere(): [Where, DaySpan, (to: Partial<Where>) => void] {
+  const params = useLocalSearchParams<Params>();
+  const router = useRouter();
+  const today = useAppSelector(selectToday);
+  const { weekStart } = useAppSelector(selectSettings);
+  const month = parseMonth(params.month ?? '');
+  const kind = LOG_SPANS.find((each) => each === params.span) ?? 'month';
+  const usual = kind === 'sixWeeks' ? startOfWeek(today, weekStart) - 7 * (WEEKS_SHOWN - 1) : today;
+  const named = parseDay(params.day ?? '') ?? (month === null ? null : monthSpan(month).first);
+  const day = named ?? usual;
+  const where = { kind, day, isList: params.as === 'list' };
+  const span = useMemo(() => logSpanOf(kind, day, weekStart), [kind, day, weekStart]);
+  const go = (change: Partial<Where>): void => {
+    const to = { ...where, ...change };
+    const words = [
+      to.kind === 'month' ? '' : `span=${to.kind}`,
+      to.day === today && to.kind !== 'sixWeeks'
+        ? ''
+        : to.kind === 'month'
+          ? `month=${formatMonth(monthOfDay(to.day))}`
+          : `day=${formatDay(to.day)}`,
+      to.isList ? 'as=list' : '',
+    ].filter(Boolean);
+    router.push(`/log${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
+  };
+  return [where, span, go];
+}
+
+/** The habits in their order; by share they keep their places while days are checked off, until the order is asked anew. */
+function useOrdered(tracks: readonly Track[], sort: (typeof SORTS)[number], kind: LogSpan, span: DaySpan): Track[] {
+  const { passMark } = useAppSelector(selectSettings);
+  const asked = `${sort} ${kind} ${span.first} ${tracks.map(({ habit }) => `${habit.id} ${habit.name}`).join('\n')}`;
+  const order = (): string[] =>
+    sortedTracks(tracks, sort, (track) => figuresOf(track, kind, span, passMark).share).map(({ habit }) => habit.id);
+  const [held, setHeld] = useState(() => ({ asked, ids: order() }));
+  const isAnew = held.asked !== asked;
+  const ids = isAnew ? order() : held.ids;
+  if (isAnew) setHeld({ asked, ids });
+  return useMemo(() => {
+    const byId = new Map(tracks.map((track) => [track.habit.id, track]));
+    return ids.flatMap((id) => byId.get(id) ?? []);
+  }, [tracks, ids]);
+}
 
 export function LogScreen() {
   const styles = useStyles();
   const isWide = useIsWide();
   const router = useRouter();
-  const params = useLocalSearchParams<{ month?: string }>();
   const today = useAppSelector(selectToday);
   const hasHabits = useAppSelector((state) => selectHabits(state).length > 0);
-  const tracks = useAppSelector(selectTracks);
-  const { passMark } = useAppSelector(selectSettings);
-  const current = monthOfDay(today);
-  const month = parseMonth(params.month ?? '') ?? current;
-  const span = useMemo(() => monthSpan(month), [month]);
-  const totals = useAppSelector((state) => selectTotals(state, span));
-  const active = useMemo(() => tracks.filter((track) => isActiveIn(track, span)), [tracks, span]);
-  const [opened, setOpened] = useState<{ habitId: string; day: number } | null>(null);
-  const open = useCallback((habitId: string, day: number) => setOpened({ habitId, day }), []);
-  const goTo = (to: number): void => router.push((to === current ? '/log' : `/log?month=${formatMonth(to)}`) as never);
+  const all = useAppSelector(selectTracks);
+  const { weekStart } = useAppSelector(selectSettings);
+  const [{ kind, isList }, span, go] = useWhere();
+  const active = useMemo(() => all.filter((track) => isActiveIn(track, span)), [all, span]);
+  const [sort, setSort] = useKeptChoice('logSort', SORTS, 'order');
+  const [group, setGroup] = useKeptChoice('logGroup', GROUPS, 'together');
+  const tracks = useOrdered(active, sort, kind, span);
+  const [opened, setOpened] = useState<{ habitId: string; day: PlainDay; isNoteFirst: boolean } | null>(null);
+  const [panel, setPanel] = useState<'keys' | 'order' | null>(null);
+  const open = useCallback(
+    (habitId: string, day: PlainDay, isNoteFirst = false) => setOpened({ habitId, day, isNoteFirst }),
+    [],
+  );
+  const openHabit = useCallback((habitId: string) => router.push(`/habits/${habitId}` as never), [router]);
+  const goBy = (by: -1 | 1): void => go({ day: dayOfNeighbour(kind, span, by) });
+  const [title, aside] = spanTitle(kind, span, today, weekStart);
+  const name = spanName(kind);
 
-  const sums = active.map((track) => keptOver(track, span));
-  const kept = sums.reduce((sum, each) => sum + each.kept, 0);
-  const asked = sums.reduce((sum, each) => sum + each.asked, 0);
-  const ribbons = active.filter((track) => monthFigures(track, month, passMark).ribbon).length;
-  const { fullDays, brightDays } = dayCounts(totals, month, today, passMark);
-  const soFar = month === current ? 'so far' : '';
-  return (
-    <Page isFull>
+  /** The day that another kind of span is laid around: one in view, today if it is. */
+  const dayFor = (to: LogSpan): PlainDay => {
+    const near = holdsDay(span, today) ? today : span.first;
+    if (to !== 'sixWeeks') return near;
+    return near === today ? usualStart(today, weekStart) : startOfWeek(near, weekStart);
+  };
+
+  const header = (
+    <View style={styles.header}>
       <View style={styles.head}>
-        <IconButton icon={ChevronLeft} label="The month before" onPress={() => goTo(month - 1)} />
-        <Words type="title" heading={1}>
-          {monthName(month)}
+        <IconButton icon={ChevronLeft} label={`The ${name} before`} onPress={() => goBy(-1)} />
+        <Words type={isWide || kind === 'month' || kind === 'year' ? 'title' : 'section'} heading={1}>
+          {title}
         </Words>
         <DateButton
-          label="Go to a month"
-          value={formatDay(month === current ? today : span.first)}
-          text={monthYear(month)}
-          onChange={(text) => goTo(monthOfDay(dayOf(text)))}
+          label={
+            kind === 'month' ? 'Go to a month' : kind === 'sixWeeks' ? 'First day of the six weeks' : 'Go to a day'
+          }
+          value={formatDay(kind !== 'sixWeeks' && holdsDay(span, today) ? today : span.first)}
+          text={aside}
+          onChange={(text) => go({ day: dayOf(text) })}
         />
-        <IconButton icon={ChevronRight} label="The month after" onPress={() => goTo(month + 1)} />
-        {month === current ? null : <Button onPress={() => goTo(current)}>This month</Button>}
+        <IconButton icon={ChevronRight} label={`The ${name} after`} onPress={() => goBy(1)} />
+        {holdsDay(span, today) ? null : (
+          <Button onPress={() => go({ day: kind === 'sixWeeks' ? usualStart(today, weekStart) : today })}>
+            {kind === 'sixWeeks' ? 'Today' : `This ${name}`}
+          </Button>
+        )}
+        <View style={styles.push} />
+        {isWide ? (
+          <Segments
+            label="Span"
+            value={kind}
+            choices={SPAN_CHOICES}
+            onChange={(to) => go({ kind: to, day: dayFor(to) })}
+          />
+        ) : null}
+        <IconButton icon={ArrowUpDown} label="Order of the habits" onPress={() => setPanel('order')} />
+        {isWide && !isList ? (
+          <IconButton icon={Keyboard} label="Keys of the pegboard" onPress={() => setPanel('keys')} />
+        ) : null}
+        <IconButton
+          icon={isList ? Grip : List}
+          label={isList ? 'As the pegboard' : 'As a list by day'}
+          onPress={() => go({ isList: !isList })}
+        />
       </View>
-      {active.length === 0 ? (
+      {isWide ? null : (
+        <Segments
+          label="Span"
+          value={kind}
+          choices={SPAN_CHOICES}
+          onChange={(to) => go({ kind: to, day: dayFor(to) })}
+        />
+      )}
+      {active.length > 0 ? <Summary tracks={active} kind={kind} span={span} /> : null}
+    </View>
+  );
+
+  const panels = (
+    <>
+      {opened !== null ? (
+        <EntrySheet
+          habitId={opened.habitId}
+          day={opened.day}
+          isNoteFirst={opened.isNoteFirst}
+          onClose={() => setOpened(null)}
+          onGo={(path) => router.push(path as never)}
+        />
+      ) : null}
+      {panel === 'keys' ? <KeysPanel onClose={() => setPanel(null)} /> : null}
+      {panel === 'order' ? (
+        <ArrangeSheet sort={sort} group={group} onSort={setSort} onGroup={setGroup} onClose={() => setPanel(null)} />
+      ) : null}
+    </>
+  );
+
+  if (active.length === 0) {
+    return (
+      <Page isFull>
+        {header}
         <EmptyState
-          title={hasHabits ? 'No habits in this month' : 'The pegboard is still bare'}
+          title={hasHabits ? `No habits in this ${name}` : 'The pegboard is still bare'}
           text={
             hasHabits
-              ? 'None of your habits was kept then. Other months are one arrow away.'
+              ? 'None of your habits was kept then. Other times are one arrow away.'
               : 'Each habit becomes a row of holes, one for each day. Add one on Today.'
           }
         >
@@ -85,36 +220,99 @@ export function LogScreen() {
             </Button>
           )}
         </EmptyState>
-      ) : (
-        <>
-          <View style={styles.summary} role="status" aria-label="The month in figures">
-            <View style={styles.share}>
-              <Words type="title">{percent(shareOf(kept, asked))}</Words>
-              <Words tone="quiet">
-                {kept} of {asked} asked {soFar}
-              </Words>
-            </View>
-            <Words tone="quiet" type={isWide ? 'body' : 'quiet'}>
-              {counted(fullDays, 'full day')} · {counted(brightDays, 'bright day')} · {counted(ribbons, 'ribbon')}
-            </Words>
-          </View>
-          <Pegboard tracks={active} span={span} onOpen={open} />
-        </>
-      )}
-      {opened !== null ? (
-        <EntrySheet
-          habitId={opened.habitId}
-          day={opened.day}
-          onClose={() => setOpened(null)}
-          onEditHabit={() => router.push(`/habits/${opened.habitId}` as never)}
+        {panels}
+      </Page>
+    );
+  }
+  if (isList) {
+    return (
+      <>
+        <LogList
+          tracks={tracks}
+          span={span}
+          head={header}
+          onOpen={open}
+          onDay={(day) => router.push(`/today?day=${formatDay(day)}` as never)}
         />
-      ) : null}
+        {panels}
+      </>
+    );
+  }
+  return (
+    <Page isFull isFitted>
+      {header}
+      <Pegboard
+        tracks={tracks}
+        kind={kind}
+        span={span}
+        label={`Pegboard, ${title} ${aside}`}
+        isByArea={group === 'area'}
+        onOpen={open}
+        onName={openHabit}
+        onSpan={goBy}
+        onHelp={() => setPanel('keys')}
+      />
+      {panels}
     </Page>
   );
 }
 
+const usualStart = (today: PlainDay, weekStart: Parameters<typeof startOfWeek>[1]): PlainDay =>
+  startOfWeek(today, weekStart) - 7 * (WEEKS_SHOWN - 1);
+
+/** The span in figures: kept of asked, full and bright days, ribbons of its months. */
+function Summary({ tracks, kind, span }: { tracks: readonly Track[]; kind: LogSpan; span: DaySpan }) {
+  const styles = useStyles();
+  const isWide = useIsWide();
+  const today = useAppSelector(selectToday);
+  const { passMark } = useAppSelector(selectSettings);
+  const totals = useAppSelector((state) => selectTotals(state, span));
+  const { kept, asked } = useMemo(() => {
+    const sums = tracks.map((track) => keptOver(track, span));
+    return {
+      kept: sums.reduce((sum, each) => sum + each.kept, 0),
+      asked: sums.reduce((sum, each) => sum + each.asked, 0),
+    };
+  }, [tracks, span]);
+  const ribbons = useMemo(() => ribbonsIn(tracks, kind, span, passMark), [tracks, kind, span, passMark]);
+  const { fullDays, brightDays } = dayCounts(totals, span, today, passMark);
+  const counts = [
+    counted(fullDays, 'full day'),
+    counted(brightDays, 'bright day'),
+    ribbons === null ? '' : counted(ribbons, 'ribbon'),
+  ].filter(Boolean);
+  return (
+    <View style={styles.summary} role="status" aria-label={`The ${spanName(kind)} in figures`}>
+      <View style={styles.share}>
+        <Words type="title">{percent(shareOf(kept, asked))}</Words>
+        <Words tone="quiet">
+          {kept} of {asked} asked{holdsDay(span, today) ? ' so far' : ''}
+        </Words>
+      </View>
+      <Words tone="quiet" type={isWide ? 'body' : 'quiet'}>
+        {counts.join(' · ')}
+      </Words>
+    </View>
+  );
+}
+
+/** Ribbons of the months that a span holds whole; null for spans that hold none. */
+function ribbonsIn(tracks: readonly Track[], kind: LogSpan, span: DaySpan, passMark: number): number | null {
+  if (kind === 'week' || kind === 'sixWeeks') return null;
+  let ribbons = 0;
+  for (let month = monthOfDay(span.first); month <= monthOfDay(span.last); month++) {
+    for (const track of tracks) {
+      const figures = kind === 'month' ? figuresOf(track, kind, span, passMark) : monthFigures(track, month, passMark);
+      if ('ribbon' in figures && figures.ribbon) ribbons++;
+    }
+  }
+  return ribbons;
+}
+
 const useStyles = themed(() => ({
+  header: { gap: SPACE.m },
   head: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, marginLeft: -SPACE.m, flexWrap: 'wrap' },
+  push: { flexGrow: 1 },
   summary: {
     flexDirection: 'row',
     alignItems: 'baseline',

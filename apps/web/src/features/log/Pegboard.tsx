@@ -1,41 +1,60 @@
 import {
   type DaySpan,
-  type MonthFigures,
+  type Entry,
+  type LogSpan,
   type PlainDay,
   type Track,
   formatDay,
-  monthFigures,
-  monthOfDay,
   pegboardColumns,
 } from '@wimbel/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import { useRecording } from '../../records/RecordsProvider.tsx';
 import { entryChange } from '../../records/makeChange.ts';
-import { selectEntry, selectSettings, selectToday, selectTotals, trackOf } from '../../records/selectors.ts';
-import { afterTap } from '../../records/standing.ts';
+import {
+  selectAreas,
+  selectDayMarks,
+  selectEntry,
+  selectHidesStreaks,
+  selectSettings,
+  selectToday,
+  selectTotals,
+  trackOf,
+} from '../../records/selectors.ts';
+import { afterTap, withMark } from '../../records/standing.ts';
 import { type RootState, useAppSelector } from '../../records/store.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
-import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
-import { PegboardFoot, PegboardHead, FiguresHead, FiguresRow, FootNames, NameCell } from './PegboardEdges.tsx';
+import { AmountOverCell } from './AmountOverCell.tsx';
+import { AreaRow } from './AreaRow.tsx';
+import { PegboardFoot, PegboardHead } from './PegboardEdges.tsx';
 import { PegboardRow, cellId } from './PegboardRow.tsx';
+import { type HabitLine, figuresOf, figuresTogether, logLines } from './logRows.ts';
+import { deedOf } from './pegboardKeys.ts';
 import { pegboardSize } from './pegboardSize.ts';
+import { useCellTaps } from './useCellTaps.ts';
+import { useWindowed, within } from './useWindowed.ts';
 
 type Place = { habitId: string; day: PlainDay };
 
-/** The pegboard of a month: names, days, and what they came to. */
-export function Pegboard({
-  tracks,
-  span,
-  onOpen,
-}: {
+type Props = {
+  /** In the order they are shown. */
   tracks: readonly Track[];
+  kind: LogSpan;
   span: DaySpan;
-  onOpen: (habitId: string, day: PlainDay) => void;
-}) {
+  label: string;
+  isByArea: boolean;
+  onOpen: (habitId: string, day: PlainDay, isNoteFirst?: boolean) => void;
+  onName: (habitId: string) => void;
+  /** Goes to the span before or after. */
+  onSpan: (by: -1 | 1) => void;
+  onHelp: () => void;
+};
+
+/** The pegboard of a span: names, days, and what they came to. Only what is seen is drawn. */
+export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, onSpan, onHelp }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   const isWide = useIsWide();
@@ -43,168 +62,262 @@ export function Pegboard({
   const { change } = useRecording();
   const today = useAppSelector(selectToday);
   const { weekStart, passMark } = useAppSelector(selectSettings);
-  const areas = useAppSelector((state) => state.records.areas);
+  const areas = useAppSelector(selectAreas);
+  const areaById = useAppSelector((state) => state.records.areas);
+  const marks = useAppSelector(selectDayMarks);
+  const hidesStreaks = useAppSelector(selectHidesStreaks);
   const totals = useAppSelector((state) => selectTotals(state, span));
-  const [widthPx, setWidthPx] = useState(0);
+  const { box, size: boxSize, seen, look, measure } = useWindowed();
   const dayCount = span.last - span.first + 1;
-  const size = useMemo(() => pegboardSize(widthPx, isWide, dayCount), [widthPx, isWide, dayCount]);
-  const days = useMemo(() => pegboardColumns(span, weekStart, size.cellPx, size.weekGapPx), [span, weekStart, size]);
-  const [focus, setFocus] = useState<Place | null>(null);
-
-  const press = useCallback(
-    (habitId: string, day: PlainDay) => {
-      const state = store.getState();
-      const habit = state.records.habits[habitId];
-      if (habit === undefined) return;
-      if (habit.measure.kind === 'amount') onOpen(habitId, day);
-      else change(entryChange(afterTap(trackOf(state, habit), day, selectEntry(state, habitId, formatDay(day)))));
-    },
-    [store, change, onOpen],
+  const size = useMemo(
+    () => pegboardSize(boxSize.widthPx, isWide, dayCount, kind),
+    [boxSize.widthPx, isWide, dayCount, kind],
   );
-  const focusAt = useCallback((habitId: string, day: PlainDay) => setFocus({ habitId, day }), []);
+  const days = useMemo(() => pegboardColumns(span, weekStart, size.cellPx, size.weekGapPx), [span, weekStart, size]);
+  const { lines, heightPx } = useMemo(() => logLines(tracks, areas, isByArea, size), [tracks, areas, isByArea, size]);
+  const habits = useMemo(() => lines.filter((line): line is HabitLine => line.kind === 'habit'), [lines]);
 
-  const start: Place | null = tracks[0]
-    ? { habitId: tracks[0].habit.id, day: Math.min(span.last, Math.max(span.first, today)) }
-    : null;
+  const columns = useMemo(
+    () => within(days.columns, (column) => column.x, size.cellPx, seen.left, seen.right - size.namesPx),
+    [days, size, seen.left, seen.right],
+  );
+  const drawn = useMemo(
+    () => within(lines, (line) => line.y, size.rowPx, seen.top, seen.bottom - size.headPx),
+    [lines, size, seen.top, seen.bottom],
+  );
+
+  // Where the keyboard is: one cell can be entered at, and it stays drawn.
+  const [focus, setFocus] = useState<Place | null>(null);
+  const [typing, setTyping] = useState<{ place: Place; first: string } | null>(null);
+  const wantsFocus = useRef(false);
   const isFocusHere =
     focus !== null &&
     focus.day >= span.first &&
     focus.day <= span.last &&
-    tracks.some((track) => track.habit.id === focus.habitId);
-  const entry = isFocusHere ? focus : start;
+    habits.some((line) => line.track.habit.id === focus.habitId);
+  const firstHabit = habits[0]?.track.habit.id;
+  const place: Place | null = isFocusHere
+    ? focus
+    : firstHabit === undefined
+      ? null
+      : { habitId: focus?.habitId ?? firstHabit, day: Math.min(span.last, Math.max(span.first, today)) };
 
-  const onKeyDown = (event: React.KeyboardEvent): void => {
-    if (entry === null || !isFocusHere) return;
-    const row = tracks.findIndex((track) => track.habit.id === entry.habitId);
-    const last = Math.min(span.last, today);
-    const moves: Record<string, [number, PlainDay]> = {
-      ArrowLeft: [row, entry.day - 1],
-      ArrowRight: [row, entry.day + 1],
-      ArrowUp: [row - 1, entry.day],
-      ArrowDown: [row + 1, entry.day],
-      Home: [row, span.first],
-      End: [row, last],
-    };
-    if (event.key === 'Enter' || event.key === ' ') {
-      event.preventDefault();
-      // A cell is a pressable of its own: it must not take the same key for a tap.
-      event.stopPropagation();
-      (event.key === 'Enter' ? onOpen : press)(entry.habitId, entry.day);
-      return;
-    }
-    const move = moves[event.key];
-    if (move === undefined) return;
-    event.preventDefault();
-    const habit = tracks[Math.max(0, Math.min(tracks.length - 1, move[0]))]!.habit;
-    const day = Math.max(span.first, Math.min(last, move[1]));
-    setFocus({ habitId: habit.id, day });
-    document.getElementById(cellId(habit.id, day))?.focus();
+  const press = useCallback(
+    ({ habitId, day }: Place): void => {
+      const state = store.getState();
+      const habit = state.records.habits[habitId];
+      if (habit === undefined || day > state.clock.today) return;
+      if (habit.measure.kind === 'amount' || (habit.variants ?? []).length > 0) onOpen(habitId, day);
+      else change(entryChange(afterTap(trackOf(state, habit), day, selectEntry(state, habitId, formatDay(day)))));
+    },
+    [store, change, onOpen],
+  );
+  const openAt = useCallback(
+    ({ habitId, day }: Place): void => {
+      if (day <= store.getState().clock.today) onOpen(habitId, day);
+    },
+    [store, onOpen],
+  );
+  const taps = useCellTaps(press, openAt);
+
+  const entryAt = ({ habitId, day }: Place): Entry =>
+    selectEntry(store.getState(), habitId, formatDay(day)) ?? { habitId, day: formatDay(day) };
+
+  const moveTo = (row: number, day: PlainDay): void => {
+    const line = habits[row];
+    const node = box.current;
+    if (line === undefined || !node) return;
+    wantsFocus.current = true;
+    setFocus({ habitId: line.track.habit.id, day });
+    const column = days.columns[day - span.first];
+    if (column === undefined) return;
+    const rightEdge = node.clientWidth - size.namesPx - (isWide ? size.figuresPx : 0);
+    const bottomEdge = node.clientHeight - size.headPx - (isWide ? size.footPx : 0);
+    const into = (at: number, length: number, from: number, room: number): number =>
+      at < from ? at : at + length > from + room ? at + length - room : from;
+    node.scrollTo({
+      left: into(column.x, size.cellPx, node.scrollLeft, rightEdge),
+      top: into(line.y, size.rowPx, node.scrollTop, bottomEdge),
+    });
   };
 
-  const figures = useMemo(
-    () =>
-      new Map<Track, MonthFigures>(
-        tracks.map((track) => [track, monthFigures(track, monthOfDay(span.first), passMark)]),
-      ),
-    [tracks, span, passMark],
-  );
-  const colorOf = (track: Track): string => dyeColor(colors, areas[track.habit.areaId ?? '']?.color);
+  const onKeyDown = (event: React.KeyboardEvent): void => {
+    if (place === null || event.ctrlKey || event.metaKey || event.altKey) return;
+    if ((event.target as HTMLElement).dataset.day === undefined) return;
+    const row = Math.max(
+      0,
+      habits.findIndex((line) => line.track.habit.id === place.habitId),
+    );
+    const deed = deedOf(event.key, { row, day: place.day, rows: habits.length, span, today });
+    if (deed === null) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const isFuture = place.day > today;
+    switch (deed.kind) {
+      case 'move':
+        return moveTo(deed.row, deed.day);
+      case 'span':
+        wantsFocus.current = true;
+        setFocus({ ...place, day: place.day + deed.by });
+        return onSpan(deed.by);
+      case 'help':
+        return onHelp();
+    }
+    if (isFuture) return;
+    switch (deed.kind) {
+      case 'check':
+        return press(place);
+      case 'open':
+        return openAt(place);
+      case 'note':
+        return onOpen(place.habitId, place.day, true);
+      case 'empty':
+        return void change(entryChange({ habitId: place.habitId, day: formatDay(place.day) }));
+      case 'mark': {
+        const before = entryAt(place);
+        change(entryChange(withMark(before, before.mark === deed.mark ? null : deed.mark)));
+        if (deed.mark === 'missed' && before.mark !== 'missed') onOpen(place.habitId, place.day, true);
+        return;
+      }
+      case 'digit': {
+        const habit = habits[row]!.track.habit;
+        if (habit.measure.kind === 'amount' && (habit.variants ?? []).length === 0)
+          setTyping({ place, first: deed.text });
+      }
+    }
+  };
 
-  const scroller = useRef<ScrollView>(null);
-  const todayX = today >= span.first && today <= span.last ? days.columns[today - span.first]!.x : null;
-  const viewPx = widthPx - size.namesPx - (isWide ? size.figuresPx : 0);
+  // A cell that the keyboard went to gets the focus as soon as it is drawn.
   useEffect(() => {
-    if (widthPx === 0) return;
+    if (!wantsFocus.current || place === null) return;
+    const node = document.getElementById(cellId(place.habitId, place.day));
+    if (node === null) return;
+    wantsFocus.current = false;
+    node.focus({ preventScroll: true });
+  });
+
+  const todayX = today >= span.first && today <= span.last ? days.columns[today - span.first]!.x : null;
+  const viewPx = boxSize.widthPx - size.namesPx - (isWide ? size.figuresPx : 0);
+  const hasWidth = boxSize.widthPx > 0;
+  useEffect(() => {
+    if (!hasWidth || wantsFocus.current) return;
     const least = todayX === null ? 0 : Math.max(0, todayX - viewPx + size.cellPx * 2.4);
     // From the edge of a day, so that none is cut in two beside the names.
-    const x = days.columns.find((column) => column.x >= least)?.x ?? 0;
-    scroller.current?.scrollTo({ x, animated: false });
-  }, [todayX, viewPx, widthPx, size.cellPx, days]);
+    box.current?.scrollTo({ left: days.columns.find((column) => column.x >= least)?.x ?? 0 });
+  }, [todayX, viewPx, hasWidth, size.cellPx, days, box]);
 
-  const figureColumn = (
-    <View style={{ width: size.figuresPx }}>
-      <FiguresHead size={size} />
-      {tracks.map((track) => (
-        <FiguresRow
-          key={track.habit.id}
-          track={track}
-          figures={figures.get(track)!}
-          size={size}
-          color={colorOf(track)}
-        />
-      ))}
-    </View>
-  );
-  const rowsPx = size.rowPx * tracks.length;
+  const together = figuresTogether(tracks, kind, span, passMark);
+  const colorOf = (track: Track): string => dyeColor(colors, areaById[track.habit.areaId ?? '']?.color);
+  const typingLine = typing && habits.find((line) => line.track.habit.id === typing.place.habitId);
+  const edges = { columns, size, daysPx: days.widthPx, today, isWide };
   return (
     <Card isFlush style={styles.card}>
-      <View style={styles.board} onLayout={({ nativeEvent }) => setWidthPx(nativeEvent.layout.width)}>
-        <View style={[styles.names, { width: size.namesPx }]}>
-          <View style={{ height: size.headPx }} />
-          {tracks.map((track) => (
-            <NameCell
-              key={track.habit.id}
-              track={track}
-              figures={figures.get(track)!}
-              size={size}
-              color={colorOf(track)}
-              isWide={isWide}
-            />
-          ))}
-          <FootNames />
-        </View>
-        <ScrollView ref={scroller} horizontal style={styles.days}>
-          <View
-            style={{ width: days.widthPx }}
-            role="group"
-            aria-label="Days"
-            {...({ onKeyDownCapture: onKeyDown } as object)}
-          >
-            {days.columns
+      <View
+        ref={box as never}
+        role={'grid' as never}
+        aria-label={label}
+        aria-rowcount={lines.length + 2}
+        aria-colcount={dayCount + 2}
+        style={[styles.box, { maxHeight: size.headPx + heightPx + size.footPx + 20 }]}
+        onLayout={({ nativeEvent: { layout } }) => measure(layout.width, layout.height)}
+        {...({
+          onScroll: look,
+          onKeyDownCapture: onKeyDown,
+          onFocus: ({ target }: { target: HTMLElement }) => {
+            const { habit, day } = target.dataset;
+            if (habit !== undefined && day !== undefined) setFocus({ habitId: habit, day: Number(day) });
+          },
+          ...taps,
+        } as object)}
+      >
+        <PegboardHead {...edges} hasMonths={kind !== 'month' && kind !== 'week'} />
+        <View style={{ width: size.namesPx + days.widthPx + size.figuresPx, height: heightPx }} role="presentation">
+          <View aria-hidden style={[styles.under, { left: size.namesPx }]}>
+            {columns
               .filter((column) => column.isWeekend)
               .map(({ day, x }) => (
-                <View
-                  key={day}
-                  style={[styles.weekend, { left: x, width: size.cellPx, top: size.headPx, height: rowsPx }]}
-                />
+                <View key={day} style={[styles.weekend, { left: x, width: size.cellPx, height: heightPx }]} />
               ))}
             {todayX === null ? null : (
-              <View
-                style={[styles.today, { left: todayX - 0.5, width: size.cellPx + 1, height: size.headPx + rowsPx - 4 }]}
-              />
+              <View style={[styles.today, { left: todayX - 0.5, width: size.cellPx + 1, height: heightPx }]} />
             )}
-            <PegboardHead columns={days.columns} size={size} today={today} />
-            {tracks.map((track) => (
-              <PegboardRow
-                key={track.habit.id}
-                track={track}
-                span={span}
-                columns={days.columns}
-                widthPx={days.widthPx}
-                size={size}
-                color={colorOf(track)}
-                focusDay={entry?.habitId === track.habit.id ? entry.day : null}
-                onPress={press}
-                onOpen={onOpen}
-                onFocus={focusAt}
-              />
-            ))}
-            <PegboardFoot columns={days.columns} size={size} totals={totals} today={today} passMark={passMark} />
           </View>
-          {isWide ? null : figureColumn}
-        </ScrollView>
-        {isWide ? <View style={styles.figures}>{figureColumn}</View> : null}
+          {drawn.map((line) =>
+            line.kind === 'area' ? (
+              <AreaRow
+                key={line.key}
+                area={line.area}
+                figures={figuresTogether(line.tracks, kind, span, passMark)}
+                size={size}
+                daysPx={days.widthPx}
+                y={line.y}
+                rowIndex={lines.indexOf(line) + 2}
+                isWide={isWide}
+              />
+            ) : (
+              <PegboardRow
+                key={line.key}
+                track={line.track}
+                figures={figuresOf(line.track, kind, span, passMark)}
+                columns={columns}
+                span={span}
+                daysPx={days.widthPx}
+                size={size}
+                color={colorOf(line.track)}
+                y={line.y}
+                rowIndex={lines.indexOf(line) + 2}
+                isWide={isWide}
+                hidesStreaks={hidesStreaks}
+                focusDay={place?.habitId === line.track.habit.id ? place.day : null}
+                onName={onName}
+              />
+            ),
+          )}
+          {typing !== null && typingLine ? (
+            <AmountOverCell
+              label={`Amount, ${typingLine.track.habit.name}`}
+              first={typing.first}
+              x={size.namesPx + (days.columns[typing.place.day - span.first]?.x ?? 0)}
+              y={typingLine.y + 3}
+              onKeep={(amount) => {
+                const { mark: _, ...rest } = entryAt(typing.place);
+                change(entryChange({ ...rest, amount }));
+              }}
+              onLeave={() => {
+                wantsFocus.current = true;
+                setTyping(null);
+              }}
+            />
+          ) : null}
+        </View>
+        <PegboardFoot
+          {...edges}
+          span={span}
+          tracks={tracks}
+          totals={totals}
+          passMark={passMark}
+          weekStart={weekStart}
+          marks={marks}
+          together={together}
+          rowIndex={lines.length + 2}
+        />
       </View>
     </Card>
   );
 }
 
 const useStyles = themed((colors) => ({
-  card: { alignSelf: 'stretch' },
-  board: { flexDirection: 'row' },
-  names: { paddingLeft: SPACE.m, borderRightWidth: 1, borderRightColor: colors.line },
-  days: { flex: 1 },
-  weekend: { position: 'absolute', backgroundColor: colors.tint },
-  today: { position: 'absolute', top: 2, borderWidth: 1.8, borderColor: colors.brass, borderRadius: 14 },
-  figures: { borderLeftWidth: 1, borderLeftColor: colors.line },
+  card: { alignSelf: 'stretch', flexShrink: 1, minHeight: 320 },
+  box: { overflow: 'auto' as never, flexShrink: 1, minHeight: 0 },
+  under: { position: 'absolute', top: 0, pointerEvents: 'none' as never },
+  weekend: { position: 'absolute', top: 0, backgroundColor: colors.tint },
+  today: {
+    position: 'absolute',
+    top: 0,
+    borderWidth: 1.8,
+    borderTopWidth: 0,
+    borderColor: colors.brass,
+    borderBottomLeftRadius: 14,
+    borderBottomRightRadius: 14,
+  },
 }));

@@ -1,242 +1,272 @@
 import {
+  type DayMarkScale,
+  type DaySpan,
   type DayTotals,
-  type MonthFigures,
+  type Figures,
   type PegboardColumn,
   type PlainDay,
   type Track,
+  type Weekday,
+  dayMarkOf,
+  monthOfDay,
   scoreOn,
+  startOfWeek,
+  weekTotals,
 } from '@wimbel/core';
-import Bookmark from 'lucide-react-native/icons/bookmark';
 import { View } from 'react-native';
-import { amount, dateNumber, dayInWords, percent, weekdayLetter } from '../../shared/format.ts';
+import { dateNumber, dayInWords, monthName, percent, spanInWords, weekdayLetter } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
-import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { FiguresCell, FiguresHead } from './FiguresCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
 
-/** Weekday letters and dates above the days. */
-export function PegboardHead({
-  columns,
-  size,
-  today,
-}: {
+type Edge = {
   columns: readonly PegboardColumn[];
   size: PegboardSize;
+  daysPx: number;
   today: PlainDay;
-}) {
-  const styles = useStyles();
-  return (
-    <View style={{ height: size.headPx }} aria-hidden>
-      {columns.map(({ day, x }) => (
-        <View key={day} style={[styles.headCell, { left: x, width: size.cellPx }]}>
-          <Words type="small" tone="quiet">
-            {weekdayLetter(day)}
-          </Words>
-          <Words type={day === today ? 'smallStrong' : 'small'} style={styles.date}>
-            {dateNumber(day)}
-          </Words>
-        </View>
-      ))}
-    </View>
-  );
-}
-
-/** A habit's name; on a phone with its bar and "22 of 30" below. */
-export function NameCell({
-  track,
-  figures,
-  size,
-  color,
-  isWide,
-}: {
-  track: Track;
-  figures: MonthFigures;
-  size: PegboardSize;
-  color: string;
   isWide: boolean;
-}) {
-  const styles = useStyles();
-  const { habit } = track;
-  return (
-    <View style={[styles.name, { height: size.rowPx }]}>
-      <View style={styles.nameLine}>
-        {isWide ? <View style={[styles.dot, { backgroundColor: color }]} /> : null}
-        <Words type="label" numberOfLines={isWide ? 2 : 1} style={styles.nameText}>
-          {habit.name}
-        </Words>
-      </View>
-      {isWide ? null : (
-        <View style={styles.nameLine}>
-          <View style={styles.miniBar}>
-            <ProgressBar
-              ratio={figures.share ?? 0}
-              color={color}
-              label={`${figures.actual} of ${figures.target}`}
-              heightPx={4}
-            />
-          </View>
-          <Words type="small" tone="quiet">
-            {figures.actual} of {figures.target}
-          </Words>
-        </View>
-      )}
-    </View>
-  );
-}
+};
 
-export const FIGURE_COLUMNS = ['Done', 'Target', 'Left', 'Share'] as const;
-
-export function FiguresHead({ size }: { size: PegboardSize }) {
+/** Weekday letters and dates above the days; over longer spans the months above them. */
+export function PegboardHead({ columns, size, daysPx, today, isWide, hasMonths }: Edge & { hasMonths: boolean }) {
   const styles = useStyles();
-  return (
-    <View style={[styles.figures, { height: size.headPx, alignItems: 'flex-end', paddingBottom: 10 }]}>
-      {FIGURE_COLUMNS.map((name) => (
-        <Words key={name} type="small" tone="quiet" style={name === 'Share' ? styles.share : styles.figure}>
-          {name}
-        </Words>
-      ))}
-      <View style={styles.ribbon} />
-    </View>
-  );
-}
-
-/** Done, target, left and share of a habit's month, and its ribbon. */
-export function FiguresRow({
-  track,
-  figures,
-  size,
-  color,
-}: {
-  track: Track;
-  figures: MonthFigures;
-  size: PegboardSize;
-  color: string;
-}) {
-  const styles = useStyles();
-  const { colors } = useTheme();
-  const { habit } = track;
-  const unit = habit.measure.kind === 'amount' ? habit.measure.unit : '';
-  const sum = figures.amount === undefined || figures.amount === 0 ? null : amount(figures.amount, unit);
+  const firstSeen = columns[0]?.day;
   return (
     <View
-      role="group"
-      aria-label={`${habit.name}: ${figures.actual} done of ${figures.target}, ${figures.left} left, ${percent(figures.share)}${sum ? `, ${sum} in all` : ''}${figures.ribbon ? ', ribbon' : ''}`}
-      style={[styles.figures, { height: size.rowPx }]}
-      testID={`figures-${habit.id}`}
+      role={'row' as never}
+      aria-rowindex={1}
+      style={[styles.head, { height: size.headPx, width: size.namesPx + daysPx + size.figuresPx }]}
     >
-      <Words type="label" style={[styles.figure, styles.strong]}>
-        {figures.actual}
-      </Words>
-      <Words type="label" tone="quiet" style={styles.figure}>
-        {figures.target}
-      </Words>
-      <Words type="label" tone="quiet" style={styles.figure}>
-        {figures.left}
-      </Words>
-      <View style={styles.share}>
-        <Words type="label" style={styles.shareText}>
-          {percent(figures.share)}
-        </Words>
-        <ProgressBar
-          ratio={figures.share ?? 0}
-          color={color}
-          label={`${figures.actual} of ${figures.target}`}
-          heightPx={4}
-        />
+      <View
+        role={'columnheader' as never}
+        aria-colindex={1}
+        aria-label="Habit"
+        style={[styles.corner, { width: size.namesPx }]}
+      />
+      <View style={{ width: daysPx }} role="presentation">
+        {columns
+          .filter(({ day }) => day === today)
+          .map(({ day, x }) => (
+            <View key={day} aria-hidden style={[styles.today, { left: x - 0.5, width: size.cellPx + 1 }]} />
+          ))}
+        {columns.map(({ day, x }) => (
+          <View
+            key={day}
+            role={'columnheader' as never}
+            aria-label={dayInWords(day)}
+            style={[styles.headCell, { left: x, width: size.cellPx }]}
+          >
+            {hasMonths && (dateNumber(day) === '1' || (day === firstSeen && Number(dateNumber(day)) < 26)) ? (
+              <Words type="smallStrong" tone="quiet" style={styles.month}>
+                {monthName(monthOfDay(day))}
+              </Words>
+            ) : null}
+            <Words type="small" tone="quiet">
+              {weekdayLetter(day)}
+            </Words>
+            <Words type={day === today ? 'smallStrong' : 'small'} style={styles.date}>
+              {dateNumber(day)}
+            </Words>
+          </View>
+        ))}
       </View>
-      <View style={styles.ribbon} aria-hidden>
-        {figures.ribbon ? <Bookmark size={15} color={colors.brass} fill={colors.brass} /> : null}
-      </View>
+      <FiguresHead size={size} isWide={isWide} />
     </View>
   );
 }
 
-const BAR_PX = 38;
+const BAR_PX = 34;
 
-/** Below the days: how many were done, and which share of what was asked. */
+/** Below the days: how many were done, their share and mark; below each week, what it came to of what it asked. */
 export function PegboardFoot({
   columns,
   size,
-  totals,
+  daysPx,
   today,
+  isWide,
+  span,
+  tracks,
+  totals,
   passMark,
-}: {
-  columns: readonly PegboardColumn[];
-  size: PegboardSize;
+  weekStart,
+  marks,
+  together,
+  rowIndex,
+}: Edge & {
+  span: DaySpan;
+  tracks: readonly Track[];
   totals: DayTotals;
-  today: PlainDay;
   passMark: number;
+  weekStart: Weekday;
+  marks: DayMarkScale;
+  together: Figures;
+  rowIndex: number;
 }) {
   const styles = useStyles();
   const { colors } = useTheme();
+  const [first, last] = [columns[0], columns.at(-1)];
   return (
-    <View style={styles.foot}>
-      {columns
-        .filter(({ day }) => day <= today)
-        .map(({ day, x }) => {
-          const { done, due, score, bright } = scoreOn(totals, day, passMark);
-          const habits = totals.doneHabits[day - totals.first] ?? 0;
-          return (
-            <View
-              key={day}
-              role="img"
-              aria-label={`${dayInWords(day)}: ${habits} done, ${done} of ${due}, ${percent(score)}`}
-              style={[styles.footCell, { left: x, width: size.cellPx }]}
-              testID={`day-${day}`}
-            >
-              <View style={styles.barRoom}>
+    <View
+      role={'row' as never}
+      aria-rowindex={rowIndex}
+      style={[
+        styles.foot,
+        isWide && styles.footStuck,
+        { height: size.footPx, width: size.namesPx + daysPx + size.figuresPx },
+      ]}
+    >
+      <View role={'rowheader' as never} aria-colindex={1} style={[styles.footNames, { width: size.namesPx }]}>
+        <View style={styles.footName}>
+          <Words type="label" tone="quiet">
+            Done by day
+          </Words>
+          <Words type="small" tone="quiet">
+            share in %, mark
+          </Words>
+        </View>
+        <Words type="label" tone="quiet" style={styles.footWeek}>
+          By week
+        </Words>
+      </View>
+      <View style={{ width: daysPx }} role="presentation">
+        {columns
+          .filter(({ day }) => day <= today)
+          .map(({ day, x }) => {
+            const { done, due, score, bright } = scoreOn(totals, day, passMark);
+            const habits = totals.doneHabits[day - totals.first] ?? 0;
+            const mark = dayMarkOf(marks, habits);
+            return (
+              <View key={day} role={'gridcell' as never} style={[styles.footCell, { left: x, width: size.cellPx }]}>
                 <View
-                  style={{
-                    width: Math.min(11, size.cellPx * 0.42),
-                    height: Math.max(2, (score ?? 0) * BAR_PX),
-                    borderRadius: 3,
-                    backgroundColor: bright ? colors.working : colors.rim,
-                  }}
-                />
+                  role="img"
+                  aria-label={`${dayInWords(day)}: ${habits} done, ${done} of ${due}, ${percent(score)}${mark ? `, mark ${mark}` : ''}`}
+                  style={styles.footDay}
+                  testID={`day-${day}`}
+                >
+                  <View style={styles.barRoom}>
+                    <View
+                      style={{
+                        width: Math.min(11, size.cellPx * 0.42),
+                        height: Math.max(2, (score ?? 0) * BAR_PX),
+                        borderRadius: 3,
+                        backgroundColor: bright ? colors.working : colors.rim,
+                      }}
+                    />
+                  </View>
+                  <Words type="smallStrong">{habits}</Words>
+                  <Words type="small" tone="quiet" style={styles.tiny}>
+                    {score === null ? '–' : percent(score).replace(/\D+$/, '')}
+                  </Words>
+                  <Words type="smallStrong" tone="brassText" style={styles.mark}>
+                    {mark ?? ' '}
+                  </Words>
+                </View>
               </View>
-              <Words type="smallStrong">{habits}</Words>
-              <Words type="small" tone="quiet" style={styles.tiny}>
-                {score === null ? '–' : percent(score).replace(/\D+$/, '')}
-              </Words>
-            </View>
-          );
-        })}
+            );
+          })}
+        {first && last
+          ? weeksSeen(tracks, span, first.day, last.day, weekStart, passMark).map((week) => {
+              const x = columns[Math.max(0, week.days.first - first.day)]?.x ?? 0;
+              const end = columns[Math.min(columns.length - 1, week.days.last - first.day)]?.x ?? 0;
+              const verdict = week.onTrack === null ? '' : week.onTrack ? ', on track' : ', not on track';
+              const words = `${week.actual} of ${week.target}${week.isRunning ? ' so far' : ''}`;
+              const isNarrow = end - x < 60;
+              return (
+                <View
+                  key={week.days.first}
+                  role={'gridcell' as never}
+                  style={[styles.week, { left: x + 2, width: end + size.cellPx - x - 4 }]}
+                >
+                  <View role="img" aria-label={`Week, ${spanInWords(week.days, today)}: ${words}${verdict}`}>
+                    <View
+                      style={[
+                        styles.weekLine,
+                        { backgroundColor: week.onTrack === true ? colors.working : colors.rim },
+                        week.onTrack === null && styles.weekOpen,
+                      ]}
+                    />
+                    <Words type="smallStrong" numberOfLines={1} style={styles.weekWords}>
+                      {week.days.first > today
+                        ? ' '
+                        : `${week.onTrack === true ? '✓ ' : ''}${isNarrow ? `${week.actual}/${week.target}` : words}`}
+                    </Words>
+                  </View>
+                </View>
+              );
+            })
+          : null}
+      </View>
+      <FiguresCell
+        name="All habits"
+        figures={together}
+        unit={null}
+        size={size}
+        color={colors.working}
+        isWide={isWide}
+      />
     </View>
   );
 }
 
-export function FootNames() {
-  const styles = useStyles();
-  return (
-    <View style={styles.footNames}>
-      <Words type="label" tone="quiet">
-        Done by day
-      </Words>
-      <Words type="small" tone="quiet">
-        and share in %
-      </Words>
-    </View>
-  );
+/** The weeks of the span of which a day is drawn. */
+function weeksSeen(
+  tracks: readonly Track[],
+  span: DaySpan,
+  from: PlainDay,
+  to: PlainDay,
+  weekStart: Weekday,
+  passMark: number,
+) {
+  const first = Math.max(span.first, startOfWeek(from, weekStart));
+  const last = Math.min(span.last, startOfWeek(to, weekStart) + 6);
+  return weekTotals(tracks, { first, last }, weekStart, passMark);
 }
 
 const useStyles = themed((colors) => ({
-  headCell: { position: 'absolute', bottom: 6, alignItems: 'center' },
+  head: { position: 'sticky' as never, top: 0, zIndex: 4, flexDirection: 'row', backgroundColor: colors.raised },
+  corner: {
+    position: 'sticky' as never,
+    left: 0,
+    zIndex: 5,
+    backgroundColor: colors.raised,
+    borderRightWidth: 1,
+    borderRightColor: colors.line,
+  },
+  headCell: { position: 'absolute', bottom: 4, alignItems: 'center' },
+  today: {
+    position: 'absolute',
+    bottom: 0,
+    height: 40,
+    borderWidth: 1.8,
+    borderBottomWidth: 0,
+    borderColor: colors.brass,
+    borderTopLeftRadius: 14,
+    borderTopRightRadius: 14,
+  },
+  month: { position: 'absolute', left: 4, bottom: 34, width: 90 },
   date: { fontSize: 13, lineHeight: 17 },
-  name: { justifyContent: 'center', gap: 2, paddingRight: SPACE.s },
-  nameLine: { flexDirection: 'row', alignItems: 'center', gap: 6, minWidth: 0 },
-  nameText: { flexShrink: 1, lineHeight: 16 },
-  dot: { width: 9, height: 9, borderRadius: 5 },
-  miniBar: { width: 52 },
-  figures: { flexDirection: 'row', alignItems: 'center', paddingLeft: 2 },
-  figure: { width: 35, textAlign: 'right' },
-  strong: { fontFamily: 'Figtree_600SemiBold' },
-  share: { width: 46, marginLeft: 6, gap: 2, textAlign: 'right' },
-  shareText: { textAlign: 'right' },
-  ribbon: { width: 20, alignItems: 'flex-end' },
-  foot: { height: 84, borderTopWidth: 1, borderTopColor: colors.line },
-  footCell: { position: 'absolute', top: 6, alignItems: 'center' },
+  foot: { flexDirection: 'row', backgroundColor: colors.raised, borderTopWidth: 1, borderTopColor: colors.line },
+  footStuck: { position: 'sticky' as never, bottom: 0, zIndex: 4 },
+  footNames: {
+    position: 'sticky' as never,
+    left: 0,
+    zIndex: 5,
+    backgroundColor: colors.raised,
+    borderRightWidth: 1,
+    borderRightColor: colors.line,
+    paddingLeft: SPACE.m,
+  },
+  footName: { height: 96, justifyContent: 'center' },
+  footWeek: { position: 'absolute', left: SPACE.m, top: 110 },
+  footCell: { position: 'absolute', top: 4 },
+  footDay: { alignItems: 'center' },
   barRoom: { height: BAR_PX, justifyContent: 'flex-end' },
   tiny: { letterSpacing: -0.3 },
-  footNames: { height: 84, justifyContent: 'center', borderTopWidth: 1, borderTopColor: colors.line },
+  mark: { height: 16, fontSize: 13 },
+  week: { position: 'absolute', top: 104 },
+  weekLine: { height: 2, borderRadius: 1, marginBottom: 5 },
+  weekOpen: { opacity: 0.4 },
+  weekWords: { textAlign: 'center' },
 }));

@@ -1,5 +1,8 @@
 import {
+  type CordStretch,
   type DaySpan,
+  type Figures,
+  type MonthFigures,
   type PegboardColumn,
   type PlainDay,
   type Track,
@@ -9,108 +12,141 @@ import {
   outcomeOn,
   pegStateOf,
 } from '@wimbel/core';
-import { memo } from 'react';
-import { Pressable, View } from 'react-native';
+import { memo, useMemo } from 'react';
+import { View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
 import { useAppSelector } from '../../records/store.ts';
-import type { RootState } from '../../records/store.ts';
-import { OUTCOME_WORDS, amount, dayInWords } from '../../shared/format.ts';
+import { amount } from '../../shared/amounts.ts';
+import { OUTCOME_WORDS, dayInWords } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { PegShapes } from '../../ui/pegShapes.tsx';
+import { FiguresCell } from './FiguresCell.tsx';
+import { NameCell } from './NameCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
 
 export const cellId = (habitId: string, day: PlainDay): string => `cell-${habitId}-${day}`;
 
 type Props = {
   track: Track;
-  span: DaySpan;
+  figures: Figures | MonthFigures;
+  /** The days that are drawn now, of all those of `span`. */
   columns: readonly PegboardColumn[];
-  widthPx: number;
+  span: DaySpan;
+  daysPx: number;
   size: PegboardSize;
   color: string;
+  y: number;
+  rowIndex: number;
+  isWide: boolean;
+  hidesStreaks: boolean;
   /** The day of this row that the keyboard can enter at, if any. */
   focusDay: PlainDay | null;
-  onPress: (habitId: string, day: PlainDay) => void;
-  onOpen: (habitId: string, day: PlainDay) => void;
-  onFocus: (habitId: string, day: PlainDay) => void;
+  onName: (habitId: string) => void;
 };
 
-/** One habit's days: the cords and pegs as one picture, and a cell over each day to press. */
-export const PegboardRow = memo(function PegboardRow({
-  track,
-  span,
-  columns,
-  widthPx,
-  size,
-  color,
-  focusDay,
-  onPress,
-  onOpen,
-  onFocus,
-}: Props) {
+/** One habit: its name, its days as one picture with a cell over each to press, and its figures. */
+export const PegboardRow = memo(function PegboardRow(props: Props) {
+  const { track, figures, columns, daysPx, size, color, y, rowIndex, isWide, focusDay, onName } = props;
   const styles = useStyles();
-  const { colors } = useTheme();
   const { habit, today } = track;
-  const entries = useAppSelector((state: RootState) => state.records.entries[habit.id]);
-  const y = size.rowPx / 2;
-  const middleOf = (day: PlainDay): number => (columns[day - span.first]?.x ?? 0) + size.cellPx / 2;
-  const startsBefore = (first: PlainDay): boolean => first === span.first;
+  const entries = useAppSelector((state) => state.records.entries[habit.id]);
   return (
-    <View role="group" aria-label={habit.name} style={{ width: widthPx, height: size.rowPx }}>
-      <Svg width={widthPx} height={size.rowPx} aria-hidden style={styles.picture}>
-        {cordsIn(track, span).map((cord) => (
-          <Line
-            key={cord.first}
-            x1={startsBefore(cord.first) ? middleOf(cord.first) - size.cellPx / 2 : middleOf(cord.first)}
-            x2={middleOf(cord.last)}
-            y1={y}
-            y2={y}
-            stroke={colors.brass}
-            strokeWidth={2.6}
-          />
-        ))}
-        {columns.map(({ day }) => (
-          <PegShapes
-            key={day}
-            state={pegStateOf(track, day)}
-            x={middleOf(day)}
-            y={y}
-            r={size.pegR}
-            color={color}
-            ratio={fillRatio(track, day, entries?.[formatDay(day)]?.amount ?? null)}
-          />
-        ))}
-      </Svg>
-      {columns.map(({ day, x }) => {
-        const outcome = outcomeOn(track, day);
-        const entry = entries?.[formatDay(day)];
-        const value =
-          habit.measure.kind === 'amount' && entry?.amount !== undefined
-            ? `, ${amount(entry.amount, habit.measure.unit)}`
-            : '';
-        const isFuture = day > today;
-        return (
-          <Pressable
-            key={day}
-            id={cellId(habit.id, day)}
-            role="checkbox"
-            aria-checked={outcome === 'done' ? true : outcome === 'part' ? 'mixed' : false}
-            aria-disabled={isFuture}
-            aria-label={`${habit.name}, ${dayInWords(day)}: ${isFuture ? 'still to come' : OUTCOME_WORDS[outcome]}${value}`}
-            disabled={isFuture}
-            tabIndex={day === focusDay ? 0 : -1}
-            onPress={() => onPress(habit.id, day)}
-            onLongPress={() => onOpen(habit.id, day)}
-            onFocus={() => onFocus(habit.id, day)}
-            style={[styles.cell, { left: x, width: size.cellPx, height: size.rowPx }]}
-          />
-        );
-      })}
+    <View
+      role={'row' as never}
+      aria-rowindex={rowIndex}
+      style={[styles.row, { top: y, height: size.rowPx, width: size.namesPx + daysPx + size.figuresPx }]}
+    >
+      <NameCell track={track} figures={figures} size={size} color={color} isWide={isWide} onName={onName} />
+      <View style={{ width: daysPx }} role="presentation">
+        <DaysPicture {...props} />
+        {columns.map(({ day, x }) => {
+          const outcome = outcomeOn(track, day);
+          const value = entries?.[formatDay(day)]?.amount;
+          const isFuture = day > today;
+          const words =
+            habit.measure.kind === 'amount' && value !== undefined ? `, ${amount(value, habit.measure.unit)}` : '';
+          return (
+            <View
+              key={day}
+              role={'gridcell' as never}
+              aria-colindex={day - props.span.first + 2}
+              style={[styles.cell, { left: x, width: size.cellPx, height: size.rowPx }]}
+            >
+              <View
+                id={cellId(habit.id, day)}
+                role="checkbox"
+                aria-checked={outcome === 'done' ? true : outcome === 'part' ? 'mixed' : false}
+                aria-disabled={isFuture}
+                aria-label={`${habit.name}, ${dayInWords(day)}: ${isFuture ? 'still to come' : OUTCOME_WORDS[outcome]}${words}`}
+                tabIndex={day === focusDay ? 0 : -1}
+                style={styles.press}
+                {...({ dataSet: { habit: habit.id, day: String(day) } } as object)}
+              />
+            </View>
+          );
+        })}
+      </View>
+      <FiguresCell
+        name={habit.name}
+        testId={`figures-${habit.id}`}
+        figures={figures}
+        unit={habit.measure.kind === 'amount' ? habit.measure.unit : null}
+        size={size}
+        color={color}
+        isWide={isWide}
+      />
     </View>
   );
 });
 
+/** Cords and pegs of the days that are drawn. */
+function DaysPicture({ track, columns, span, size, color, hidesStreaks }: Props) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const entries = useAppSelector((state) => state.records.entries[track.habit.id]);
+  const first = columns[0];
+  const last = columns.at(-1);
+  const cords = useMemo(
+    (): CordStretch[] => (hidesStreaks || !first || !last ? [] : cordsIn(track, { first: first.day, last: last.day })),
+    [track, first, last, hidesStreaks],
+  );
+  if (!first || !last) return null;
+  const left = first.x;
+  const widthPx = last.x + size.cellPx - left;
+  const y = size.rowPx / 2;
+  const middleOf = (day: PlainDay): number => (columns[day - first.day]?.x ?? 0) - left + size.cellPx / 2;
+  return (
+    <Svg width={widthPx} height={size.rowPx} aria-hidden style={[styles.picture, { left }]}>
+      {cords.map((cord) => (
+        <Line
+          key={cord.first}
+          // A cord that comes from before the span begins at its edge, one cut by the window too.
+          x1={cord.first === first.day && cord.first === span.first ? 0 : middleOf(cord.first)}
+          x2={middleOf(cord.last)}
+          y1={y}
+          y2={y}
+          stroke={colors.brass}
+          strokeWidth={2.6}
+        />
+      ))}
+      {columns.map(({ day }) => (
+        <PegShapes
+          key={day}
+          state={pegStateOf(track, day)}
+          x={middleOf(day)}
+          y={y}
+          r={size.pegR}
+          color={color}
+          ratio={fillRatio(track, day, entries?.[formatDay(day)]?.amount ?? null)}
+        />
+      ))}
+    </Svg>
+  );
+}
+
 const useStyles = themed(() => ({
-  picture: { position: 'absolute', left: 0, top: 0 },
+  row: { position: 'absolute', left: 0, flexDirection: 'row' },
+  picture: { position: 'absolute', top: 0 },
   cell: { position: 'absolute', top: 0 },
+  press: { width: '100%', height: '100%', cursor: 'pointer' },
 }));

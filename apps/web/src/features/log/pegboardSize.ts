@@ -1,24 +1,37 @@
+import type { LogSpan } from '@wimbel/core';
+
 /** Lengths of the pegboard in pixels. */
 export type PegboardSize = {
   namesPx: number;
   cellPx: number;
   weekGapPx: number;
   rowPx: number;
+  areaPx: number;
   pegR: number;
   headPx: number;
+  footPx: number;
   figuresPx: number;
 };
 
 /** The dense grid's smallest touch target. */
 const LEAST_CELL_PX = 24;
+/** Beyond this a day only spreads its pegs apart. */
+const MOST_CELL_PX = { week: 72, month: 34, sixWeeks: 28, quarter: 24, year: 24 } as const;
 
-/** The pegboard's lengths: on a phone days scroll beside the names; on a wide screen a month fits where it can. */
-export function pegboardSize(widthPx: number, isWide: boolean, days: number): PegboardSize {
-  if (!isWide) return { namesPx: 126, cellPx: 28, weekGapPx: 6, rowPx: 44, pegR: 9.2, headPx: 46, figuresPx: 208 };
-  const namesPx = 134;
+/** The pegboard's lengths: on a phone days scroll beside the names; on a wide screen what fits is spread over the room. */
+export function pegboardSize(widthPx: number, isWide: boolean, days: number, span: LogSpan): PegboardSize {
+  const hasMonths = span !== 'month' && span !== 'week';
+  const shared = { weekGapPx: isWide ? 4 : 6, areaPx: 34, headPx: hasMonths ? 62 : 46, footPx: 140 };
+  if (!isWide) {
+    const namesPx = 126;
+    const spread = Math.floor((widthPx - namesPx - 8) / 7);
+    const cellPx = span === 'week' ? Math.max(28, Math.min(40, spread)) : 28;
+    return { ...shared, namesPx, cellPx, rowPx: 46, pegR: span === 'week' ? 11 : 9.2, figuresPx: 208 };
+  }
+  const namesPx = span === 'week' ? 220 : 134;
   const figuresPx = 184;
-  const weekGapPx = 4;
-  const room = (widthPx - namesPx - figuresPx - 5 * weekGapPx - 2) / days;
-  const cellPx = Math.max(LEAST_CELL_PX, Math.min(34, Math.floor(room)));
-  return { namesPx, cellPx, weekGapPx, rowPx: 40, pegR: Math.min(10, cellPx * 0.36), headPx: 46, figuresPx };
+  const weeks = Math.ceil(days / 7);
+  const room = (widthPx - namesPx - figuresPx - weeks * shared.weekGapPx - 2) / days;
+  const cellPx = Math.max(LEAST_CELL_PX, Math.min(MOST_CELL_PX[span], Math.floor(room)));
+  return { ...shared, namesPx, cellPx, rowPx: 40, pegR: Math.min(11, cellPx * 0.36), figuresPx };
 }

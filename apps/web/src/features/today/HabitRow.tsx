@@ -1,23 +1,26 @@
 import { type PlainDay, type Track, fillRatio, formatDay, outcomeOn, pegStateOf, streakOf } from '@wimbel/core';
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
-import { selectEntry } from '../../records/selectors.ts';
-import { afterTap, amountWords, standingWords } from '../../records/standing.ts';
+import { selectEntry, selectHidesStreaks } from '../../records/selectors.ts';
+import { afterTap, amountWords, isPressing, standingWords } from '../../records/standing.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { entryChange } from '../../records/makeChange.ts';
 import { useRecording } from '../../records/RecordsProvider.tsx';
+import { amount } from '../../shared/amounts.ts';
 import { streakLength } from '../../shared/format.ts';
+import { useGlide } from '../../shared/settle.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Peg } from '../../ui/Peg.tsx';
+import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { MiniCord } from './MiniCord.tsx';
 import { HabitIcon } from '../../ui/HabitIcon.tsx';
 
-type Props = { track: Track; day: PlainDay; onOpen: (habitId: string) => void; isFirst: boolean };
+type Props = { track: Track; day: PlainDay; onOpen: (habitId: string) => void; place: number };
 
 /** A habit on a day: a large peg, how it stands, its streak. A tap on the peg records; a tap on the words opens more. */
-export const HabitRow = memo(function HabitRow({ track, day, onOpen, isFirst }: Props) {
+export const HabitRow = memo(function HabitRow({ track, day, onOpen, place }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   const { change } = useRecording();
@@ -28,10 +31,30 @@ export const HabitRow = memo(function HabitRow({ track, day, onOpen, isFirst }: 
   const parts = [amountWords(track, day, entry), standingWords(track, day)].filter(Boolean);
   const note =
     outcome === 'rest' ? 'rest day' : outcome === 'missed' && habit.measure.kind === 'check' ? 'missed' : null;
-  const tap = (): void => change(entryChange(afterTap(track, day, entry)));
-  const step = habit.measure.kind === 'amount' ? `add ${habit.measure.step} ${habit.measure.unit}` : 'done';
+  const toast = useToast();
+  const hidesStreaks = useAppSelector(selectHidesStreaks);
+  const glide = useGlide(place);
+  const hasVariants = (habit.variants ?? []).length > 0;
+  const tap = (): void => {
+    // Which of its ways it was is asked; taking one away again too.
+    if (hasVariants) {
+      onOpen(habit.id);
+      return;
+    }
+    const next = afterTap(track, day, entry);
+    const undo = change(entryChange(next));
+    if (habit.measure.kind === 'amount')
+      toast({ text: `${habit.name}: ${amount(next.amount ?? 0, habit.measure.unit)}`, onUndo: undo });
+    else if (entry?.mark === 'missed' || entry?.mark === 'rest')
+      toast({ text: `${habit.name}: done instead of ${entry.mark}`, onUndo: undo });
+  };
+  const step = hasVariants
+    ? 'which was it'
+    : habit.measure.kind === 'amount'
+      ? `add ${amount(habit.measure.step, habit.measure.unit)}`
+      : 'done';
   return (
-    <View style={[styles.row, !isFirst && styles.parted]}>
+    <View ref={glide as never} style={[styles.row, place > 0 && styles.parted]}>
       <Peg
         state={pegStateOf(track, day)}
         sizePx={36}
@@ -53,10 +76,15 @@ export const HabitRow = memo(function HabitRow({ track, day, onOpen, isFirst }: 
           <MiniCord track={track} day={day} color={colors.working} />
         </View>
         <View style={styles.line}>
-          <Words type="quiet" tone="quiet" numberOfLines={2} style={styles.standing}>
+          <Words
+            type={isPressing(track, day) ? 'label' : 'quiet'}
+            tone={isPressing(track, day) ? 'ink' : 'quiet'}
+            numberOfLines={2}
+            style={styles.standing}
+          >
             {[note, ...parts].filter(Boolean).join(' · ')}
           </Words>
-          {streak.current > 0 ? (
+          {streak.current > 0 && !hidesStreaks ? (
             <Words
               type="label"
               tone="brassText"

@@ -1,5 +1,7 @@
 import { type Track, cordsIn, pegStateOf } from '@wimbel/core';
 import Svg, { Line } from 'react-native-svg';
+import { selectHidesStreaks } from '../../records/selectors.ts';
+import { useAppSelector } from '../../records/store.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { PegShapes } from '../../ui/pegShapes.tsx';
 
@@ -10,13 +12,14 @@ const R = 3.6;
 /** The last seven days of a habit up to a day, with the cord of its streak. */
 export function MiniCord({ track, day, color }: { track: Track; day: number; color: string }) {
   const { colors } = useTheme();
+  const hidesStreaks = useAppSelector(selectHidesStreaks);
   const span = { first: day - DAYS + 1, last: day };
   const xOf = (each: number): number => R + 1 + (each - span.first) * PITCH_PX;
   const widthPx = PITCH_PX * (DAYS - 1) + 2 * R + 2;
   const y = R + 2;
   return (
     <Svg width={widthPx} height={2 * y} aria-hidden>
-      {cordsIn(track, span).map((cord) => (
+      {(hidesStreaks ? [] : cordsIn(track, span)).map((cord) => (
         <Line
           key={cord.first}
           x1={xOf(cord.first)}

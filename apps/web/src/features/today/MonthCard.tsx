@@ -12,7 +12,13 @@ import {
   shareOf,
 } from '@wimbel/core';
 import { View } from 'react-native';
-import { selectSettings, selectToday, selectTotals, selectTracks } from '../../records/selectors.ts';
+import {
+  selectHidesStreaks,
+  selectSettings,
+  selectToday,
+  selectTotals,
+  selectTracks,
+} from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { counted, monthName, percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
@@ -28,6 +34,7 @@ export function MonthCard({ day }: { day: PlainDay }) {
   const tracks = useAppSelector(selectTracks);
   const today = useAppSelector(selectToday);
   const { passMark } = useAppSelector(selectSettings);
+  const hidesStreaks = useAppSelector(selectHidesStreaks);
   const month = monthOfDay(day);
   const span = monthSpan(month);
   const first = tracks.reduce((earliest, track) => Math.min(earliest, track.first), today);
@@ -38,14 +45,17 @@ export function MonthCard({ day }: { day: PlainDay }) {
   const asked = sums.reduce((sum, each) => sum + each.asked, 0);
   const share = shareOf(kept, asked);
   const ribbons = active.filter((track) => monthFigures(track, month, passMark).ribbon).length;
-  const { fullDays, brightDays } = dayCounts(totals, month, today, passMark);
+  const { fullDays, brightDays } = dayCounts(totals, span, today, passMark);
   const runs = fullDayRuns(totals, today);
+  const rows: [string, string][] = [
+    ['Full days in a row', String(aliveRun(runs)?.length ?? 0)],
+    ['Longest such row', counted(longestRun(runs)?.length ?? 0, 'day')],
+  ];
   const lines: [string, string][] = [
     ['Full days', String(fullDays)],
     ['Bright days', String(brightDays)],
     ['Ribbons', String(ribbons)],
-    ['Full days in a row', String(aliveRun(runs)?.length ?? 0)],
-    ['Longest such row', counted(longestRun(runs)?.length ?? 0, 'day')],
+    ...(hidesStreaks ? [] : rows),
   ];
   return (
     <Card style={styles.card}>

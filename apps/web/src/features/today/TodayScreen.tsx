@@ -1,18 +1,31 @@
-import { type PlainDay, dayOf, formatDay, scoreOn } from '@wimbel/core';
+import { type PlainDay, dayMarkOf, dayOf, formatDay, scoreOn } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Plus from 'lucide-react-native/icons/plus';
-import { useMemo, useState } from 'react';
+import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { AccountButton } from '../../records/AccountButton.tsx';
 import { EntrySheet } from '../../records/EntrySheet.tsx';
-import { selectHabits, selectSettings, selectToday, selectTotals, selectTracks } from '../../records/selectors.ts';
+import { useRecording } from '../../records/RecordsProvider.tsx';
+import { changeTo } from '../../records/makeChange.ts';
+import {
+  selectAreas,
+  selectDayMarks,
+  selectHabits,
+  selectSettings,
+  selectToday,
+  selectTotals,
+  selectTracks,
+} from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { dateNear, percent, weekdayName } from '../../shared/format.ts';
+import { keepOnDevice, keptOnDevice } from '../../shared/kept.ts';
+import { useLater } from '../../shared/settle.ts';
 import { useSwipe } from '../../shared/swipe.ts';
 import { useDayParam } from '../../shared/useDayParam.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
+import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Card } from '../../ui/Card.tsx';
@@ -20,13 +33,17 @@ import { DateButton } from '../../ui/DateButton.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Page } from '../../ui/Frame.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+import { Shavings } from '../../ui/Shavings.tsx';
+import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { HabitRow } from './HabitRow.tsx';
 import { MonthCard } from './MonthCard.tsx';
 import { WeekStrip } from './WeekStrip.tsx';
-import { type TodaySection, planOfDay } from './todaySections.ts';
+import { type TodayPlan, type TodaySection, planOfDay } from './todaySections.ts';
 
-const PART_NAMES = { morning: 'Morning', midday: 'Midday', evening: 'Evening', any: 'Any time' } as const;
+/** How long a habit that was just done stays where it is, so that nothing moves under the thumb. */
+const SETTLES_AFTER_MS = 900;
 
 export function TodayScreen() {
   const styles = useStyles();
@@ -37,7 +54,19 @@ export function TodayScreen() {
   const hasHabits = useAppSelector((state) => selectHabits(state).length > 0);
   const [day, goTo] = useDayParam('/today', today);
   const [opened, setOpened] = useState<string | null>(null);
-  const plan = useMemo(() => planOfDay(tracks, day), [tracks, day]);
+  const areas = useAppSelector(selectAreas);
+  const settings = useAppSelector(selectSettings);
+  const by = settings.todayBy ?? 'part';
+  const { change } = useRecording();
+  const open = useCallback((habitId: string) => setOpened(habitId), []);
+  const settledNow = useMemo(() => planOfDay(tracks, day), [tracks, day]).sections.flatMap((section) =>
+    section.rows.filter((row) => !row.isToGo).map((row) => row.track.habit.id),
+  );
+  const settled = useLater(settledNow, settledNow.join(' '), String(day), SETTLES_AFTER_MS);
+  const plan = useMemo(
+    () => planOfDay(tracks, day, { by, areas, settled: new Set(settled) }),
+    [tracks, day, by, areas, settled],
+  );
   const swipe = useSwipe((direction) => {
     if (direction === 'back') goTo(day - 1);
     else if (day < today) goTo(day + 1);
@@ -74,7 +103,7 @@ export function TodayScreen() {
       ) : (
         <>
           <IconButton icon={Plus} label="Add a habit" onPress={addHabit} />
-          <AccountButton />
+          <IconButton icon={SlidersHorizontal} label="Settings" onPress={() => router.push('/settings' as never)} />
         </>
       )}
     </View>
@@ -96,7 +125,7 @@ export function TodayScreen() {
     );
   }
   const sections = plan.sections.map((section) => (
-    <Section key={section.part} section={section} day={day} onOpen={setOpened} />
+    <Section key={section.key} section={section} day={day} onOpen={open} />
   ));
   const others =
     plan.notAsked.length > 0 ? (
@@ -104,17 +133,29 @@ export function TodayScreen() {
         <SectionHead title="Not asked" aside="can still be done" />
         <Card isFlush>
           {plan.notAsked.map((track, index) => (
-            <HabitRow key={track.habit.id} track={track} day={day} onOpen={setOpened} isFirst={index === 0} />
+            <HabitRow key={track.habit.id} track={track} day={day} onOpen={open} place={index} />
           ))}
         </Card>
       </View>
     ) : null;
+  const grouping = (
+    <Segments
+      label="Group habits by"
+      value={by}
+      choices={[
+        { value: 'part', label: 'By part of the day' },
+        { value: 'area', label: 'By area' },
+      ]}
+      onChange={(todayBy) => change(changeTo('settings', { ...settings, todayBy }))}
+      isWrapping
+    />
+  );
   return (
     <View style={styles.fill} {...swipe}>
       <Page>
         {header}
         <WeekStrip day={day} onChoose={goTo} />
-        <LeftLine day={day} isToday={day === today} toGo={plan.toGo} />
+        <LeftLine day={day} isToday={day === today} plan={plan} />
         {isWide ? (
           <View style={styles.columns}>
             <View style={styles.column}>{sections.filter((_, index) => index % 2 === 0)}</View>
@@ -124,12 +165,14 @@ export function TodayScreen() {
             </View>
             <View style={styles.side}>
               <MonthCard day={day} />
+              {grouping}
             </View>
           </View>
         ) : (
           <>
             {sections}
             {others}
+            {grouping}
           </>
         )}
       </Page>
@@ -138,7 +181,7 @@ export function TodayScreen() {
           habitId={opened}
           day={day}
           onClose={() => setOpened(null)}
-          onEditHabit={() => router.push(`/habits/${opened}` as never)}
+          onGo={(path) => router.push(path as never)}
         />
       ) : null}
     </View>
@@ -150,13 +193,18 @@ function PlusIcon() {
   return <Plus size={18} color={colors.ink} />;
 }
 
-/** "4 to go today", and the day's score with the two numbers behind it. */
-function LeftLine({ day, isToday, toGo }: { day: PlainDay; isToday: boolean; toGo: number }) {
+/** "4 to go today", what comes next, and the day's score with the two numbers behind it and its mark. */
+function LeftLine({ day, isToday, plan }: { day: PlainDay; isToday: boolean; plan: TodayPlan }) {
   const styles = useStyles();
   const isWide = useIsWide();
   const { passMark } = useAppSelector(selectSettings);
+  const marks = useAppSelector(selectDayMarks);
   const totals = useAppSelector((state) => selectTotals(state, { first: day, last: day }));
   const { done, due, score, full } = scoreOn(totals, day, passMark);
+  const mark = dayMarkOf(marks, totals.doneHabits[0] ?? 0);
+  const { toGo, next } = plan;
+  const isComplete = full && toGo === 0;
+  const isCelebrated = useOnceFull(day, isToday && isComplete);
   const words =
     toGo > 0
       ? `${toGo} to go${isToday ? ' today' : ''}`
@@ -167,23 +215,56 @@ function LeftLine({ day, isToday, toGo }: { day: PlainDay; isToday: boolean; toG
           : 'Nothing left';
   return (
     <View style={[styles.left, isWide && styles.leftWide]} role="status">
-      <Words type="section" heading={2}>
-        {words}
-      </Words>
+      <View style={styles.leftWords}>
+        <Words type="section" heading={2}>
+          {words}
+        </Words>
+        {isToday && next !== null && toGo > 1 ? (
+          <Words type="quiet" tone="quiet" numberOfLines={1}>
+            Next: {next.habit.name}
+          </Words>
+        ) : null}
+        {isCelebrated ? <Shavings /> : null}
+      </View>
       {score === null ? null : (
         <Words tone="quiet">
           {done} of {due}, <Words type="strong">{percent(score)}</Words>
+          {mark === null ? null : (
+            <Words type="strong" tone="brassText" label={`Day mark ${mark}`}>
+              {'  '}
+              {mark}
+            </Words>
+          )}
         </Words>
       )}
     </View>
   );
 }
 
-function SectionHead({ title, aside }: { title: string; aside: string }) {
+/** Says once, on the day itself, that everything asked is done; true while it does. */
+function useOnceFull(day: PlainDay, isFull: boolean): boolean {
+  const toast = useToast();
+  const was = useRef({ day, isFull });
+  const [celebrated, setCelebrated] = useState<PlainDay | null>(null);
+  useEffect(() => {
+    const { day: dayBefore, isFull: before } = was.current;
+    was.current = { day, isFull };
+    if (!isFull || before || dayBefore !== day || keptOnDevice('fullDay') === formatDay(day)) return;
+    keepOnDevice('fullDay', formatDay(day));
+    toast({ text: 'Everything asked today is done. Well kept.' });
+    const timer = setTimeout(() => setCelebrated(day), 0);
+    return () => clearTimeout(timer);
+  }, [day, isFull, toast]);
+  return isFull && celebrated === day;
+}
+
+function SectionHead({ title, aside, dye = null }: { title: string; aside: string; dye?: string | null }) {
   const styles = useStyles();
+  const { colors } = useTheme();
   return (
     <View style={styles.sectionHead}>
-      <Words type="label" tone="quiet" heading={3}>
+      {dye === null ? null : <View style={[styles.dot, { backgroundColor: dyeColor(colors, dye) }]} />}
+      <Words type="label" tone="quiet" heading={3} style={styles.sectionTitle}>
         {title}
       </Words>
       <Words type="label" tone="quiet">
@@ -205,10 +286,14 @@ function Section({
   const styles = useStyles();
   return (
     <View style={styles.section}>
-      <SectionHead title={PART_NAMES[section.part]} aside={section.toGo > 0 ? `${section.toGo} to go` : 'all done'} />
+      <SectionHead
+        title={section.title}
+        aside={section.toGo > 0 ? `${section.toGo} to go` : 'all done'}
+        dye={section.dye}
+      />
       <Card isFlush>
         {section.rows.map(({ track }, index) => (
-          <HabitRow key={track.habit.id} track={track} day={day} onOpen={onOpen} isFirst={index === 0} />
+          <HabitRow key={track.habit.id} track={track} day={day} onOpen={onOpen} place={index} />
         ))}
       </Card>
     </View>
@@ -224,7 +309,10 @@ const useStyles = themed(() => ({
   left: { flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between' },
   leftWide: { justifyContent: 'flex-start', gap: SPACE.l },
   section: { gap: SPACE.s },
-  sectionHead: { flexDirection: 'row', justifyContent: 'space-between', paddingHorizontal: SPACE.xs },
+  leftWords: { flexShrink: 1, gap: 2 },
+  sectionHead: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingHorizontal: SPACE.xs },
+  sectionTitle: { flex: 1 },
+  dot: { width: 10, height: 10, borderRadius: 5 },
   columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
   column: { flex: 5, gap: SPACE.l, minWidth: 0 },
   side: { flex: 3, gap: SPACE.l, minWidth: 200 },

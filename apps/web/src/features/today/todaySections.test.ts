@@ -33,7 +33,7 @@ it('groups a day by its parts, those to do first, and settles done ones below', 
     TODAY,
   );
   expect(
-    plan.sections.map((section) => [section.part, section.toGo, section.rows.map((row) => row.track.habit.id)]),
+    plan.sections.map((section) => [section.key, section.toGo, section.rows.map((row) => row.track.habit.id)]),
   ).toEqual([
     ['morning', 1, ['c', 'b']],
     ['evening', 1, ['a', 'e']],

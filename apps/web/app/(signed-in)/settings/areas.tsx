@@ -1,0 +1,3 @@
+import { AreasScreen } from '../../../src/features/settings/AreasScreen.tsx';
+
+export default AreasScreen;

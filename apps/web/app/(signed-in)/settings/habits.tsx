@@ -1,0 +1,3 @@
+import { HabitsOrderScreen } from '../../../src/features/settings/HabitsOrderScreen.tsx';
+
+export default HabitsOrderScreen;

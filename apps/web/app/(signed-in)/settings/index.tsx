@@ -1,0 +1,3 @@
+import { SettingsScreen } from '../../../src/features/settings/SettingsScreen.tsx';
+
+export default SettingsScreen;

@@ -1,0 +1,177 @@
+import { type Habit, type PlainDay, type Track, dayOf } from '@wimbel/core';
+import { useRouter } from 'expo-router';
+import Archive from 'lucide-react-native/icons/archive';
+import Pencil from 'lucide-react-native/icons/pencil';
+import Trash2 from 'lucide-react-native/icons/trash-2';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { AreaName } from '../../records/AreaName.tsx';
+import { DeleteHabitSheet } from '../../records/DeleteHabitSheet.tsx';
+import { EntrySheet } from '../../records/EntrySheet.tsx';
+import { selectHidesStreaks, selectTrack } from '../../records/selectors.ts';
+import { standingWords } from '../../records/standing.ts';
+import { useAppSelector } from '../../records/store.ts';
+import { useHabitActions } from '../../records/useHabitActions.ts';
+import { dateNear } from '../../shared/format.ts';
+import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
+import { dyeColor } from '../../theme/dye.ts';
+import { SPACE } from '../../theme/space.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Card } from '../../ui/Card.tsx';
+import { Page } from '../../ui/Frame.tsx';
+import { HabitIcon } from '../../ui/HabitIcon.tsx';
+import { IconButton } from '../../ui/IconButton.tsx';
+import { NotHere } from '../../ui/NotHere.tsx';
+import { PageHead } from '../../ui/PageHead.tsx';
+import { Words } from '../../ui/Words.tsx';
+import { FinishLineCard, PausesCard, TargetsCard, TermsCard, VariantsCard } from './PlanCards.tsx';
+import { AmountsCard, KeptCard, MonthCard, RecentCard, StreakCard, WeekdaysCard } from './RecordCards.tsx';
+import { NotesCard, ReasonsCard } from './WordsCards.tsx';
+
+/** Everything about one habit: its months, what it came to, what it asks, what was written about it. */
+export function HabitScreen({ habitId }: { habitId: string }) {
+  const track = useAppSelector((state) => selectTrack(state, habitId));
+  if (track === null) return <NotHere what="habit" />;
+  return <HabitPage key={habitId} track={track} />;
+}
+
+function HabitPage({ track }: { track: Track }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const isWide = useIsWide();
+  const router = useRouter();
+  const { habit, today } = track;
+  const dye = useAppSelector((state) => state.records.areas[habit.areaId ?? '']?.color);
+  const hidesStreaks = useAppSelector(selectHidesStreaks);
+  const [opened, setOpened] = useState<PlainDay | null>(null);
+  const color = dyeColor(colors, dye);
+  const shared = { track, color };
+  const month = <MonthCard {...shared} hasCords={!hidesStreaks} onOpen={setOpened} />;
+  const record = (
+    <>
+      {hidesStreaks ? null : <StreakCard track={track} />}
+      <KeptCard {...shared} />
+      <RecentCard {...shared} />
+      <AmountsCard {...shared} />
+      <WeekdaysCard {...shared} />
+    </>
+  );
+  const plan = (
+    <>
+      <TargetsCard {...shared} />
+      <TermsCard track={track} />
+      <FinishLineCard {...shared} />
+      <PausesCard track={track} />
+      <VariantsCard track={track} />
+    </>
+  );
+  const words = (
+    <>
+      <ReasonsCard track={track} />
+      <NotesCard track={track} onOpen={setOpened} />
+    </>
+  );
+  return (
+    <Page>
+      <Head track={track} color={color} />
+      {isWide ? (
+        <View style={styles.columns}>
+          <View style={styles.column}>
+            {month}
+            {words}
+          </View>
+          <View style={styles.column}>{record}</View>
+          <View style={styles.column}>{plan}</View>
+        </View>
+      ) : (
+        <>
+          {month}
+          {record}
+          {plan}
+          {words}
+        </>
+      )}
+      {opened === null ? null : (
+        <EntrySheet
+          habitId={habit.id}
+          day={Math.min(opened, today)}
+          onClose={() => setOpened(null)}
+          onGo={(path) => router.push(path as never)}
+        />
+      )}
+    </Page>
+  );
+}
+
+function Head({ track, color }: { track: Track; color: string }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const router = useRouter();
+  const { habit, today } = track;
+  const goal = useAppSelector((state) => state.records.goals[habit.goalId ?? '']);
+  const actions = useHabitActions();
+  const [isDeleting, setIsDeleting] = useState(false);
+  const isOver = habit.archived || (habit.endsOn !== undefined && dayOf(habit.endsOn) < today);
+  return (
+    <View style={styles.head}>
+      <PageHead title={habit.name} backTo="/today">
+        <Button
+          icon={<Pencil size={16} color={colors.ink} />}
+          label="Edit habit"
+          onPress={() => router.push(`/habits/${habit.id}/edit` as never)}
+        >
+          Edit
+        </Button>
+        {isOver ? null : (
+          <IconButton icon={Archive} label="Put this habit away" sizePx={20} onPress={() => actions.archive(habit)} />
+        )}
+        <IconButton icon={Trash2} label="Delete this habit" sizePx={20} onPress={() => setIsDeleting(true)} />
+      </PageHead>
+      <View style={styles.under}>
+        {habit.icon ? <HabitIcon name={habit.icon} sizePx={20} color={color} /> : null}
+        <AreaName areaId={habit.areaId} />
+        <Words tone="quiet">{standingWords(track, today)}</Words>
+        {goal ? (
+          <Button kind="bare" label={`Goal: ${goal.title}`} onPress={() => router.push(`/goals/${goal.id}` as never)}>
+            {goal.title}
+          </Button>
+        ) : null}
+      </View>
+      {habit.note ? <Words tone="quiet">{habit.note}</Words> : null}
+      {isOver ? <OverCard habit={habit} today={today} /> : null}
+      {isDeleting ? (
+        <DeleteHabitSheet
+          habit={habit}
+          onClose={() => setIsDeleting(false)}
+          onGone={() => router.replace('/today' as never)}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+function OverCard({ habit, today }: { habit: Habit; today: PlainDay }) {
+  const styles = useStyles();
+  const actions = useHabitActions();
+  const last = habit.endsOn ? `, its last day was ${dateNear(dayOf(habit.endsOn), today)}` : '';
+  return (
+    <Card style={styles.over}>
+      <Words style={styles.overWords}>
+        {habit.archived ? 'Put away' : 'Ended'}
+        {last}. Its record stays, and counts where it did.
+      </Words>
+      <Button kind="main" onPress={() => actions.resume(habit)}>
+        Take it up again
+      </Button>
+    </Card>
+  );
+}
+
+const useStyles = themed(() => ({
+  head: { gap: SPACE.s },
+  under: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: SPACE.m },
+  columns: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
+  column: { flex: 1, gap: SPACE.l, minWidth: 0 },
+  over: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.m },
+  overWords: { flex: 1, minWidth: 180 },
+}));

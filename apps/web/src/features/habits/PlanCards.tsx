@@ -1,0 +1,320 @@
+import {
+  type Track,
+  dayOf,
+  finishedOn,
+  formatDay,
+  monthFigures,
+  monthOfDay,
+  setTargetOf,
+  variantFigures,
+  yearFigures,
+  yearOfDay,
+} from '@wimbel/core';
+import { type ReactNode, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { selectSettings } from '../../records/selectors.ts';
+import { useAppSelector } from '../../records/store.ts';
+import { termsWords } from '../../records/termsWords.ts';
+import { amount, amountOf } from '../../shared/amounts.ts';
+import { counted, dateNear, fullDate, monthName, percent, spanInWords } from '../../shared/format.ts';
+import { themed } from '../../theme/Theme.tsx';
+import { SPACE, TOUCH_PX } from '../../theme/space.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Card } from '../../ui/Card.tsx';
+import { CardHead } from '../../ui/CardHead.tsx';
+import { ProgressBar } from '../../ui/ProgressBar.tsx';
+import { Words } from '../../ui/Words.tsx';
+import { FinishLineSheet, PauseSheet, VariantsSheet } from './HabitSheets.tsx';
+import { MonthTargetSheet, YearTargetSheet } from './TargetSheets.tsx';
+import { useHabitEdit } from './useHabitEdit.ts';
+
+const sentence = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+function Deed({ label, onPress, children = 'Set' }: { label: string; onPress: () => void; children?: string }) {
+  return (
+    <Button kind="bare" label={label} onPress={onPress}>
+      {children}
+    </Button>
+  );
+}
+
+/** What this month and this year ask: what was set, or the plan. */
+export function TargetsCard({ track, color }: { track: Track; color: string }) {
+  const styles = useStyles();
+  const { passMark } = useAppSelector(selectSettings);
+  const [sheet, setSheet] = useState<'month' | 'year' | null>(null);
+  const { habit, today } = track;
+  const month = monthOfDay(today);
+  const year = yearOfDay(today);
+  const ofMonth = monthFigures(track, month, passMark);
+  const ofYear = yearFigures(track, year);
+  const set = setTargetOf(habit, month);
+  const setYear = habit.yearTargets?.[String(year)];
+  const unit = habit.measure.kind === 'amount' ? habit.measure.unit : '';
+  const amounts = ({ amount: sum, amountTarget }: typeof ofYear): string | null =>
+    sum === undefined || amountTarget === null || amountTarget === undefined ? null : amountOf(sum, amountTarget, unit);
+  return (
+    <Card style={styles.card}>
+      <CardHead title="Targets" />
+      <TargetLine
+        name={monthName(month)}
+        source={set?.days === undefined ? 'by the plan' : 'set by you'}
+        figures={ofMonth}
+        amounts={amounts(ofMonth)}
+        color={color}
+        action={<Deed label="Set the month’s target" onPress={() => setSheet('month')} />}
+      />
+      {set?.reward ? (
+        <Words type="quiet" tone="brassText">
+          {ofMonth.share !== null && ofMonth.left === 0 ? 'Earned' : 'Reward'}: {set.reward}
+        </Words>
+      ) : null}
+      <TargetLine
+        name={String(year)}
+        source={setYear?.days === undefined ? 'its months together' : 'set by you'}
+        figures={ofYear}
+        amounts={amounts(ofYear)}
+        color={color}
+        action={<Deed label="Set the year’s target" onPress={() => setSheet('year')} />}
+      />
+      {sheet === 'month' ? <MonthTargetSheet track={track} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'year' ? <YearTargetSheet track={track} onClose={() => setSheet(null)} /> : null}
+    </Card>
+  );
+}
+
+function TargetLine({
+  name,
+  source,
+  figures,
+  amounts,
+  color,
+  action,
+}: {
+  name: string;
+  source: string;
+  figures: { actual: number; target: number; left: number; share: number | null };
+  amounts: string | null;
+  color: string;
+  action: ReactNode;
+}) {
+  const styles = useStyles();
+  const words = `${figures.actual} of ${figures.target}, ${percent(figures.share)}`;
+  return (
+    <View style={styles.target}>
+      <View style={styles.line}>
+        <View style={styles.grow}>
+          <Words type="strong">{name}</Words>
+          <Words type="small" tone="quiet">
+            {source}
+          </Words>
+        </View>
+        <Words type="label">{words}</Words>
+        {action}
+      </View>
+      <ProgressBar ratio={figures.share ?? 0} color={color} label={`${name}: ${words}`} heightPx={5} />
+      {amounts === null ? null : (
+        <Words type="quiet" tone="quiet">
+          {amounts}
+        </Words>
+      )}
+    </View>
+  );
+}
+
+/** Its terms through time, the latest first; those still to come can be taken back. */
+export function TermsCard({ track }: { track: Track }) {
+  const styles = useStyles();
+  const edit = useHabitEdit();
+  const { pipsName } = useAppSelector(selectSettings);
+  const { habit, today } = track;
+  const list = [...habit.terms].reverse();
+  return (
+    <Card style={styles.card}>
+      <CardHead title="Terms through time" />
+      {list.map((terms, index) => {
+        const next = list[index - 1];
+        const from = dayOf(terms.from);
+        const isFirst = index === list.length - 1;
+        const span = next
+          ? spanInWords({ first: from, last: dayOf(next.from) - 1 }, today)
+          : `${from > today ? 'from' : 'since'} ${fullDate(from)}`;
+        return (
+          <View key={terms.from} style={styles.line}>
+            <View style={styles.grow}>
+              <Words type={index === 0 ? 'strong' : 'body'} tone={index === 0 ? 'ink' : 'quiet'}>
+                {sentence(termsWords(terms, habit.measure, pipsName))}
+              </Words>
+              <Words type="quiet" tone="quiet">
+                {sentence(span)}
+              </Words>
+            </View>
+            {from >= today && !isFirst ? (
+              <Deed
+                label={`Take back the terms from ${dateNear(from, today)}`}
+                onPress={() =>
+                  edit({ ...habit, terms: habit.terms.filter((each) => each !== terms) }, 'The terms are taken back')
+                }
+              >
+                Take back
+              </Deed>
+            ) : null}
+          </View>
+        );
+      })}
+    </Card>
+  );
+}
+
+/** So many done days in all, and then done. */
+export function FinishLineCard({ track, color }: { track: Track; color: string }) {
+  const styles = useStyles();
+  const [isOpen, setIsOpen] = useState(false);
+  const { habit, doneSums, today } = track;
+  const { finishLine } = habit;
+  const reached = finishedOn(track);
+  const done = doneSums.at(-1) ?? 0;
+  return (
+    <Card style={styles.card}>
+      <CardHead title="Finish line" aside={<Deed label="Set the finish line" onPress={() => setIsOpen(true)} />} />
+      {finishLine === undefined ? (
+        <Words type="quiet" tone="quiet">
+          None: it goes on. Set one for a habit that is done after so many times.
+        </Words>
+      ) : (
+        <>
+          <Words>
+            {reached === null
+              ? `${done} of ${counted(finishLine.days, 'day')}, ${finishLine.days - done} to go`
+              : `${counted(finishLine.days, 'day')} reached on ${dateNear(reached, today)}`}
+          </Words>
+          <ProgressBar
+            ratio={done / finishLine.days}
+            color={color}
+            label={`${done} of ${finishLine.days} days in all`}
+            heightPx={6}
+          />
+          {finishLine.reward ? (
+            <Words type="quiet" tone="brassText">
+              {reached === null ? 'Reward' : 'Earned'}: {finishLine.reward}
+            </Words>
+          ) : null}
+        </>
+      )}
+      {isOpen ? <FinishLineSheet habit={habit} onClose={() => setIsOpen(false)} /> : null}
+    </Card>
+  );
+}
+
+/** The pauses, past and to come. */
+export function PausesCard({ track }: { track: Track }) {
+  const styles = useStyles();
+  const [opened, setOpened] = useState<number | 'new' | null>(null);
+  const { habit, today } = track;
+  const pauses = habit.pauses ?? [];
+  return (
+    <Card style={styles.card}>
+      <CardHead
+        title="Pauses"
+        aside={
+          <Deed label="Add a pause" onPress={() => setOpened('new')}>
+            Add
+          </Deed>
+        }
+      />
+      {pauses.length === 0 ? (
+        <Words type="quiet" tone="quiet">
+          None. In a pause nothing is asked, and the streak goes on after it.
+        </Words>
+      ) : (
+        pauses.map((pause, index) => (
+          <Pressable
+            key={`${pause.from} ${index}`}
+            role="button"
+            aria-label={`Pause from ${pause.from}`}
+            onPress={() => setOpened(index)}
+            style={styles.press}
+          >
+            <Words>{spanInWords({ first: dayOf(pause.from), last: dayOf(pause.to) }, today)}</Words>
+            <Words type="quiet" tone="quiet">
+              {[
+                pause.to < formatDay(today) ? '' : pause.from > formatDay(today) ? 'still to come' : 'running',
+                pause.why,
+              ]
+                .filter(Boolean)
+                .join(', ')}
+            </Words>
+          </Pressable>
+        ))
+      )}
+      {opened === null ? null : (
+        <PauseSheet track={track} at={opened === 'new' ? null : opened} onClose={() => setOpened(null)} />
+      )}
+    </Card>
+  );
+}
+
+/** Its ways, with how often and when last each was done. */
+export function VariantsCard({ track }: { track: Track }) {
+  const styles = useStyles();
+  const [isOpen, setIsOpen] = useState(false);
+  const { habit, today } = track;
+  const entries = useAppSelector((state) => state.records.entries[habit.id]);
+  const figures = variantFigures(habit, Object.values(entries ?? {}), today);
+  const groups = [...new Set(figures.map((each) => each.group))];
+  const unit = habit.measure.kind === 'amount' ? habit.measure.unit : '';
+  return (
+    <Card style={styles.card}>
+      <CardHead
+        title="Ways of doing it"
+        aside={
+          <Deed label="Change the ways of doing it" onPress={() => setIsOpen(true)}>
+            {figures.length === 0 ? 'Add' : 'Change'}
+          </Deed>
+        }
+      />
+      {figures.length === 0 ? (
+        <Words type="quiet" tone="quiet">
+          Exercises, pieces or routes of this habit. Checking off then asks which it was.
+        </Words>
+      ) : null}
+      {groups.map((group) => (
+        <View key={group ?? ''} style={styles.group}>
+          {group === null ? null : (
+            <Words type="label" tone="quiet">
+              {group}
+            </Words>
+          )}
+          {figures
+            .filter((each) => each.group === group)
+            .map((each) => (
+              <View key={each.id} style={styles.line}>
+                <Words style={styles.grow}>{each.name}</Words>
+                <Words type="quiet" tone="quiet">
+                  {each.last === null
+                    ? 'not yet'
+                    : [
+                        counted(each.times, 'time'),
+                        each.amount === null ? '' : amount(each.amount, unit),
+                        `last ${dateNear(each.last, today)}`,
+                      ]
+                        .filter(Boolean)
+                        .join(', ')}
+                </Words>
+              </View>
+            ))}
+        </View>
+      ))}
+      {isOpen ? <VariantsSheet habit={habit} onClose={() => setIsOpen(false)} /> : null}
+    </Card>
+  );
+}
+
+const useStyles = themed(() => ({
+  card: { gap: SPACE.m },
+  target: { gap: SPACE.xs },
+  line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, flexWrap: 'wrap' },
+  grow: { flex: 1, minWidth: 90 },
+  press: { minHeight: TOUCH_PX, justifyContent: 'center' },
+  group: { gap: SPACE.xs },
+}));

@@ -1,0 +1,308 @@
+import {
+  type PlainDay,
+  type Run,
+  type Track,
+  WEEKDAYS,
+  amountBetween,
+  keptByWeekday,
+  keptOver,
+  keptSpans,
+  last30,
+  monthFigures,
+  monthOfDay,
+  monthSpan,
+  monthTargetOf,
+  runsOf,
+  streakUnitOn,
+} from '@wimbel/core';
+import Bookmark from 'lucide-react-native/icons/bookmark';
+import ChevronLeft from 'lucide-react-native/icons/chevron-left';
+import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { keptFacts, streakFacts } from '../../records/habitFacts.ts';
+import { selectSettings } from '../../records/selectors.ts';
+import { useAppSelector } from '../../records/store.ts';
+import { amount, amountOf, number, signed } from '../../shared/amounts.ts';
+import { counted, monthAbbreviation, monthAndYear, percent, spanInWords, streakLength } from '../../shared/format.ts';
+import { themed, useTheme } from '../../theme/Theme.tsx';
+import { SPACE } from '../../theme/space.ts';
+import { BarsAcross } from '../../ui/BarsAcross.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Card } from '../../ui/Card.tsx';
+import { CardHead } from '../../ui/CardHead.tsx';
+import { Facts } from '../../ui/Facts.tsx';
+import { IconButton } from '../../ui/IconButton.tsx';
+import { ProgressBar } from '../../ui/ProgressBar.tsx';
+import { Words } from '../../ui/Words.tsx';
+import { MonthCalendar } from './MonthCalendar.tsx';
+
+type Props = { track: Track; color: string };
+
+/** A month of the habit as a calendar, with its figures against the target. */
+export function MonthCard({
+  track,
+  color,
+  hasCords,
+  onOpen,
+}: Props & { hasCords: boolean; onOpen: (day: PlainDay) => void }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const { passMark } = useAppSelector(selectSettings);
+  const current = monthOfDay(track.today);
+  const [month, setMonth] = useState(current);
+  const figures = monthFigures(track, month, passMark);
+  const { actual, target, left, share, ribbon, amount: sum, amountTarget, weeklyAmountTarget } = figures;
+  const unit = track.habit.measure.kind === 'amount' ? track.habit.measure.unit : '';
+  const sumWords =
+    sum === undefined
+      ? null
+      : amountTarget === null || amountTarget === undefined
+        ? `${amount(sum, unit)} in all`
+        : `${amountOf(sum, amountTarget, unit)}${weeklyAmountTarget ? `, about ${amount(Math.round(weeklyAmountTarget * 10) / 10, unit)} a week` : ''}`;
+  return (
+    <Card style={styles.card}>
+      <CardHead
+        title={monthAndYear(month)}
+        aside={
+          <View style={styles.arrows}>
+            {month === current ? null : (
+              <Button kind="bare" onPress={() => setMonth(current)}>
+                Now
+              </Button>
+            )}
+            <IconButton icon={ChevronLeft} label="The month before" onPress={() => setMonth(month - 1)} />
+            <IconButton icon={ChevronRight} label="The month after" onPress={() => setMonth(month + 1)} />
+          </View>
+        }
+      />
+      <MonthCalendar track={track} month={month} color={color} hasCords={hasCords} onOpen={onOpen} />
+      <View role="status" aria-label="The month in figures" style={styles.figures}>
+        <Words type="section">{percent(share)}</Words>
+        <Words tone="quiet" style={styles.grow}>
+          {actual} of {target}, {left} left
+        </Words>
+        {ribbon ? (
+          <View role="img" aria-label="Ribbon" style={styles.arrows}>
+            <Bookmark size={16} color={colors.brass} fill={colors.brass} />
+            <Words type="label" tone="brassText">
+              ribbon
+            </Words>
+          </View>
+        ) : null}
+      </View>
+      <ProgressBar ratio={share ?? 0} color={color} label={`${actual} of ${target} days`} heightPx={6} />
+      {sumWords === null ? null : (
+        <Words type="quiet" tone="quiet">
+          {sumWords}
+        </Words>
+      )}
+    </Card>
+  );
+}
+
+const RUNS_SHOWN = 5;
+
+/** The streak now, the longest, and every run with its dates, the longest first. */
+export function StreakCard({ track }: { track: Track }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const [showsAll, setShowsAll] = useState(false);
+  const unit = streakUnitOn(track, track.today);
+  const runs = useMemo(
+    () => [...runsOf(track, unit)].sort((a, b) => b.length - a.length || b.first - a.first),
+    [track, unit],
+  );
+  const longest = runs[0]?.length ?? 1;
+  const words = (run: Run): string =>
+    `${streakLength(run.length, unit)}, ${spanInWords(run, track.today)}${run.isAlive ? ', still alive' : ''}`;
+  return (
+    <Card style={styles.card}>
+      <CardHead title="Streak" />
+      <Facts facts={streakFacts(track)} />
+      {runs.length > 1 ? (
+        <View role="list" aria-label="All runs" style={styles.runs}>
+          {runs.slice(0, showsAll ? undefined : RUNS_SHOWN).map((run) => (
+            <View key={run.first} role="listitem" style={styles.run}>
+              <View
+                style={[
+                  styles.cord,
+                  {
+                    width: `${Math.max(3, (run.length / longest) * 100)}%`,
+                    backgroundColor: run.isAlive ? colors.brass : colors.rim,
+                  },
+                ]}
+              />
+              <Words type="quiet" tone="quiet">
+                {words(run)}
+              </Words>
+            </View>
+          ))}
+        </View>
+      ) : null}
+      {runs.length > RUNS_SHOWN ? (
+        <View style={styles.arrows}>
+          <Button kind="bare" onPress={() => setShowsAll(!showsAll)}>
+            {showsAll ? 'The longest only' : `All ${runs.length} runs`}
+          </Button>
+        </View>
+      ) : null}
+    </Card>
+  );
+}
+
+/** How much of what was asked was kept, over the usual spans. */
+export function KeptCard({ track, color }: Props) {
+  const styles = useStyles();
+  const spans = keptSpans(track);
+  const rates = [spans.last7, spans.last30, spans.month, spans.year, spans.all].map(
+    (span) => keptOver(track, span).rate,
+  );
+  return (
+    <Card style={styles.card}>
+      <CardHead title="Kept" aside="of what was asked" />
+      {keptFacts(track).map(([name, value], index) => (
+        <View key={name} style={styles.kept}>
+          <View style={styles.keptLine}>
+            <Words type="quiet" tone="quiet">
+              {name}
+            </Words>
+            <Words type="label">{value}</Words>
+          </View>
+          <ProgressBar ratio={rates[index] ?? 0} color={color} label={`${name}: ${value}`} heightPx={4} />
+        </View>
+      ))}
+    </Card>
+  );
+}
+
+/** The last 30 days beside the 30 before. */
+export function RecentCard({ track, color }: Props) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const { done, sum, meanPerDoneDay, change } = last30(track);
+  const { measure } = track.habit;
+  const before = done - change.done;
+  const most = Math.max(1, done, before);
+  const isAmount = measure.kind === 'amount';
+  const write = (value: number): string => amount(value, isAmount ? measure.unit : '');
+  const facts: [string, string][] = [
+    ['Done', `${counted(done, 'day')}, ${signed(change.done)}`],
+    ...(isAmount ? ([['Amount', `${write(sum)}, ${signed(change.sum, write)}`]] as [string, string][]) : []),
+    ...(isAmount && meanPerDoneDay !== null
+      ? ([['On a done day', write(Math.round(meanPerDoneDay * 10) / 10)]] as [string, string][])
+      : []),
+  ];
+  return (
+    <Card style={styles.card}>
+      <CardHead title="30 days" aside="against the 30 before" />
+      <View style={styles.versus}>
+        <Words type="small" tone="quiet" style={styles.versusName}>
+          Last 30
+        </Words>
+        <View style={styles.grow}>
+          <View style={[styles.versusBar, { width: `${(done / most) * 100}%`, backgroundColor: color }]} />
+        </View>
+        <Words type="label">{number(done)}</Words>
+      </View>
+      <View style={styles.versus}>
+        <Words type="small" tone="quiet" style={styles.versusName}>
+          Before
+        </Words>
+        <View style={styles.grow}>
+          <View style={[styles.versusBar, { width: `${(before / most) * 100}%`, backgroundColor: colors.rim }]} />
+        </View>
+        <Words type="label" tone="quiet">
+          {number(before)}
+        </Words>
+      </View>
+      <Facts facts={facts} />
+    </Card>
+  );
+}
+
+const MONTHS_SHOWN = 12;
+
+/** What each of the last twelve months came to in amount, with its target as a line. */
+export function AmountsCard({ track, color }: Props) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const { measure } = track.habit;
+  if (measure.kind !== 'amount') return null;
+  const current = monthOfDay(track.today);
+  const months = Array.from({ length: MONTHS_SHOWN }, (_, index) => current - MONTHS_SHOWN + 1 + index);
+  const sums = months.map((month) => amountBetween(track, monthSpan(month)));
+  const targets = months.map((month) => monthTargetOf(track, month).amount);
+  const most = Math.max(1e-9, ...sums, ...targets.map((target) => target ?? 0));
+  const all = amountBetween(track, { first: track.first, last: track.today });
+  return (
+    <Card style={styles.card}>
+      <CardHead title="Amounts by month" aside={`${amount(Math.round(all * 100) / 100, measure.unit)} in all`} />
+      <BarsAcross
+        label="Amounts of the last twelve months"
+        markColor={colors.brass}
+        bars={months.map((month, index) => {
+          const sum = Math.round(sums[index]! * 1e6) / 1e6;
+          const target = targets[index] ?? null;
+          const words = target === null ? amount(sum, measure.unit) : amountOf(sum, target, measure.unit);
+          return {
+            key: String(month),
+            label: monthAbbreviation(month).slice(0, 1),
+            value: index === MONTHS_SHOWN - 1 || sum === Math.max(...sums) ? number(Math.round(sum)) : ' ',
+            words: `${monthAndYear(month)}: ${words}`,
+            ratio: sum / most,
+            color,
+            mark: target === null ? null : target / most,
+          };
+        })}
+      />
+    </Card>
+  );
+}
+
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
+
+/** Kept of asked by weekday over twelve weeks, for terms that name days. */
+export function WeekdaysCard({ track, color }: Props) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const byWeekday = keptByWeekday(track);
+  const begins = WEEKDAYS.indexOf(track.weekStart);
+  const weekdays = WEEKDAYS.map((_, index) => WEEKDAYS[(begins + index) % 7]!);
+  if (weekdays.every((each) => byWeekday[each].asked === 0)) return null;
+  return (
+    <Card style={styles.card}>
+      <CardHead title="Weekdays" aside="kept, last 12 weeks" />
+      <BarsAcross
+        label="Kept by weekday"
+        markColor={colors.brass}
+        bars={weekdays.map((each) => {
+          const { kept, asked, rate } = byWeekday[each];
+          return {
+            key: each,
+            label: capital(each).slice(0, 2),
+            value: asked === 0 ? '–' : `${kept}/${asked}`,
+            words: `${capital(each)}: ${asked === 0 ? 'nothing asked' : `${kept} of ${asked}, ${percent(rate)}`}`,
+            ratio: rate,
+            color,
+          };
+        })}
+      />
+    </Card>
+  );
+}
+
+const useStyles = themed(() => ({
+  card: { gap: SPACE.m },
+  arrows: { flexDirection: 'row', alignItems: 'center' },
+  figures: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s },
+  grow: { flex: 1, minWidth: 0 },
+  runs: { gap: SPACE.s },
+  run: { gap: 3 },
+  cord: { height: 4, borderRadius: 2 },
+  kept: { gap: 4 },
+  keptLine: { flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.s },
+  versus: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s },
+  versusName: { width: 46 },
+  versusBar: { height: 10, borderRadius: 5, minWidth: 2 },
+}));

@@ -1,0 +1,66 @@
+import type { Area, Figures } from '@wimbel/core';
+import { View } from 'react-native';
+import { themed, useTheme } from '../../theme/Theme.tsx';
+import { dyeColor } from '../../theme/dye.ts';
+import { SPACE } from '../../theme/space.ts';
+import { Words } from '../../ui/Words.tsx';
+import { FiguresCell } from './FiguresCell.tsx';
+import type { PegboardSize } from './pegboardSize.ts';
+
+/** An area above its habits, with what they came to together. */
+export function AreaRow({
+  area,
+  figures,
+  size,
+  daysPx,
+  y,
+  rowIndex,
+  isWide,
+}: {
+  area: Area | null;
+  figures: Figures;
+  size: PegboardSize;
+  daysPx: number;
+  y: number;
+  rowIndex: number;
+  isWide: boolean;
+}) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const name = area?.name ?? 'No area';
+  const color = dyeColor(colors, area?.color);
+  return (
+    <View
+      role={'row' as never}
+      aria-rowindex={rowIndex}
+      style={[styles.row, { top: y, height: size.areaPx, width: size.namesPx + daysPx + size.figuresPx }]}
+    >
+      <View role={'rowheader' as never} aria-colindex={1} style={[styles.name, { width: size.namesPx }]}>
+        <View style={[styles.bar, { backgroundColor: color }]} />
+        <Words type="smallStrong" numberOfLines={1} style={styles.text}>
+          {name}
+        </Words>
+      </View>
+      <View role="presentation" style={{ width: daysPx }} />
+      <FiguresCell name={name} figures={figures} unit={null} size={size} color={color} isWide={isWide} />
+    </View>
+  );
+}
+
+const useStyles = themed((colors) => ({
+  row: { position: 'absolute', left: 0, flexDirection: 'row' },
+  name: {
+    position: 'sticky' as never,
+    left: 0,
+    zIndex: 2,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 6,
+    paddingLeft: SPACE.m,
+    backgroundColor: colors.raised,
+    borderRightWidth: 1,
+    borderRightColor: colors.line,
+  },
+  bar: { width: 9, height: 3, borderRadius: 2 },
+  text: { flexShrink: 1, fontSize: 12 },
+}));

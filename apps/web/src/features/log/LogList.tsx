@@ -1,0 +1,285 @@
+import {
+  type DaySpan,
+  DUE,
+  type Entry,
+  type PlainDay,
+  type Track,
+  asksOn,
+  dayMarkOf,
+  fillRatio,
+  formatDay,
+  isActiveIn,
+  outcomeOn,
+  pegStateOf,
+  scoreOn,
+} from '@wimbel/core';
+import { type ReactElement, memo, useMemo, useState } from 'react';
+import { FlatList, Pressable, TextInput, View } from 'react-native';
+import { useAmountDraft } from '../../records/AmountField.tsx';
+import { useRecording } from '../../records/RecordsProvider.tsx';
+import { entryChange } from '../../records/makeChange.ts';
+import { selectDayMarks, selectEntry, selectSettings, selectToday, selectTotals } from '../../records/selectors.ts';
+import { afterTap } from '../../records/standing.ts';
+import { type RootState, useAppSelector } from '../../records/store.ts';
+import { OUTCOME_WORDS, counted, dayInWords, percent } from '../../shared/format.ts';
+import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
+import { dyeColor } from '../../theme/dye.ts';
+import { CORNER, SPACE, TOUCH_PX } from '../../theme/space.ts';
+import { TYPE } from '../../theme/type.ts';
+import { Peg } from '../../ui/Peg.tsx';
+import { Words } from '../../ui/Words.tsx';
+
+/** How many more days are laid out whenever the end comes near. */
+const MORE_DAYS = 14;
+
+type Row = { kind: 'day'; day: PlainDay } | { kind: 'entry'; track: Track; day: PlainDay };
+
+type Entries = RootState['records']['entries'];
+
+/** The habits of a day that were asked, or have a record. */
+export const tracksOfDay = (tracks: readonly Track[], entries: Entries, day: PlainDay): Track[] =>
+  tracks.filter(
+    (track) =>
+      entries[track.habit.id]?.[formatDay(day)] !== undefined ||
+      (isActiveIn(track, { first: day, last: day }) && (asksOn(track, day) & DUE) !== 0),
+  );
+
+/** The records of a span by day, newest first; amounts and notes are edited where they stand. */
+export function LogList({
+  tracks,
+  span,
+  head,
+  onOpen,
+  onDay,
+}: {
+  tracks: readonly Track[];
+  span: DaySpan;
+  head: ReactElement;
+  onOpen: (habitId: string, day: PlainDay) => void;
+  onDay: (day: PlainDay) => void;
+}) {
+  const styles = useStyles();
+  const isWide = useIsWide();
+  const today = useAppSelector(selectToday);
+  const entries = useAppSelector((state) => state.records.entries);
+  const newest = Math.min(today, span.last);
+  const [shown, setShown] = useState({ span, days: MORE_DAYS });
+  const days = shown.span === span ? shown.days : MORE_DAYS;
+  const rows = useMemo((): Row[] => {
+    const list: Row[] = [];
+    for (let day = newest; day >= Math.max(span.first, newest - days + 1); day--) {
+      list.push({ kind: 'day', day });
+      for (const track of tracksOfDay(tracks, entries, day)) list.push({ kind: 'entry', track, day });
+    }
+    return list;
+  }, [tracks, entries, span, newest, days]);
+  return (
+    <FlatList
+      data={rows}
+      keyExtractor={(row) => (row.kind === 'day' ? `day ${row.day}` : `${row.day} ${row.track.habit.id}`)}
+      renderItem={({ item }) =>
+        item.kind === 'day' ? (
+          <DayHead day={item.day} span={span} onDay={onDay} />
+        ) : (
+          <EntryRow track={item.track} day={item.day} onOpen={onOpen} />
+        )
+      }
+      onEndReached={() => setShown({ span, days: days + MORE_DAYS })}
+      onEndReachedThreshold={1.5}
+      initialNumToRender={30}
+      windowSize={7}
+      ListHeaderComponent={head}
+      ListEmptyComponent={
+        <Words tone="quiet" style={styles.none}>
+          These days are still to come.
+        </Words>
+      }
+      contentContainerStyle={[styles.list, isWide && styles.listWide]}
+    />
+  );
+}
+
+function DayHead({ day, span, onDay }: { day: PlainDay; span: DaySpan; onDay: (day: PlainDay) => void }) {
+  const styles = useStyles();
+  const { passMark } = useAppSelector(selectSettings);
+  const marks = useAppSelector(selectDayMarks);
+  const totals = useAppSelector((state) => selectTotals(state, span));
+  const { done, due, score } = scoreOn(totals, day, passMark);
+  const habits = totals.doneHabits[day - totals.first] ?? 0;
+  const mark = dayMarkOf(marks, habits);
+  return (
+    <View style={styles.dayHead}>
+      <Words type="card" heading={2} style={styles.dayName}>
+        {dayInWords(day)}
+      </Words>
+      <Words type="quiet" tone="quiet">
+        {score === null ? counted(habits, 'habit') : `${done} of ${due}, ${percent(score)}`}
+        {mark === null ? '' : `  ${mark}`}
+      </Words>
+      <Pressable role="link" aria-label={`Open ${dayInWords(day)}`} onPress={() => onDay(day)} style={styles.open}>
+        <Words type="label" tone="working">
+          Open
+        </Words>
+      </Pressable>
+    </View>
+  );
+}
+
+const EntryRow = memo(function EntryRow({
+  track,
+  day,
+  onOpen,
+}: {
+  track: Track;
+  day: PlainDay;
+  onOpen: (habitId: string, day: PlainDay) => void;
+}) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const { change } = useRecording();
+  const { habit } = track;
+  const entry = useAppSelector((state) => selectEntry(state, habit.id, formatDay(day)));
+  const dye = useAppSelector((state) => state.records.areas[habit.areaId ?? '']?.color);
+  const base: Entry = entry ?? { habitId: habit.id, day: formatDay(day) };
+  const outcome = outcomeOn(track, day);
+  const hasVariants = (habit.variants ?? []).length > 0;
+  return (
+    <View style={styles.row}>
+      <Peg
+        state={pegStateOf(track, day)}
+        sizePx={24}
+        color={dyeColor(colors, dye)}
+        ratio={fillRatio(track, day, entry?.amount ?? null)}
+        label={`${habit.name}, ${dayInWords(day)}: ${OUTCOME_WORDS[outcome]}`}
+        isChecked={outcome === 'done' ? true : outcome === 'part' ? 'mixed' : false}
+        onPress={() => (hasVariants ? onOpen(habit.id, day) : change(entryChange(afterTap(track, day, entry))))}
+        onLongPress={() => onOpen(habit.id, day)}
+      />
+      <Pressable
+        role="button"
+        aria-label={`${habit.name}, more`}
+        onPress={() => onOpen(habit.id, day)}
+        style={styles.name}
+      >
+        <Words type="strong" numberOfLines={1}>
+          {habit.name}
+        </Words>
+      </Pressable>
+      {habit.measure.kind === 'amount' && !hasVariants ? (
+        <AmountHere
+          label={`Amount, ${habit.name}, ${dayInWords(day)}`}
+          amount={entry?.amount}
+          unit={habit.measure.unit}
+          onChange={(amount) => {
+            const { amount: _, ...rest } = base;
+            change(entryChange(amount === undefined ? rest : { ...rest, amount }));
+          }}
+        />
+      ) : null}
+      <NoteHere
+        key={entry?.note ?? ''}
+        label={`${base.mark === 'missed' ? 'Reason' : 'Note'}, ${habit.name}, ${dayInWords(day)}`}
+        hint={base.mark === 'missed' ? 'reason' : 'note'}
+        note={entry?.note ?? ''}
+        onChange={(note) => {
+          const { note: _, ...rest } = base;
+          change(entryChange(note === '' ? rest : { ...rest, note }));
+        }}
+      />
+    </View>
+  );
+});
+
+function AmountHere({
+  label,
+  amount,
+  unit,
+  onChange,
+}: {
+  label: string;
+  amount: number | undefined;
+  unit: string;
+  onChange: (amount: number | undefined) => void;
+}) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const draft = useAmountDraft(amount, onChange);
+  return (
+    <View style={styles.amount}>
+      <TextInput
+        aria-label={label}
+        aria-invalid={draft.fault !== null}
+        value={draft.text}
+        onChangeText={draft.write}
+        onBlur={draft.leave}
+        inputMode="decimal"
+        placeholder="–"
+        placeholderTextColor={colors.quiet}
+        selectTextOnFocus
+        style={[TYPE.body, styles.input, styles.number, { color: draft.fault === null ? colors.ink : colors.madder }]}
+      />
+      <Words type="quiet" tone="quiet">
+        {unit}
+      </Words>
+    </View>
+  );
+}
+
+function NoteHere({
+  label,
+  hint,
+  note,
+  onChange,
+}: {
+  label: string;
+  hint: string;
+  note: string;
+  onChange: (note: string) => void;
+}) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const [draft, setDraft] = useState(note);
+  return (
+    <TextInput
+      aria-label={label}
+      value={draft}
+      onChangeText={setDraft}
+      onBlur={() => draft.trim() !== note && onChange(draft.trim())}
+      placeholder={hint}
+      placeholderTextColor={colors.quiet}
+      maxLength={5000}
+      style={[TYPE.body, styles.input, styles.note, { color: colors.ink }]}
+    />
+  );
+}
+
+const useStyles = themed((colors) => ({
+  list: { padding: SPACE.l, paddingBottom: SPACE.xxl },
+  listWide: { paddingHorizontal: SPACE.xxl, paddingTop: SPACE.xl, maxWidth: 1000, width: '100%' },
+  none: { paddingVertical: SPACE.xl },
+  dayHead: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s, paddingTop: SPACE.l },
+  dayName: { flexGrow: 1 },
+  open: { minHeight: TOUCH_PX, minWidth: TOUCH_PX, justifyContent: 'center', alignItems: 'center' },
+  row: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    flexWrap: 'wrap',
+    gap: SPACE.xs,
+    borderTopWidth: 1,
+    borderTopColor: colors.line,
+    minHeight: 52,
+  },
+  name: { flexGrow: 1, flexShrink: 1, flexBasis: 120, minWidth: 110, minHeight: TOUCH_PX, justifyContent: 'center' },
+  amount: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, minWidth: 106 },
+  input: {
+    minHeight: 40,
+    minWidth: 0,
+    paddingHorizontal: SPACE.s,
+    borderRadius: CORNER.field,
+    borderWidth: 1,
+    borderColor: colors.line,
+    backgroundColor: colors.raised,
+  },
+  number: { width: 68, textAlign: 'right' },
+  note: { flexGrow: 2, flexShrink: 1, flexBasis: 140, minWidth: 120 },
+}));

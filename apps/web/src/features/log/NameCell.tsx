@@ -1,0 +1,83 @@
+import type { Figures, Track } from '@wimbel/core';
+import { Pressable, View } from 'react-native';
+import { themed } from '../../theme/Theme.tsx';
+import { SPACE } from '../../theme/space.ts';
+import { ProgressBar } from '../../ui/ProgressBar.tsx';
+import { Words } from '../../ui/Words.tsx';
+import type { PegboardSize } from './pegboardSize.ts';
+
+/** A habit's name, which leads to its page; on a phone with its bar and "22 of 30" below. */
+export function NameCell({
+  track,
+  figures,
+  size,
+  color,
+  isWide,
+  onName,
+}: {
+  track: Track;
+  figures: Figures;
+  size: PegboardSize;
+  color: string;
+  isWide: boolean;
+  onName: (habitId: string) => void;
+}) {
+  const styles = useStyles();
+  const { habit } = track;
+  const link = { href: `/habits/${encodeURIComponent(habit.id)}` } as object;
+  return (
+    <View role={'rowheader' as never} aria-colindex={1} style={[styles.names, { width: size.namesPx }]}>
+      <Pressable
+        {...link}
+        role="link"
+        aria-label={habit.name}
+        tabIndex={-1}
+        onPress={(event) => {
+          event.preventDefault();
+          onName(habit.id);
+        }}
+        style={styles.name}
+      >
+        <View style={styles.line}>
+          {isWide ? <View style={[styles.dot, { backgroundColor: color }]} /> : null}
+          <Words type="label" numberOfLines={isWide ? 2 : 1} style={styles.text}>
+            {habit.name}
+          </Words>
+        </View>
+        {isWide ? null : (
+          <View style={styles.line}>
+            <View style={styles.bar}>
+              <ProgressBar
+                ratio={figures.share ?? 0}
+                color={color}
+                label={`${figures.actual} of ${figures.target}`}
+                heightPx={4}
+              />
+            </View>
+            <Words type="small" tone="quiet">
+              {figures.actual} of {figures.target}
+            </Words>
+          </View>
+        )}
+      </Pressable>
+    </View>
+  );
+}
+
+const useStyles = themed((colors) => ({
+  names: {
+    position: 'sticky' as never,
+    left: 0,
+    zIndex: 2,
+    backgroundColor: colors.raised,
+    borderRightWidth: 1,
+    borderRightColor: colors.line,
+    paddingLeft: SPACE.m,
+    justifyContent: 'center',
+  },
+  name: { gap: 2, paddingRight: SPACE.s, minHeight: 36, justifyContent: 'center' },
+  line: { flexDirection: 'row', alignItems: 'center', gap: 6, minWidth: 0 },
+  text: { flexShrink: 1, lineHeight: 16 },
+  dot: { width: 9, height: 9, borderRadius: 5 },
+  bar: { width: 52 },
+}));

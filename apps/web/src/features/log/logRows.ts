@@ -1,0 +1,75 @@
+import {
+  type Area,
+  type DaySpan,
+  type Figures,
+  type LogSpan,
+  type MonthFigures,
+  type Track,
+  logFigures,
+  togetherOf,
+} from '@wimbel/core';
+
+export const SORTS = ['order', 'name', 'share'] as const;
+export type Sort = (typeof SORTS)[number];
+
+export type HabitLine = { kind: 'habit'; key: string; track: Track; y: number };
+export type AreaLine = { kind: 'area'; key: string; area: Area | null; tracks: Track[]; y: number };
+/** A line of the pegboard: a habit, or the area above its habits. */
+export type LogLine = HabitLine | AreaLine;
+
+type Heights = { rowPx: number; areaPx: number };
+
+/** Habits in the order asked for; by share the best first, those without one last. */
+export function sortedTracks(tracks: readonly Track[], sort: Sort, shareOf: (track: Track) => number | null): Track[] {
+  if (sort === 'order') return [...tracks];
+  const byName = (a: Track, b: Track): number => a.habit.name.localeCompare(b.habit.name);
+  if (sort === 'name') return [...tracks].sort(byName);
+  return [...tracks].sort((a, b) => (shareOf(b) ?? -1) - (shareOf(a) ?? -1) || byName(a, b));
+}
+
+/** The lines of the pegboard from top to bottom; by area, each area's habits under it and those without one last. */
+export function logLines(
+  tracks: readonly Track[],
+  areas: readonly Area[],
+  isByArea: boolean,
+  { rowPx, areaPx }: Heights,
+): { lines: LogLine[]; heightPx: number } {
+  const lines: LogLine[] = [];
+  let y = 0;
+  const add = (own: readonly Track[]): void => {
+    for (const track of own) {
+      lines.push({ kind: 'habit', key: track.habit.id, track, y });
+      y += rowPx;
+    }
+  };
+  if (!isByArea) add(tracks);
+  else {
+    const known = new Set(areas.map((area) => area.id));
+    for (const area of [...areas, null]) {
+      const own = tracks.filter(({ habit }) => (area ? habit.areaId === area.id : !known.has(habit.areaId ?? '')));
+      if (own.length === 0) continue;
+      lines.push({ kind: 'area', key: `area ${area?.id ?? ''}`, area, tracks: own, y });
+      y += areaPx;
+      add(own);
+    }
+  }
+  return { lines, heightPx: y };
+}
+
+const known = new WeakMap<Track, Map<string, Figures | MonthFigures>>();
+
+/** A habit's figures over the span of the log, computed once for as long as nothing about the habit changes. */
+export function figuresOf(track: Track, kind: LogSpan, span: DaySpan, passMark: number): Figures | MonthFigures {
+  const name = `${kind} ${span.first} ${passMark}`;
+  const own = known.get(track) ?? new Map<string, Figures | MonthFigures>();
+  known.set(track, own);
+  const figures = own.get(name) ?? logFigures(track, kind, span, passMark);
+  own.set(name, figures);
+  return figures;
+}
+
+/** Several habits together, as one line of figures: what each did, no more than its target. */
+export function figuresTogether(tracks: readonly Track[], kind: LogSpan, span: DaySpan, passMark: number): Figures {
+  const sum = togetherOf(tracks.map((track) => figuresOf(track, kind, span, passMark)));
+  return { ...sum, left: sum.target - sum.actual };
+}

@@ -1,0 +1,78 @@
+import type { DaySpan, Mark, PlainDay } from '@wimbel/core';
+
+/** What a key does in the pegboard, in the words of the help panel. */
+export const KEYS: readonly (readonly [keys: string, does: string])[] = [
+  ['← → ↑ ↓', 'to the next day or habit; past the edge, to the next span'],
+  ['Home, End', 'to the first and the last day'],
+  ['Page Up, Page Down', 'ten habits up or down'],
+  ['Space', 'check off, or take it back'],
+  ['0 to 9', 'type an amount; Enter keeps it'],
+  ['R', 'a rest day'],
+  ['M', 'missed; then write the reason'],
+  ['N', 'write a note'],
+  ['Delete', 'empty the day'],
+  ['Enter', 'everything about the day'],
+  ['T', 'to today'],
+  ['Ctrl Z', 'undo'],
+  ['?', 'this help'],
+];
+
+const PAGE_ROWS = 10;
+
+export type KeyDeed =
+  | { kind: 'move'; row: number; day: PlainDay }
+  | { kind: 'span'; by: -1 | 1 }
+  | { kind: 'check' | 'open' | 'note' | 'empty' | 'help' }
+  | { kind: 'mark'; mark: Mark }
+  | { kind: 'digit'; text: string };
+
+type At = { row: number; day: PlainDay; rows: number; span: DaySpan; today: PlainDay };
+
+/** What a key means at a cell; null for keys that mean nothing here. Days to come cannot be reached. */
+export function deedOf(key: string, { row, day, rows, span, today }: At): KeyDeed | null {
+  const last = Math.min(span.last, today);
+  const to = (toRow: number, toDay: PlainDay): KeyDeed => ({
+    kind: 'move',
+    row: Math.max(0, Math.min(rows - 1, toRow)),
+    day: Math.max(span.first, Math.min(last, toDay)),
+  });
+  switch (key) {
+    case 'ArrowLeft':
+      return day === span.first ? { kind: 'span', by: -1 } : to(row, day - 1);
+    case 'ArrowRight':
+      return day === span.last && day < today ? { kind: 'span', by: 1 } : to(row, day + 1);
+    case 'ArrowUp':
+      return to(row - 1, day);
+    case 'ArrowDown':
+      return to(row + 1, day);
+    case 'Home':
+      return to(row, span.first);
+    case 'End':
+      return to(row, last);
+    case 'PageUp':
+      return to(row - PAGE_ROWS, day);
+    case 'PageDown':
+      return to(row + PAGE_ROWS, day);
+    case 'Enter':
+      return { kind: 'open' };
+    case ' ':
+      return { kind: 'check' };
+    case 'Delete':
+    case 'Backspace':
+      return { kind: 'empty' };
+    case '?':
+      return { kind: 'help' };
+  }
+  if (/^[0-9]$/.test(key)) return { kind: 'digit', text: key };
+  switch (key.toLowerCase()) {
+    case 'r':
+      return { kind: 'mark', mark: 'rest' };
+    case 'm':
+      return { kind: 'mark', mark: 'missed' };
+    case 'n':
+      return { kind: 'note' };
+    case 't':
+      return to(row, today);
+  }
+  return null;
+}

@@ -1,0 +1,150 @@
+import { type Area, DYES } from '@wimbel/core';
+import Plus from 'lucide-react-native/icons/plus';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useStore } from 'react-redux';
+import { useRecording } from '../../records/RecordsProvider.tsx';
+import { changeTo, newId } from '../../records/makeChange.ts';
+import { areaRemoval } from '../../records/removal.ts';
+import { reordered } from '../../records/reorder.ts';
+import { selectAreas, selectHabits } from '../../records/selectors.ts';
+import { type RootState, useAppSelector } from '../../records/store.ts';
+import { counted } from '../../shared/format.ts';
+import { themed, useTheme } from '../../theme/Theme.tsx';
+import { dyeColor, dyeOf } from '../../theme/dye.ts';
+import { SPACE } from '../../theme/space.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Card } from '../../ui/Card.tsx';
+import { Chips } from '../../ui/Chips.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Field, Labelled } from '../../ui/Field.tsx';
+import { Page } from '../../ui/Frame.tsx';
+import { PageHead } from '../../ui/PageHead.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { SortableList } from '../../ui/SortableList.tsx';
+import { useToast } from '../../ui/Toast.tsx';
+import { Words } from '../../ui/Words.tsx';
+
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
+
+/** The areas in order, with their dyes. */
+export function AreasScreen() {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const { change } = useRecording();
+  const areas = useAppSelector(selectAreas);
+  const habits = useAppSelector(selectHabits);
+  const [edited, setEdited] = useState<Area | 'new' | null>(null);
+  return (
+    <Page>
+      <PageHead title="Areas" backTo="/settings">
+        <Button icon={<Plus size={18} color={colors.ink} />} onPress={() => setEdited('new')}>
+          Add an area
+        </Button>
+      </PageHead>
+      {areas.length === 0 ? (
+        <EmptyState title="No areas yet" text="An area gathers habits and goals that belong together, under one dye." />
+      ) : (
+        <Card isFlush style={styles.list}>
+          <SortableList
+            label="Areas"
+            items={areas}
+            onOrder={(ids) => change(...reordered(areas, ids).map((each) => changeTo('areas', each)))}
+          >
+            {(area) => (
+              <View style={styles.line}>
+                <View style={[styles.dot, { backgroundColor: dyeColor(colors, area.color) }]} />
+                <View style={styles.name}>
+                  <Words type="name" numberOfLines={1}>
+                    {area.name}
+                  </Words>
+                  <Words type="quiet" tone="quiet">
+                    {counted(habits.filter((habit) => habit.areaId === area.id).length, 'habit')}
+                  </Words>
+                </View>
+                <Button kind="bare" label={`Edit ${area.name}`} onPress={() => setEdited(area)}>
+                  Edit
+                </Button>
+              </View>
+            )}
+          </SortableList>
+        </Card>
+      )}
+      {edited === null ? null : <AreaSheet area={edited === 'new' ? null : edited} onClose={() => setEdited(null)} />}
+    </Page>
+  );
+}
+
+function AreaSheet({ area, onClose }: { area: Area | null; onClose: () => void }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const { change } = useRecording();
+  const toast = useToast();
+  const store = useStore<RootState>();
+  const areas = useAppSelector(selectAreas);
+  const [name, setName] = useState(area?.name ?? '');
+  const [color, setColor] = useState<string>(area ? dyeOf(area.color) : DYES[areas.length % DYES.length]!);
+  const [fault, setFault] = useState<string | undefined>();
+  const save = (): void => {
+    if (name.trim() === '') {
+      setFault('Give the area a name');
+      return;
+    }
+    const next: Area = {
+      ...(area ?? { id: newId(), order: (areas.at(-1)?.order ?? -1) + 1 }),
+      name: name.trim(),
+      color,
+    };
+    toast({
+      text: area ? `${next.name} is changed` : `${next.name} is added`,
+      onUndo: change(changeTo('areas', next)),
+    });
+    onClose();
+  };
+  const remove = (): void => {
+    if (area === null) return;
+    toast({
+      text: `${area.name} is deleted; its habits stay, without an area`,
+      onUndo: change(...areaRemoval(store.getState().records, area.id)),
+    });
+    onClose();
+  };
+  return (
+    <Sheet title={area ? area.name : 'A new area'} onClose={onClose}>
+      <Field
+        label="Name"
+        value={name}
+        onChangeText={setName}
+        error={fault}
+        maxLength={80}
+        autoFocus
+        onSubmitEditing={save}
+      />
+      <Labelled label="Dye" hint="Shows on every screen at once.">
+        <Chips
+          label="Dye"
+          chips={DYES.map((dye) => ({ value: dye, label: capital(dye), dot: colors.dyes[dye] }))}
+          chosen={[color]}
+          onPress={setColor}
+        />
+      </Labelled>
+      <View style={styles.buttons}>
+        <Button kind="main" onPress={save}>
+          {area ? 'Save' : 'Add area'}
+        </Button>
+        <Button kind="bare" onPress={onClose}>
+          Cancel
+        </Button>
+        {area ? <Button onPress={remove}>Delete</Button> : null}
+      </View>
+    </Sheet>
+  );
+}
+
+const useStyles = themed(() => ({
+  list: { maxWidth: 720 },
+  line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.m, paddingRight: SPACE.s },
+  name: { flex: 1, minWidth: 0, paddingVertical: SPACE.s },
+  dot: { width: 12, height: 12, borderRadius: 6 },
+  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
+}));

@@ -1,0 +1,160 @@
+import { type Habit, PARTS_OF_DAY, dayOf, heldTerms, termsOn } from '@wimbel/core';
+import { useRouter } from 'expo-router';
+import Archive from 'lucide-react-native/icons/archive';
+import Plus from 'lucide-react-native/icons/plus';
+import Trash2 from 'lucide-react-native/icons/trash-2';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { DeleteHabitSheet } from '../../records/DeleteHabitSheet.tsx';
+import { useRecording } from '../../records/RecordsProvider.tsx';
+import { changeTo } from '../../records/makeChange.ts';
+import { reordered } from '../../records/reorder.ts';
+import { selectHabits, selectToday } from '../../records/selectors.ts';
+import { useAppSelector } from '../../records/store.ts';
+import { scheduleWords } from '../../records/termsWords.ts';
+import { useHabitActions } from '../../records/useHabitActions.ts';
+import { dateNear } from '../../shared/format.ts';
+import { themed, useTheme } from '../../theme/Theme.tsx';
+import { dyeColor } from '../../theme/dye.ts';
+import { SPACE, TOUCH_PX } from '../../theme/space.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Card } from '../../ui/Card.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Page } from '../../ui/Frame.tsx';
+import { HabitIcon } from '../../ui/HabitIcon.tsx';
+import { IconButton } from '../../ui/IconButton.tsx';
+import { PageHead } from '../../ui/PageHead.tsx';
+import { SortableList } from '../../ui/SortableList.tsx';
+import { Words } from '../../ui/Words.tsx';
+
+const PART_NAMES = { morning: 'Morning', midday: 'Midday', evening: 'Evening', any: 'Any time' } as const;
+
+/** Every habit in its order, by part of the day; those that ended or were put away below. */
+export function HabitsOrderScreen() {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const router = useRouter();
+  const { change } = useRecording();
+  const habits = useAppSelector(selectHabits);
+  const today = useAppSelector(selectToday);
+  const actions = useHabitActions();
+  const [deleting, setDeleting] = useState<Habit | null>(null);
+  const isOver = (habit: Habit): boolean => habit.endsOn !== undefined && dayOf(habit.endsOn) < today;
+  const running = habits.filter((habit) => !habit.archived && !isOver(habit));
+  const over = habits.filter((habit) => habit.archived || isOver(habit));
+  const order = (ids: string[]): void => void change(...reordered(habits, ids).map((each) => changeTo('habits', each)));
+  return (
+    <Page>
+      <PageHead title="Habits in order" backTo="/settings">
+        <Button icon={<Plus size={18} color={colors.ink} />} onPress={() => router.push('/habits/new')}>
+          Add a habit
+        </Button>
+      </PageHead>
+      {habits.length === 0 ? (
+        <EmptyState title="No habits yet" text="The first one is added in a minute." />
+      ) : (
+        <Words tone="quiet">
+          Drag a habit by its handle, or move it with the arrow keys. The order holds on every screen.
+        </Words>
+      )}
+      {PARTS_OF_DAY.map((part) => {
+        const own = running.filter((habit) => habit.partOfDay === part);
+        if (own.length === 0) return null;
+        return (
+          <View key={part} style={styles.section}>
+            <Words type="label" tone="quiet" heading={2}>
+              {PART_NAMES[part]}
+            </Words>
+            <Card isFlush style={styles.list}>
+              <SortableList label={PART_NAMES[part]} items={own} onOrder={order}>
+                {(habit) => (
+                  <HabitLine habit={habit} aside={scheduleWords(termsOn(heldTerms(habit.terms), today).schedule)}>
+                    <IconButton
+                      icon={Archive}
+                      label={`Put ${habit.name} away`}
+                      sizePx={19}
+                      onPress={() => actions.archive(habit)}
+                    />
+                  </HabitLine>
+                )}
+              </SortableList>
+            </Card>
+          </View>
+        );
+      })}
+      {over.length === 0 ? null : (
+        <View style={styles.section}>
+          <Words type="label" tone="quiet" heading={2}>
+            Ended and put away
+          </Words>
+          <Card isFlush style={styles.list}>
+            {over.map((habit, index) => (
+              <View key={habit.id} style={[styles.over, index > 0 && styles.parted]}>
+                <HabitLine
+                  habit={habit}
+                  aside={`${habit.archived ? 'put away' : 'ended'}${habit.endsOn ? `, last day ${dateNear(dayOf(habit.endsOn), today)}` : ''}`}
+                >
+                  <Button kind="bare" label={`Take ${habit.name} up again`} onPress={() => actions.resume(habit)}>
+                    Take up again
+                  </Button>
+                  <IconButton
+                    icon={Trash2}
+                    label={`Delete ${habit.name}`}
+                    sizePx={19}
+                    onPress={() => setDeleting(habit)}
+                  />
+                </HabitLine>
+              </View>
+            ))}
+          </Card>
+        </View>
+      )}
+      {deleting === null ? null : (
+        <DeleteHabitSheet habit={deleting} onClose={() => setDeleting(null)} onGone={() => setDeleting(null)} />
+      )}
+    </Page>
+  );
+}
+
+function HabitLine({ habit, aside, children }: { habit: Habit; aside: string; children: React.ReactNode }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const router = useRouter();
+  const dye = useAppSelector((state) => state.records.areas[habit.areaId ?? '']?.color);
+  return (
+    <View style={styles.line}>
+      <Pressable
+        {...({ href: `/habits/${encodeURIComponent(habit.id)}` } as object)}
+        role="link"
+        aria-label={habit.name}
+        onPress={(event) => {
+          event.preventDefault();
+          router.push(`/habits/${habit.id}` as never);
+        }}
+        style={styles.name}
+      >
+        <View style={styles.nameLine}>
+          {habit.icon ? <HabitIcon name={habit.icon} color={dyeColor(colors, dye)} /> : null}
+          <Words type="name" numberOfLines={1} style={styles.nameText}>
+            {habit.name}
+          </Words>
+        </View>
+        <Words type="quiet" tone="quiet" numberOfLines={1}>
+          {aside}
+        </Words>
+      </Pressable>
+      {children}
+    </View>
+  );
+}
+
+const useStyles = themed((colors) => ({
+  section: { gap: SPACE.s },
+  list: { maxWidth: 720 },
+  line: { flexDirection: 'row', alignItems: 'center', paddingRight: SPACE.xs },
+  name: { flex: 1, minWidth: 0, minHeight: TOUCH_PX, justifyContent: 'center', paddingVertical: SPACE.xs },
+  nameLine: { flexDirection: 'row', alignItems: 'center', gap: 6 },
+  nameText: { flexShrink: 1 },
+  over: { paddingLeft: SPACE.l, minHeight: 56, justifyContent: 'center' },
+  parted: { borderTopWidth: 1, borderTopColor: colors.line },
+}));

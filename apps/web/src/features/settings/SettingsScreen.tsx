@@ -1,0 +1,305 @@
+import {
+  type Settings,
+  WEEKDAYS,
+  dayCounts,
+  monthFigures,
+  monthOfDay,
+  monthSpan,
+  weekSpan,
+  weekTotals,
+} from '@wimbel/core';
+import { useRouter } from 'expo-router';
+import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import type { ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import { useRecording } from '../../records/RecordsProvider.tsx';
+import { AccountSection } from '../../records/AccountSection.tsx';
+import { changeTo } from '../../records/makeChange.ts';
+import {
+  selectAreas,
+  selectHabits,
+  selectSettings,
+  selectToday,
+  selectTotals,
+  selectTracks,
+} from '../../records/selectors.ts';
+import { useAppSelector } from '../../records/store.ts';
+import { money } from '../../shared/amounts.ts';
+import { counted, dayInWords, monthName, spanInWords } from '../../shared/format.ts';
+import { type Appearance, themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
+import { SPACE, TOUCH_PX } from '../../theme/space.ts';
+import { Card } from '../../ui/Card.tsx';
+import { Chips } from '../../ui/Chips.tsx';
+import { Labelled } from '../../ui/Field.tsx';
+import { Page } from '../../ui/Frame.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+import { Words } from '../../ui/Words.tsx';
+import { DayMarksField } from './DayMarksField.tsx';
+import { SettingField } from './SettingField.tsx';
+import { currencyFault, passMarkFault, ratioOfPercent } from './settingFaults.ts';
+
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
+const HOURS = [0, 1, 2, 3, 4, 5, 6];
+const hourWords = (hour: number): string => (hour === 0 ? 'Midnight' : `${hour}:00`);
+
+export function SettingsScreen() {
+  const styles = useStyles();
+  const isWide = useIsWide();
+  const left = (
+    <>
+      <ThingsCard />
+      <DaysCard />
+    </>
+  );
+  const right = (
+    <>
+      <DayMarksCard />
+      <ShownCard />
+      <MoneyCard />
+      <Section title="Account">
+        <AccountSection />
+      </Section>
+    </>
+  );
+  return (
+    <Page>
+      <Words type="title" heading={1}>
+        Settings
+      </Words>
+      {isWide ? (
+        <View style={styles.columns}>
+          <View style={styles.column}>{left}</View>
+          <View style={styles.column}>{right}</View>
+        </View>
+      ) : (
+        <>
+          {left}
+          {right}
+        </>
+      )}
+    </Page>
+  );
+}
+
+function Section({ title, children }: { title: string; children: ReactNode }) {
+  const styles = useStyles();
+  return (
+    <Card style={styles.card}>
+      <Words type="card" heading={2}>
+        {title}
+      </Words>
+      {children}
+    </Card>
+  );
+}
+
+function useSetting(): [Settings, (change: Partial<Settings>) => void] {
+  const settings = useAppSelector(selectSettings);
+  const { change } = useRecording();
+  return [settings, (next) => change(changeTo('settings', { ...settings, ...next }))];
+}
+
+function ThingsCard() {
+  const habits = useAppSelector(selectHabits);
+  const areas = useAppSelector(selectAreas);
+  const away = habits.filter((habit) => habit.archived).length;
+  return (
+    <Section title="Habits and areas">
+      <Way
+        path="/settings/habits"
+        name="Habits in order"
+        aside={`${counted(habits.length - away, 'habit')}${away > 0 ? `, ${away} put away` : ''}`}
+      />
+      <Way path="/settings/areas" name="Areas" aside={counted(areas.length, 'area')} />
+    </Section>
+  );
+}
+
+function Way({ path, name, aside }: { path: string; name: string; aside: string }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const router = useRouter();
+  return (
+    <Pressable
+      {...({ href: path } as object)}
+      role="link"
+      aria-label={name}
+      onPress={(event) => {
+        event.preventDefault();
+        router.push(path as never);
+      }}
+      style={styles.way}
+    >
+      <Words type="name" style={styles.wayName}>
+        {name}
+      </Words>
+      <Words type="quiet" tone="quiet">
+        {aside}
+      </Words>
+      <ChevronRight size={18} color={colors.quiet} />
+    </Pressable>
+  );
+}
+
+/** What changes figures: each says what it does, and how things stand with it. */
+function DaysCard() {
+  const [settings, set] = useSetting();
+  const today = useAppSelector(selectToday);
+  const tracks = useAppSelector(selectTracks);
+  const month = monthOfDay(today);
+  const span = monthSpan(month);
+  const totals = useAppSelector((state) => selectTotals(state, span));
+  const { weekStart, passMark, dayEndsAt } = settings;
+  const week = weekSpan(today, weekStart);
+  const [thisWeek] = weekTotals(tracks, week, weekStart, passMark);
+  const { brightDays } = dayCounts(totals, span, today, passMark);
+  const ribbons = tracks.filter((track) => monthFigures(track, month, passMark).ribbon).length;
+  return (
+    <Section title="Days and weeks">
+      <Labelled
+        label="First day of the week"
+        hint={`Weeks of the log and of habits “so many days a week” begin here. This one runs from ${spanInWords(week, today)}: ${thisWeek?.actual ?? 0} of ${thisWeek?.target ?? 0} done.`}
+      >
+        <Chips
+          label="First day of the week"
+          chips={WEEKDAYS.map((value) => ({ value, label: capital(value).slice(0, 3) }))}
+          chosen={[weekStart]}
+          onPress={(value) => set({ weekStart: value as Settings['weekStart'] })}
+        />
+      </Labelled>
+      <SettingField
+        label="Pass mark"
+        value={String(Math.round(passMark * 1000) / 10)}
+        suffix="%"
+        inputMode="decimal"
+        faultOf={passMarkFault}
+        hint={`From this share on a day is bright, a week is on track and a month earns its ribbon. ${monthName(month)} so far: ${counted(brightDays, 'bright day')}, ${counted(ribbons, 'ribbon')}.`}
+        onKeep={(text) => set({ passMark: ratioOfPercent(text)! })}
+      />
+      <Labelled
+        label="The day ends at"
+        hint={`What you check off before that still counts for the day before. By this it is ${dayInWords(today)}.`}
+      >
+        <Chips
+          label="The day ends at"
+          chips={HOURS.map((hour) => ({ value: String(hour), label: hourWords(hour) }))}
+          chosen={[String(dayEndsAt)]}
+          onPress={(value) => set({ dayEndsAt: Number(value) })}
+        />
+      </Labelled>
+    </Section>
+  );
+}
+
+function DayMarksCard() {
+  const [settings, set] = useSetting();
+  return (
+    <Section title="Day marks">
+      <Words type="quiet" tone="quiet">
+        A sign for each day by how many habits were done on it, on Today and under the log. No figure depends on it.
+      </Words>
+      <DayMarksField
+        marks={settings.dayMarks}
+        onChange={(dayMarks) => {
+          const { dayMarks: _, ...rest } = settings;
+          set(dayMarks === undefined ? ({ ...rest, dayMarks: undefined } as Partial<Settings>) : { dayMarks });
+        }}
+      />
+    </Section>
+  );
+}
+
+const APPEARANCES: { value: Appearance; label: string }[] = [
+  { value: 'system', label: 'As the system' },
+  { value: 'light', label: 'Light' },
+  { value: 'dark', label: 'Dark' },
+];
+
+function ShownCard() {
+  const [settings, set] = useSetting();
+  const { appearance, setAppearance } = useTheme();
+  const hidesStreaks = settings.hidden?.includes('streaks') ?? false;
+  return (
+    <Section title="What is shown">
+      <Labelled
+        label="Streaks"
+        hint={
+          hidesStreaks
+            ? 'No screen shows or mentions them. They are counted all the same, and are there when you want them back.'
+            : 'Cords between pegs, and days in a row. Leave them off if they press on you.'
+        }
+      >
+        <Segments
+          label="Streaks"
+          value={hidesStreaks ? 'hidden' : 'shown'}
+          choices={[
+            { value: 'shown', label: 'Shown' },
+            { value: 'hidden', label: 'Left off' },
+          ]}
+          onChange={(value) => set({ hidden: value === 'hidden' ? ['streaks'] : [] })}
+        />
+      </Labelled>
+      <Labelled label="Today lists habits" hint="Only the order on Today; no figure changes.">
+        <Segments
+          label="Today lists habits"
+          value={settings.todayBy ?? 'part'}
+          choices={[
+            { value: 'part', label: 'By part of the day' },
+            { value: 'area', label: 'By area' },
+          ]}
+          onChange={(todayBy) => set({ todayBy })}
+          isWrapping
+        />
+      </Labelled>
+      <Labelled label="Appearance, on this device">
+        <Segments label="Appearance" value={appearance} choices={APPEARANCES} onChange={setAppearance} isWrapping />
+      </Labelled>
+    </Section>
+  );
+}
+
+function MoneyCard() {
+  const [settings, set] = useSetting();
+  const { currency = '', pipsName = { one: 'pip', many: 'pips' } } = settings;
+  return (
+    <Section title="Money and pips">
+      <SettingField
+        label="Currency"
+        value={currency}
+        placeholder="EUR"
+        faultOf={currencyFault}
+        hint={
+          currency === ''
+            ? 'Three letters, such as EUR. Money is written by its rules.'
+            : `Money reads ${money(1234.5, currency)}.`
+        }
+        onKeep={(text) => {
+          const code = text.trim().toUpperCase();
+          set({ currency: code === '' ? (undefined as never) : code });
+        }}
+      />
+      <SettingField
+        label="One pip is called"
+        value={pipsName.one}
+        faultOf={(text) => (text.trim() === '' ? 'Give it a name' : null)}
+        hint="Done days earn them; rewards cost them."
+        onKeep={(text) => set({ pipsName: { ...pipsName, one: text.trim() } })}
+      />
+      <SettingField
+        label="Several are called"
+        value={pipsName.many}
+        faultOf={(text) => (text.trim() === '' ? 'Give them a name' : null)}
+        hint={`A daily habit with two reads “every day, 2 ${pipsName.many}”.`}
+        onKeep={(text) => set({ pipsName: { ...pipsName, many: text.trim() } })}
+      />
+    </Section>
+  );
+}
+
+const useStyles = themed(() => ({
+  columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
+  column: { flex: 1, gap: SPACE.l, minWidth: 0 },
+  card: { gap: SPACE.l },
+  way: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: TOUCH_PX },
+  wayName: { flex: 1 },
+}));

@@ -1,0 +1,45 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { api } from '../shared/api.ts';
+import { counted } from '../shared/format.ts';
+import { Button } from '../ui/Button.tsx';
+import { useToast } from '../ui/Toast.tsx';
+import { Words } from '../ui/Words.tsx';
+import { signedOut } from './accountSlice.ts';
+import { useAppDispatch, useAppSelector } from './store.ts';
+
+/** Who is signed in, what still waits to be saved, and the way out. */
+export function AccountSection() {
+  const email = useAppSelector((state) => state.account.account?.email ?? '');
+  const waiting = useAppSelector((state) => state.outbox.waiting.length);
+  const dispatch = useAppDispatch();
+  const toast = useToast();
+  const [isBusy, setIsBusy] = useState(false);
+  const signOut = async (): Promise<void> => {
+    setIsBusy(true);
+    try {
+      await api.signOut();
+      dispatch(signedOut());
+    } catch {
+      setIsBusy(false);
+      toast({ text: 'The server cannot be reached, so you are still signed in. Nothing is lost; try again later.' });
+    }
+  };
+  return (
+    <>
+      <Words tone="quiet">
+        {email.endsWith('.invalid') ? 'The sample account: made-up data to look around in.' : `Signed in as ${email}`}
+      </Words>
+      {waiting > 0 ? (
+        <Words type="quiet" tone="quiet">
+          {counted(waiting, 'change')} still to be saved. They stay on this device and are sent when you sign in again.
+        </Words>
+      ) : null}
+      <View style={{ flexDirection: 'row' }}>
+        <Button onPress={() => void signOut()} isBusy={isBusy}>
+          Sign out
+        </Button>
+      </View>
+    </>
+  );
+}

@@ -1,0 +1,29 @@
+import { type Habit, archivedHabit, endedHabit, formatDay, resumedHabit } from '@wimbel/core';
+import { useStore } from 'react-redux';
+import { useToast } from '../ui/Toast.tsx';
+import { useRecording } from './RecordsProvider.tsx';
+import { changeTo } from './makeChange.ts';
+import { habitRemoval } from './removal.ts';
+import { selectEntry, selectToday } from './selectors.ts';
+import type { RootState } from './store.ts';
+
+/** What can be done to a habit as a whole; each is told with a way back. */
+export function useHabitActions() {
+  const store = useStore<RootState>();
+  const { change } = useRecording();
+  const toast = useToast();
+  const today = (): number => selectToday(store.getState());
+  const hasRecordToday = (habit: Habit): boolean =>
+    selectEntry(store.getState(), habit.id, formatDay(today())) !== undefined;
+  const put = (habit: Habit, text: string): void => toast({ text, onUndo: change(changeTo('habits', habit)) });
+  return {
+    archive: (habit: Habit): void =>
+      put(archivedHabit(habit, today(), hasRecordToday(habit)), `${habit.name} is put away. Its record stays.`),
+    end: (habit: Habit): void =>
+      put(endedHabit(habit, today(), hasRecordToday(habit)), `${habit.name} has ended. Its record stays.`),
+    resume: (habit: Habit): void =>
+      put(resumedHabit(habit, today(), 'Put away'), `${habit.name} is on your days again`),
+    remove: (habit: Habit): void =>
+      toast({ text: `${habit.name} is deleted`, onUndo: change(...habitRemoval(store.getState().records, habit.id)) }),
+  };
+}

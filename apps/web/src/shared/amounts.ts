@@ -1,0 +1,85 @@
+/** Numbers are written as this device's language does; words are English. */
+const LOCALE = globalThis.navigator?.language || 'en-GB';
+
+const numberFormat = (options: Intl.NumberFormatOptions): Intl.NumberFormat => {
+  try {
+    return new Intl.NumberFormat(LOCALE, options);
+  } catch {
+    return new Intl.NumberFormat('en-GB', options);
+  }
+};
+
+const numbers = numberFormat({ maximumFractionDigits: 3 });
+export const number = (value: number): string => numbers.format(value);
+
+const DECIMAL_MARK = numberFormat({}).format(1.5).charAt(1);
+
+const CODE_OF_SIGN: Record<string, string> = { '€': 'EUR', '£': 'GBP', $: 'USD', '¥': 'JPY' };
+const CODES = new Set(Intl.supportedValuesOf?.('currency') ?? Object.values(CODE_OF_SIGN));
+
+/** The currency that a unit names by its code or its sign; null for any other unit. */
+export const currencyOf = (unit: string): string | null => CODE_OF_SIGN[unit] ?? (CODES.has(unit) ? unit : null);
+
+/** A sum of money by the currency's own rules; whole sums without their zeros. */
+export function money(value: number, currency: string): string {
+  try {
+    return new Intl.NumberFormat(LOCALE, {
+      style: 'currency',
+      currency,
+      currencyDisplay: 'narrowSymbol',
+      ...(Number.isInteger(value) ? { maximumFractionDigits: 0 } : {}),
+    }).format(value);
+  } catch {
+    return `${number(value)} ${currency}`;
+  }
+}
+
+/** From here on minutes are told in hours and metres in kilometres. */
+const LONG_MINUTES = 100;
+const LONG_METRES = 10_000;
+
+/** "400 m", "12.4 km", "3:20 h" for long stretches of minutes, "€12.50" for money. */
+export function amount(value: number, unit: string): string {
+  const size = Math.abs(value);
+  if (unit === 'min' && size >= LONG_MINUTES && Number.isInteger(value)) {
+    return `${value < 0 ? '-' : ''}${Math.floor(size / 60)}:${String(size % 60).padStart(2, '0')} h`;
+  }
+  if (unit === 'm' && size >= LONG_METRES) return `${number(value / 1000)} km`;
+  const currency = currencyOf(unit);
+  if (currency !== null) return money(value, currency);
+  return unit === '' ? number(value) : `${number(value)} ${unit}`;
+}
+
+/** "400 of 600 m"; where either is told in a unit of its own, both carry it: "95 min of 3:20 h". */
+export function amountOf(value: number, target: number, unit: string): string {
+  const [told, whole] = [amount(value, unit), amount(target, unit)];
+  const isPlain = told === `${number(value)} ${unit}` && whole === `${number(target)} ${unit}`;
+  return isPlain ? `${number(value)} of ${whole}` : `${told} of ${whole}`;
+}
+
+/** "+3", "−2", "0": a change with its sign. */
+export const signed = (value: number, write: (size: number) => string = number): string =>
+  value === 0 ? write(0) : `${value > 0 ? '+' : '\u2212'}${write(Math.abs(value))}`;
+
+/** A number as it stands in a field, every digit of it, with the decimal mark of this device's language. */
+export const editable = (value: number, decimalMark = DECIMAL_MARK): string => String(value).replace('.', decimalMark);
+
+const GROUPED = /^-?\d{1,3}(,\d{3})+(\.\d+)?$/;
+
+/**
+ * A number as a person types it, with a comma or a point before the decimals. "1,200" is twelve hundred where this
+ * device's language writes decimals with a point. Null for anything that is not a number.
+ */
+export function parseTyped(text: string, decimalMark = DECIMAL_MARK): number | null {
+  const bare = text.trim().replace(/\s/g, '');
+  const cleaned = decimalMark === '.' && GROUPED.test(bare) ? bare.replaceAll(',', '') : bare.replace(',', '.');
+  return /^-?(\d+\.?\d*|\.\d+)$/.test(cleaned) ? Number(cleaned) : null;
+}
+
+/** What is wrong with an amount as typed, in words; null where nothing is, and while it is empty. */
+export function amountFault(text: string): string | null {
+  if (text.trim() === '') return null;
+  const typed = parseTyped(text);
+  if (typed === null) return 'Write a number, such as 12 or 7.5';
+  return typed < 0 ? 'An amount is 0 or more' : null;
+}

@@ -1,0 +1,34 @@
+import { useState } from 'react';
+
+/** What this device remembers under a name; null where it remembers nothing, or may not. */
+export function keptOnDevice(name: string): string | null {
+  try {
+    return globalThis.localStorage?.getItem(`wimbel.${name}`) ?? null;
+  } catch {
+    return null;
+  }
+}
+
+export function keepOnDevice(name: string, value: string): void {
+  try {
+    globalThis.localStorage?.setItem(`wimbel.${name}`, value);
+  } catch {
+    // A full or forbidden storage only means that the choice is made anew next time.
+  }
+}
+
+/** One of a few choices, remembered on this device. */
+export function useKeptChoice<V extends string>(
+  name: string,
+  choices: readonly V[],
+  first: V,
+): [V, (value: V) => void] {
+  const [value, setValue] = useState<V>(() => choices.find((each) => each === keptOnDevice(name)) ?? first);
+  return [
+    value,
+    (next) => {
+      keepOnDevice(name, next);
+      setValue(next);
+    },
+  ];
+}
