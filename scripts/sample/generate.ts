@@ -2,11 +2,15 @@ import {
   type CheckIn,
   DEFAULT_SETTINGS,
   type Entry,
+  type EntryPart,
   type Habit,
+  type HabitNote,
   type PlainDay,
   type Records,
   emptyRecords,
   formatDay,
+  formatMonth,
+  monthOfDay,
   partsOfDay,
   weekdayOf,
 } from '@wimbel/core';
@@ -19,15 +23,23 @@ const SEED = 'wimble';
 /** How the months of the year go: a winter slump, a good spring. January first. */
 const MONTHS = [0.72, 0.78, 1, 1.1, 1.12, 1.08, 1, 0.97, 0.98, 0.95, 0.9, 0.8];
 
+/** This person counts more than most. */
+const DAY_MARKS = [
+  { atLeast: 2, symbol: '~' },
+  { atLeast: 5, symbol: '≈' },
+  { atLeast: 8, symbol: '≋' },
+];
+
 /** A person's fourteen months up to `today`. The same day gives the same records, to the letter. */
 export function sampleRecords(today: PlainDay): Records {
   const habits = HABITS.map((sample, order) => habitOf(sample, order, today));
   return {
     ...emptyRecords(),
-    settings: { ...DEFAULT_SETTINGS, currency: 'EUR' },
+    settings: { ...DEFAULT_SETTINGS, currency: 'EUR', dayMarks: DAY_MARKS },
     areas: AREAS,
     habits,
     entries: HABITS.flatMap((sample) => entriesOf(sample, today)),
+    habitNotes: HABITS.flatMap((sample) => notesOf(sample, today)),
     goals: GOALS.map(({ starts, due, closed, ...goal }, order) => ({
       ...goal,
       startsOn: formatDay(today + starts),
@@ -68,7 +80,37 @@ function habitOf(sample: SampleHabit, order: number, today: PlainDay): Habit {
           })),
         }
       : {}),
+    ...(sample.monthTargets
+      ? {
+          monthTargets: Object.fromEntries(
+            sample.monthTargets.map(({ monthsAgo, ...target }) => [formatMonth(monthOfDay(today) - monthsAgo), target]),
+          ),
+        }
+      : {}),
+    ...(sample.yearTarget ? { yearTargets: { [partsOfDay(today).year]: sample.yearTarget } } : {}),
   };
+}
+
+/** What the person wrote about a habit. */
+const notesOf = (sample: SampleHabit, today: PlainDay): HabitNote[] =>
+  (sample.notes ?? []).map(({ daysAgo, ...note }, index) => ({
+    id: `${sample.record.id}-note-${index + 1}`,
+    habitId: sample.record.id,
+    day: formatDay(today - daysAgo),
+    ...note,
+  }));
+
+/** The ways of a habit that a day's amount fell to: one, or two that share it. */
+function partsOf(sample: SampleHabit, total: number, luck: number, day: PlainDay): EntryPart[] {
+  const variants = sample.record.variants ?? [];
+  const { step } = sample.amount!;
+  const variantId = (by: number): string => variants[(day + by) % variants.length]!.id;
+  const first = Math.round((total * 0.6) / step) * step;
+  if (luck < 0.55 || first === 0 || first === total) return [{ variantId: variantId(0), amount: total }];
+  return [
+    { variantId: variantId(0), amount: first },
+    { variantId: variantId(1), amount: total - first },
+  ];
 }
 
 /** Whether the habit's schedule leaves a day out, roughly: the person mostly does what was asked. */
@@ -104,7 +146,7 @@ function entriesOf(sample: SampleHabit, today: PlainDay): Entry[] {
       entries.push(
         measure.kind === 'check'
           ? { ...base, mark: 'done', ...note }
-          : { ...base, amount: amountOf(sample, second, true), ...note },
+          : amountEntry(sample, { ...base, ...note }, amountOf(sample, second, true), fourth, day),
       );
     } else {
       momentum = Math.max(-0.06, momentum - 0.05);
@@ -112,11 +154,15 @@ function entriesOf(sample: SampleHabit, today: PlainDay): Entry[] {
       if (fourth < 0.08) entries.push({ ...base, mark: 'rest' });
       else if (fourth < 0.2) entries.push({ ...base, mark: 'missed', note: pick(MISS_REASONS) });
       else if (measure.kind === 'amount' && fourth < 0.6)
-        entries.push({ ...base, amount: amountOf(sample, second, false) });
+        entries.push(amountEntry(sample, base, amountOf(sample, second, false), 0, day));
     }
   }
   return entries;
 }
+
+/** An entry with its amount, told by ways where the habit has them. */
+const amountEntry = (sample: SampleHabit, entry: Entry, amount: number, luck: number, day: PlainDay): Entry =>
+  sample.record.variants ? { ...entry, amount, parts: partsOf(sample, amount, luck, day) } : { ...entry, amount };
 
 function amountOf(sample: SampleHabit, luck: number, isGood: boolean): number {
   const { typical, spread, step } = sample.amount!;

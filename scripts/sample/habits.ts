@@ -1,4 +1,4 @@
-import type { Area, Habit, Terms } from '@wimbel/core';
+import type { Area, Habit, MonthTarget, Terms, YearTarget } from '@wimbel/core';
 
 export const AREAS: Area[] = [
   { id: 'music', name: 'Cello', color: 'woad', order: 0 },
@@ -11,7 +11,7 @@ export const AREAS: Area[] = [
 
 /** A habit of the sample person, with how it usually goes; days are counted back from today. */
 export type SampleHabit = {
-  record: Omit<Habit, 'startsOn' | 'endsOn' | 'terms' | 'order' | 'pauses'>;
+  record: Omit<Habit, 'startsOn' | 'endsOn' | 'terms' | 'order' | 'pauses' | 'monthTargets' | 'yearTargets'>;
   startedDaysAgo: number;
   endedDaysAgo?: number;
   terms: (Omit<Terms, 'from'> & { daysAgo: number })[];
@@ -21,6 +21,10 @@ export type SampleHabit = {
   /** Typical amount of a day that goes well, and the step amounts come in. */
   amount?: { typical: number; spread: number; step: number };
   pauses?: { fromDaysAgo: number; toDaysAgo: number; why: string }[];
+  /** Targets set for a month, counted back from this one, and for this year. */
+  monthTargets?: ({ monthsAgo: number } & MonthTarget)[];
+  yearTarget?: YearTarget;
+  notes?: { daysAgo: number; text: string; link?: string }[];
 };
 
 const check = { kind: 'check' } as const;
@@ -45,6 +49,18 @@ export const HABITS: SampleHabit[] = [
     weekend: -0.04,
     amount: { typical: 22, spread: 8, step: 5 },
     pauses: [ILLNESS],
+    monthTargets: [
+      { monthsAgo: 7, days: 24, reward: 'A cake of dark rosin', onward: true },
+      { monthsAgo: 2, days: 20, reward: 'An evening off' },
+    ],
+    notes: [
+      { daysAgo: 230, text: 'Twenty minutes from now on: ten were over before the hand was warm.' },
+      {
+        daysAgo: 64,
+        text: 'Slow bow exercises, the second page is the one that helps.',
+        link: 'https://example.org/slow-bow',
+      },
+    ],
   },
   {
     record: { ...build('bow', 'Bow hold before coffee', 'music', 'morning', 'hand'), measure: check },
@@ -68,6 +84,9 @@ export const HABITS: SampleHabit[] = [
     weekend: 0.2,
     amount: { typical: 800, spread: 400, step: 100 },
     pauses: [ILLNESS],
+    monthTargets: [{ monthsAgo: 4, amount: 12000, reward: 'Hot chocolate at the lifeboat station', onward: true }],
+    yearTarget: { days: 140 },
+    notes: [{ daysAgo: 33, text: 'Never alone under ten degrees.', link: 'https://example.org/cold-water' }],
   },
   {
     record: { ...build('tide', 'Tide table first', 'bay', 'morning', 'anchor'), measure: check },
@@ -85,7 +104,11 @@ export const HABITS: SampleHabit[] = [
     pauses: [ILLNESS],
   },
   {
-    record: { ...build('splice', 'Splice a rope', 'yard', 'evening', 'cable'), measure: check },
+    record: {
+      ...build('splice', 'Splice a rope', 'yard', 'evening', 'cable'),
+      measure: check,
+      finishLine: { days: 80, reward: 'The good marlinspike' },
+    },
     startedDaysAgo: 220,
     terms: [{ daysAgo: 220, schedule: { kind: 'interval', every: 2 }, pips: 1 }],
     likely: 0.78,
@@ -159,6 +182,27 @@ export const HABITS: SampleHabit[] = [
     likely: 0.02,
     weekend: 0.42,
     amount: { typical: 24, spread: 16, step: 1 },
+    yearTarget: { amount: 2000 },
+  },
+  {
+    record: {
+      ...build('pieces', 'Pieces by heart', 'music', 'evening', 'music'),
+      measure: minutes(5),
+      goalId: 'market',
+      note: 'One at a time, from the last bar backwards.',
+      variants: [
+        { id: 'air', name: 'Slow air', group: 'Market set' },
+        { id: 'waltz', name: 'Harbour waltz', group: 'Market set' },
+        { id: 'reel', name: 'Two-string reel', group: 'Market set' },
+        { id: 'prelude', name: 'Prelude', group: 'For myself' },
+      ],
+    },
+    startedDaysAgo: 140,
+    terms: [{ daysAgo: 140, schedule: { kind: 'perWeek', times: 4 }, atLeast: 10, pips: 2 }],
+    likely: 0.55,
+    weekend: 0.08,
+    amount: { typical: 15, spread: 20, step: 5 },
+    pauses: [{ fromDaysAgo: -27, toDaysAgo: -33, why: 'With Nan over the holidays' }],
   },
   {
     record: { ...build('stretch', 'Shoulder stretches', 'bay', 'evening', 'dumbbell'), measure: check },

@@ -19,7 +19,7 @@ describe('the sample person', () => {
   );
 
   it('looks lived-in: every schedule and measure, a pause, new terms, misses with reasons, ended and archived habits', () => {
-    const { habits, entries } = sampleRecords(TODAY);
+    const { habits, entries, habitNotes } = sampleRecords(TODAY);
     expect(new Set(habits.flatMap((habit) => habit.terms.map((each) => each.schedule.kind)))).toEqual(
       new Set(['daily', 'weekdays', 'interval', 'perWeek', 'perMonth']),
     );
@@ -31,6 +31,14 @@ describe('the sample person', () => {
     expect(habits.some((habit) => habit.archived) && habits.some((habit) => habit.endsOn && !habit.archived)).toBe(
       true,
     );
+    const finished = habits.filter((habit) => habit.finishLine);
+    expect(finished.map((habit) => reportOf(sampleRecords(TODAY), TODAY).habits[habit.id]!.finishedOn)).not.toContain(
+      null,
+    );
+    expect(habits.some((habit) => habit.monthTargets && habit.yearTargets)).toBe(true);
+    expect(habits.some((habit) => habit.pauses?.some((pause) => pause.from > '2026-11-24'))).toBe(true);
+    expect(new Set(entries.flatMap((entry) => (entry.parts ?? []).map((part) => part.variantId))).size).toBe(4);
+    expect(habitNotes.some((note) => note.link)).toBe(true);
     expect(entries.filter((entry) => entry.mark === 'missed' && entry.note).length).toBeGreaterThan(20);
     expect(entries.every((entry) => entry.day <= '2026-11-24')).toBe(true);
   });

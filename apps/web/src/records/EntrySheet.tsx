@@ -18,7 +18,7 @@ import { themed, useTheme } from '../theme/Theme.tsx';
 import { dyeColor } from '../theme/dye.ts';
 import { SPACE } from '../theme/space.ts';
 import { Button } from '../ui/Button.tsx';
-import { Peg } from '../ui/Peg.tsx';
+import { Peg, PegPicture } from '../ui/Peg.tsx';
 import { Segments } from '../ui/Segments.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { useToast } from '../ui/Toast.tsx';
@@ -174,7 +174,16 @@ function WeekOfDay({
         const entry = entries?.[formatDay(each)];
         const outcome = outcomeOn(track, each);
         const isHere = each === day;
-        if (each > track.today) return <View key={each} style={styles.day} />;
+        if (each > track.today) {
+          return (
+            <View key={each} aria-hidden style={[styles.day, styles.toCome]}>
+              <PegPicture state="toCome" sizePx={26} color={colors.rim} />
+              <Words type="small" tone="quiet">
+                {weekdayLetter(each)} {dateNumber(each)}
+              </Words>
+            </View>
+          );
+        }
         return (
           <View key={each} style={[styles.day, isHere && styles.here]}>
             <Peg
@@ -220,6 +229,7 @@ const useStyles = themed((colors) => ({
     borderWidth: 1.5,
     borderColor: 'transparent',
   },
+  toCome: { paddingTop: 9, gap: 9 },
   here: { borderColor: colors.brass },
   letter: { minHeight: 24, minWidth: 40, alignItems: 'center', justifyContent: 'center' },
 }));

@@ -14,8 +14,9 @@ export function CardHead({ title, aside }: { title: string; aside?: ReactNode })
         <Words type="quiet" tone="quiet">
           {aside}
         </Words>
-      ) : (
-        aside
+      ) : aside === undefined || aside === null ? null : (
+        // Buttons are taller than the title: they must not push the card apart.
+        <View style={{ marginVertical: -10, marginRight: -SPACE.s }}>{aside}</View>
       )}
     </View>
   );

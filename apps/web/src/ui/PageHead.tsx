@@ -19,7 +19,9 @@ export function PageHead({ title, backTo, children }: { title: string; backTo: s
       <Words type="title" heading={1} style={{ flexGrow: 1, flexShrink: 1, minWidth: 160 }}>
         {title}
       </Words>
-      {children}
+      {children ? (
+        <View style={{ flexDirection: 'row', alignItems: 'center', marginLeft: SPACE.m }}>{children}</View>
+      ) : null}
     </View>
   );
 }

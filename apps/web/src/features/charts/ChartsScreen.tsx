@@ -274,7 +274,7 @@ const useStyles = themed(() => ({
   broad: { flex: 3, minWidth: 0 },
   narrow: { flex: 2, minWidth: 0 },
   card: { gap: SPACE.m },
-  arrows: { flexDirection: 'row', marginRight: -SPACE.s },
+  arrows: { flexDirection: 'row' },
   chosen: { flexDirection: 'row', alignItems: 'center', minHeight: 44, gap: SPACE.s, flexWrap: 'wrap' },
   chosenWords: { flex: 1, minWidth: 180 },
   fact: { flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.l },

@@ -2,7 +2,7 @@ import { type Habit, type PlainDay, type Track, dayOf } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import Archive from 'lucide-react-native/icons/archive';
 import Pencil from 'lucide-react-native/icons/pencil';
-import Trash2 from 'lucide-react-native/icons/trash-2';
+import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { AreaName } from '../../records/AreaName.tsx';
@@ -125,7 +125,7 @@ function Head({ track, color }: { track: Track; color: string }) {
         {isOver ? null : (
           <IconButton icon={Archive} label="Put this habit away" sizePx={20} onPress={() => actions.archive(habit)} />
         )}
-        <IconButton icon={Trash2} label="Delete this habit" sizePx={20} onPress={() => setIsDeleting(true)} />
+        <IconButton icon={Trash} label="Delete this habit" sizePx={20} onPress={() => setIsDeleting(true)} />
       </PageHead>
       <View style={styles.under}>
         {habit.icon ? <HabitIcon name={habit.icon} sizePx={20} color={color} /> : null}

@@ -124,6 +124,9 @@ export function StreakCard({ track }: { track: Track }) {
         <View role="list" aria-label="All runs" style={styles.runs}>
           {runs.slice(0, showsAll ? undefined : RUNS_SHOWN).map((run) => (
             <View key={run.first} role="listitem" style={styles.run}>
+              <Words type="quiet" tone="quiet">
+                {words(run)}
+              </Words>
               <View
                 style={[
                   styles.cord,
@@ -133,9 +136,6 @@ export function StreakCard({ track }: { track: Track }) {
                   },
                 ]}
               />
-              <Words type="quiet" tone="quiet">
-                {words(run)}
-              </Words>
             </View>
           ))}
         </View>

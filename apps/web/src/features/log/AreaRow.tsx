@@ -1,5 +1,6 @@
 import type { Area, Figures } from '@wimbel/core';
 import { View } from 'react-native';
+import { percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
@@ -37,9 +38,16 @@ export function AreaRow({
     >
       <View role={'rowheader' as never} aria-colindex={1} style={[styles.name, { width: size.namesPx }]}>
         <View style={[styles.bar, { backgroundColor: color }]} />
-        <Words type="smallStrong" numberOfLines={1} style={styles.text}>
-          {name}
-        </Words>
+        <View style={styles.words}>
+          <Words type="smallStrong" numberOfLines={1} style={styles.text}>
+            {name}
+          </Words>
+          {isWide ? null : (
+            <Words type="small" tone="quiet" numberOfLines={1}>
+              {figures.actual} of {figures.target}, {percent(figures.share)}
+            </Words>
+          )}
+        </View>
       </View>
       <View role="presentation" style={{ width: daysPx }} />
       <FiguresCell name={name} figures={figures} unit={null} size={size} color={color} isWide={isWide} />
@@ -62,5 +70,6 @@ const useStyles = themed((colors) => ({
     borderRightColor: colors.line,
   },
   bar: { width: 9, height: 3, borderRadius: 2 },
-  text: { flexShrink: 1, fontSize: 12 },
+  words: { flexShrink: 1, minWidth: 0 },
+  text: { fontSize: 12 },
 }));

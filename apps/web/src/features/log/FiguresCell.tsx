@@ -1,7 +1,7 @@
 import type { Figures, MonthFigures } from '@wimbel/core';
 import Bookmark from 'lucide-react-native/icons/bookmark';
 import { View } from 'react-native';
-import { amount, amountOf } from '../../shared/amounts.ts';
+import { amount, amountOf, number } from '../../shared/amounts.ts';
 import { percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -27,7 +27,7 @@ export function FiguresHead({ size, isWide }: { size: PegboardSize; isWide: bool
     >
       <View style={styles.line}>
         {['Done', 'Target', 'Left'].map((name) => (
-          <Words key={name} type="small" tone="quiet" style={styles.figure}>
+          <Words key={name} type="small" tone="quiet" style={[styles.figure, { width: size.figurePx }]}>
             {name}
           </Words>
         ))}
@@ -61,6 +61,7 @@ export function FiguresCell({
   const styles = useStyles();
   const { colors } = useTheme();
   const sum = amountInWords(figures, unit);
+  const column = { width: size.figurePx };
   const hasRibbon = 'ribbon' in figures && figures.ribbon;
   const words = `${name}: ${figures.actual} done of ${figures.target}, ${figures.left} left, ${percent(figures.share)}`;
   return (
@@ -71,15 +72,24 @@ export function FiguresCell({
     >
       <View role="group" aria-label={`${words}${sum ? `, ${sum} in all` : ''}${hasRibbon ? ', ribbon' : ''}`}>
         <View style={styles.line}>
-          <Words type="label" style={[styles.figure, styles.strong]}>
-            {figures.actual}
-          </Words>
-          <Words type="label" tone="quiet" style={styles.figure}>
-            {figures.target}
-          </Words>
-          <Words type="label" tone="quiet" style={styles.figure}>
-            {figures.left}
-          </Words>
+          <View>
+            <View style={styles.line}>
+              <Words type="label" style={[styles.figure, styles.strong, column]}>
+                {number(figures.actual)}
+              </Words>
+              <Words type="label" tone="quiet" style={[styles.figure, column]}>
+                {number(figures.target)}
+              </Words>
+              <Words type="label" tone="quiet" style={[styles.figure, column]}>
+                {number(figures.left)}
+              </Words>
+            </View>
+            {sum === null ? null : (
+              <Words type="small" tone="quiet" numberOfLines={1} style={[styles.amount, { width: 3 * size.figurePx }]}>
+                {sum}
+              </Words>
+            )}
+          </View>
           <View style={styles.share}>
             <Words type="label" style={styles.shareText}>
               {percent(figures.share)}
@@ -95,11 +105,6 @@ export function FiguresCell({
             {hasRibbon ? <Bookmark size={15} color={colors.brass} fill={colors.brass} /> : null}
           </View>
         </View>
-        {sum === null ? null : (
-          <Words type="small" tone="quiet" numberOfLines={1} style={styles.amount}>
-            {sum}
-          </Words>
-        )}
       </View>
     </View>
   );
@@ -115,10 +120,10 @@ const useStyles = themed((colors) => ({
     borderLeftColor: colors.line,
   },
   line: { flexDirection: 'row', alignItems: 'center' },
-  figure: { width: 35, textAlign: 'right' },
+  figure: { textAlign: 'right' },
   strong: { fontFamily: 'Figtree_600SemiBold' },
   share: { width: 46, marginLeft: 6, gap: 2, textAlign: 'right' },
   shareText: { textAlign: 'right' },
   ribbon: { width: 20, alignItems: 'flex-end' },
-  amount: { paddingLeft: SPACE.m, marginTop: -2, textAlign: 'right', width: 157 },
+  amount: { marginTop: -3, textAlign: 'right', paddingLeft: SPACE.xs },
 }));

@@ -136,6 +136,7 @@ const EntryRow = memo(function EntryRow({
 }) {
   const styles = useStyles();
   const { colors } = useTheme();
+  const isWide = useIsWide();
   const { change } = useRecording();
   const { habit } = track;
   const entry = useAppSelector((state) => selectEntry(state, habit.id, formatDay(day)));
@@ -175,6 +176,8 @@ const EntryRow = memo(function EntryRow({
             change(entryChange(amount === undefined ? rest : { ...rest, amount }));
           }}
         />
+      ) : isWide ? (
+        <View style={styles.amount} />
       ) : null}
       <NoteHere
         key={entry?.note ?? ''}
@@ -248,7 +251,7 @@ function NoteHere({
       placeholder={hint}
       placeholderTextColor={colors.quiet}
       maxLength={5000}
-      style={[TYPE.body, styles.input, styles.note, { color: colors.ink }]}
+      style={[TYPE.body, styles.input, styles.note, note === '' && styles.unwritten, { color: colors.ink }]}
     />
   );
 }
@@ -270,7 +273,7 @@ const useStyles = themed((colors) => ({
     minHeight: 52,
   },
   name: { flexGrow: 1, flexShrink: 1, flexBasis: 120, minWidth: 110, minHeight: TOUCH_PX, justifyContent: 'center' },
-  amount: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, minWidth: 106 },
+  amount: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, width: 124 },
   input: {
     minHeight: 40,
     minWidth: 0,
@@ -281,5 +284,6 @@ const useStyles = themed((colors) => ({
     backgroundColor: colors.raised,
   },
   number: { width: 68, textAlign: 'right' },
+  unwritten: { borderColor: 'transparent', backgroundColor: 'transparent' },
   note: { flexGrow: 2, flexShrink: 1, flexBasis: 140, minWidth: 120 },
 }));

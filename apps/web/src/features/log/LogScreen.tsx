@@ -28,11 +28,12 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Grip from 'lucide-react-native/icons/grip';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import List from 'lucide-react-native/icons/list';
-import { useCallback, useMemo, useState } from 'react';
+import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { EntrySheet } from '../../records/EntrySheet.tsx';
 import { selectHabits, selectSettings, selectToday, selectTotals, selectTracks } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
+import { number } from '../../shared/amounts.ts';
 import { counted, percent } from '../../shared/format.ts';
 import { useKeptChoice } from '../../shared/kept.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
@@ -132,6 +133,7 @@ export function LogScreen() {
     return near === today ? usualStart(today, weekStart) : startOfWeek(near, weekStart);
   };
 
+  const orderButton = <IconButton icon={ArrowUpDown} label="Order of the habits" onPress={() => setPanel('order')} />;
   const header = (
     <View style={styles.header}>
       <View style={styles.head}>
@@ -162,7 +164,7 @@ export function LogScreen() {
             onChange={(to) => go({ kind: to, day: dayFor(to) })}
           />
         ) : null}
-        <IconButton icon={ArrowUpDown} label="Order of the habits" onPress={() => setPanel('order')} />
+        {isWide ? orderButton : null}
         {isWide && !isList ? (
           <IconButton icon={Keyboard} label="Keys of the pegboard" onPress={() => setPanel('keys')} />
         ) : null}
@@ -180,7 +182,9 @@ export function LogScreen() {
           onChange={(to) => go({ kind: to, day: dayFor(to) })}
         />
       )}
-      {active.length > 0 ? <Summary tracks={active} kind={kind} span={span} /> : null}
+      {active.length > 0 ? (
+        <Summary tracks={active} kind={kind} span={span} aside={isWide ? null : orderButton} />
+      ) : null}
     </View>
   );
 
@@ -261,7 +265,17 @@ const usualStart = (today: PlainDay, weekStart: Parameters<typeof startOfWeek>[1
   startOfWeek(today, weekStart) - 7 * (WEEKS_SHOWN - 1);
 
 /** The span in figures: kept of asked, full and bright days, ribbons of its months. */
-function Summary({ tracks, kind, span }: { tracks: readonly Track[]; kind: LogSpan; span: DaySpan }) {
+function Summary({
+  tracks,
+  kind,
+  span,
+  aside,
+}: {
+  tracks: readonly Track[];
+  kind: LogSpan;
+  span: DaySpan;
+  aside: ReactNode;
+}) {
   const styles = useStyles();
   const isWide = useIsWide();
   const today = useAppSelector(selectToday);
@@ -282,16 +296,19 @@ function Summary({ tracks, kind, span }: { tracks: readonly Track[]; kind: LogSp
     ribbons === null ? '' : counted(ribbons, 'ribbon'),
   ].filter(Boolean);
   return (
-    <View style={styles.summary} role="status" aria-label={`The ${spanName(kind)} in figures`}>
-      <View style={styles.share}>
-        <Words type="title">{percent(shareOf(kept, asked))}</Words>
-        <Words tone="quiet">
-          {kept} of {asked} asked{holdsDay(span, today) ? ' so far' : ''}
+    <View style={styles.summaryLine}>
+      <View style={styles.summary} role="status" aria-label={`The ${spanName(kind)} in figures`}>
+        <View style={styles.share}>
+          <Words type="title">{percent(shareOf(kept, asked))}</Words>
+          <Words tone="quiet">
+            {number(kept)} of {number(asked)} asked{holdsDay(span, today) ? ' so far' : ''}
+          </Words>
+        </View>
+        <Words tone="quiet" type={isWide ? 'body' : 'quiet'}>
+          {counts.join(' · ')}
         </Words>
       </View>
-      <Words tone="quiet" type={isWide ? 'body' : 'quiet'}>
-        {counts.join(' · ')}
-      </Words>
+      {aside}
     </View>
   );
 }
@@ -313,7 +330,9 @@ const useStyles = themed(() => ({
   header: { gap: SPACE.m },
   head: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, marginLeft: -SPACE.m, flexWrap: 'wrap' },
   push: { flexGrow: 1 },
+  summaryLine: { flexDirection: 'row', alignItems: 'center' },
   summary: {
+    flex: 1,
     flexDirection: 'row',
     alignItems: 'baseline',
     justifyContent: 'space-between',

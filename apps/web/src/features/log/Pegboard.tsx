@@ -314,7 +314,7 @@ const useStyles = themed((colors) => ({
   today: {
     position: 'absolute',
     top: 0,
-    borderWidth: 1.8,
+    borderWidth: 2,
     borderTopWidth: 0,
     borderColor: colors.brass,
     borderBottomLeftRadius: 14,

@@ -11,27 +11,38 @@ export type PegboardSize = {
   headPx: number;
   footPx: number;
   figuresPx: number;
+  /** One column of the figures. */
+  figurePx: number;
 };
 
 /** The dense grid's smallest touch target. */
 const LEAST_CELL_PX = 24;
 /** Beyond this a day only spreads its pegs apart. */
-const MOST_CELL_PX = { week: 72, month: 34, sixWeeks: 28, quarter: 24, year: 24 } as const;
+const MOST_CELL_PX = { week: 120, month: 34, sixWeeks: 28, quarter: 24, year: 24 } as const;
 
 /** The pegboard's lengths: on a phone days scroll beside the names; on a wide screen what fits is spread over the room. */
 export function pegboardSize(widthPx: number, isWide: boolean, days: number, span: LogSpan): PegboardSize {
   const hasMonths = span !== 'month' && span !== 'week';
-  const shared = { weekGapPx: isWide ? 4 : 6, areaPx: 34, headPx: hasMonths ? 62 : 46, footPx: 140 };
+  // A year of several habits counts in thousands.
+  const figurePx = span === 'year' || span === 'quarter' ? 44 : 35;
+  const figuresPx = 3 * figurePx + (isWide ? 79 : 103);
+  const shared = {
+    figurePx,
+    figuresPx,
+    weekGapPx: isWide ? 4 : 6,
+    areaPx: 34,
+    headPx: hasMonths ? 62 : 46,
+    footPx: 128,
+  };
   if (!isWide) {
     const namesPx = 126;
     const spread = Math.floor((widthPx - namesPx - 8) / 7);
     const cellPx = span === 'week' ? Math.max(28, Math.min(40, spread)) : 28;
-    return { ...shared, namesPx, cellPx, rowPx: 46, pegR: span === 'week' ? 11 : 9.2, figuresPx: 208 };
+    return { ...shared, namesPx, cellPx, rowPx: 46, pegR: span === 'week' ? 11 : 9.2 };
   }
   const namesPx = span === 'week' ? 220 : 134;
-  const figuresPx = 184;
   const weeks = Math.ceil(days / 7);
   const room = (widthPx - namesPx - figuresPx - weeks * shared.weekGapPx - 2) / days;
   const cellPx = Math.max(LEAST_CELL_PX, Math.min(MOST_CELL_PX[span], Math.floor(room)));
-  return { ...shared, namesPx, cellPx, rowPx: 40, pegR: Math.min(11, cellPx * 0.36), figuresPx };
+  return { ...shared, namesPx, cellPx, rowPx: 40, pegR: Math.min(span === 'week' ? 13 : 11, cellPx * 0.36) };
 }

@@ -2,7 +2,7 @@ import { type Habit, PARTS_OF_DAY, dayOf, heldTerms, termsOn } from '@wimbel/cor
 import { useRouter } from 'expo-router';
 import Archive from 'lucide-react-native/icons/archive';
 import Plus from 'lucide-react-native/icons/plus';
-import Trash2 from 'lucide-react-native/icons/trash-2';
+import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { DeleteHabitSheet } from '../../records/DeleteHabitSheet.tsx';
@@ -98,7 +98,7 @@ export function HabitsOrderScreen() {
                     Take up again
                   </Button>
                   <IconButton
-                    icon={Trash2}
+                    icon={Trash}
                     label={`Delete ${habit.name}`}
                     sizePx={19}
                     onPress={() => setDeleting(habit)}

@@ -4,7 +4,7 @@ import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Plus from 'lucide-react-native/icons/plus';
 import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { EntrySheet } from '../../records/EntrySheet.tsx';
 import { useRecording } from '../../records/RecordsProvider.tsx';
@@ -155,7 +155,7 @@ export function TodayScreen() {
       <Page>
         {header}
         <WeekStrip day={day} onChoose={goTo} />
-        <LeftLine day={day} isToday={day === today} plan={plan} />
+        <LeftLine day={day} isToday={day === today} plan={plan} aside={isWide ? grouping : null} />
         {isWide ? (
           <View style={styles.columns}>
             <View style={styles.column}>{sections.filter((_, index) => index % 2 === 0)}</View>
@@ -165,7 +165,6 @@ export function TodayScreen() {
             </View>
             <View style={styles.side}>
               <MonthCard day={day} />
-              {grouping}
             </View>
           </View>
         ) : (
@@ -194,7 +193,17 @@ function PlusIcon() {
 }
 
 /** "4 to go today", what comes next, and the day's score with the two numbers behind it and its mark. */
-function LeftLine({ day, isToday, plan }: { day: PlainDay; isToday: boolean; plan: TodayPlan }) {
+function LeftLine({
+  day,
+  isToday,
+  plan,
+  aside,
+}: {
+  day: PlainDay;
+  isToday: boolean;
+  plan: TodayPlan;
+  aside: ReactNode;
+}) {
   const styles = useStyles();
   const isWide = useIsWide();
   const { passMark } = useAppSelector(selectSettings);
@@ -237,6 +246,7 @@ function LeftLine({ day, isToday, plan }: { day: PlainDay; isToday: boolean; pla
           )}
         </Words>
       )}
+      {aside ? <View style={styles.aside}>{aside}</View> : null}
     </View>
   );
 }
@@ -309,6 +319,7 @@ const useStyles = themed(() => ({
   left: { flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between' },
   leftWide: { justifyContent: 'flex-start', gap: SPACE.l },
   section: { gap: SPACE.s },
+  aside: { marginLeft: 'auto', alignSelf: 'center' },
   leftWords: { flexShrink: 1, gap: 2 },
   sectionHead: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingHorizontal: SPACE.xs },
   sectionTitle: { flex: 1 },
