@@ -30,25 +30,32 @@ export class Person {
   /** Sits down at a device of their own: a fresh browser, its clock at `now`. */
   static async at(
     browser: Browser,
-    options: { url?: string; size?: { width: number; height: number }; now?: string; scheme?: 'light' | 'dark' } = {},
+    options: {
+      url?: string;
+      size?: { width: number; height: number };
+      now?: string;
+      scheme?: 'light' | 'dark';
+      zone?: string;
+    } = {},
   ) {
-    const { url = process.env.E2E_URL, size, now = NOW, scheme = 'light' } = options;
+    const { url = process.env.E2E_URL, size, now = NOW, scheme = 'light', zone } = options;
     const context = await browser.newContext({
       baseURL: url,
       colorScheme: scheme,
       ...(size ? { viewport: size } : {}),
+      ...(zone ? { timezoneId: zone } : {}),
     });
     const page = await context.newPage();
     await page.clock.install({ time: new Date(now) });
     return new Person(context, page);
   }
 
-  async signUp(email = newEmail()): Promise<string> {
+  async signUp(email = newEmail(), weekday = 'Tuesday'): Promise<string> {
     await this.page.goto('/sign-up');
     await this.page.getByLabel('E-mail').fill(email);
     await this.page.getByLabel('Password').fill(PASSWORD);
     await this.button('Create account').click();
-    await expect(this.heading('Tuesday')).toBeVisible();
+    await expect(this.heading(weekday)).toBeVisible();
     return email;
   }
 
@@ -66,7 +73,7 @@ export class Person {
     await expect(this.page.getByText(/to go today/)).toBeVisible();
   }
 
-  async go(place: 'Today' | 'Log' | 'Goals' | 'Charts'): Promise<void> {
+  async go(place: 'Today' | 'Log' | 'Goals' | 'Charts' | 'Settings'): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
   }
 
@@ -140,6 +147,41 @@ export class Person {
   /** A cell of the pegboard, by habit and day in words ("Tuesday 24 November"). */
   cell(habit: string, day: string) {
     return this.page.getByRole('checkbox', { name: new RegExp(`^${habit}, ${day}:`) });
+  }
+
+  /** The cell of the pegboard for a day, scrolled to: only what is seen is drawn. */
+  async reach(habit: string, day: string) {
+    const cell = this.cell(habit, day);
+    const grid = this.page.getByRole('grid');
+    await grid.waitFor();
+    for (let y = -1; ; y++) {
+      for (let x = 0; ; x++) {
+        if ((await cell.count()) > 0) return cell;
+        const isPast = await grid.evaluate(
+          (node, [across, down]) => {
+            node.scrollTo(across! * 180, Math.max(0, down!) * 180);
+            return across! * 180 > node.scrollWidth;
+          },
+          [x, y],
+        );
+        if (isPast) break;
+        await this.page.waitForTimeout(50);
+      }
+      if (await grid.evaluate((node, down) => down * 180 > node.scrollHeight, y)) break;
+    }
+    throw new Error(`no cell of ${habit} on ${day}`);
+  }
+
+  /** Opens a habit's page by its name in the list of all habits. */
+  async openHabit(name: string): Promise<void> {
+    await this.page.goto('/settings/habits');
+    await this.page.getByRole('link', { name, exact: true }).click();
+    await expect(this.heading(name)).toBeVisible();
+  }
+
+  /** A card of the habit page, by its title. */
+  card(title: string) {
+    return this.page.getByRole('group', { name: title, exact: true });
   }
 
   /** The figures beside a habit's row in the log: "Cello: 3 done of 30, 27 left, 10 %". */

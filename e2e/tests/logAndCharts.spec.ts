@@ -16,7 +16,7 @@ for (const [device, size] of [
     await expect(person.heading('November')).toBeVisible();
     await person.button('The month before').click();
     await expect(person.heading('October')).toBeVisible();
-    for (const day of ['Thursday 29 October', 'Saturday 31 October']) await person.cell('Scales', day).click();
+    for (const day of ['Thursday 29 October', 'Saturday 31 October']) await (await person.reach('Scales', day)).click();
     await expect(person.figures('Scales')).toHaveAccessibleName('Scales: 2 done of 3, 1 left, 67 %');
     await expect(person.page.getByText('2 of 3 asked')).toBeVisible();
 
@@ -31,11 +31,12 @@ for (const [device, size] of [
 
     await person.go('Log');
     await person.button('The month before').click();
-    await person.cell('Scales', 'Friday 30 October').click();
+    await (await person.reach('Scales', 'Friday 30 October')).click();
     await expect(person.cell('Scales', 'Friday 30 October')).toHaveAttribute('aria-checked', 'true');
     await expect(person.figures('Scales')).toHaveAccessibleName('Scales: 3 done of 3, 0 left, 100 %, ribbon');
     await expect(person.page.getByText('3 of 3 asked')).toBeVisible();
     await expect(person.page.getByText(/3 full days · 3 bright days · 1 ribbon/)).toBeVisible();
+    await person.reach('Scales', 'Friday 30 October');
     await expect(person.page.getByRole('img', { name: /Friday 30 October: 1 done, 1 of 1, 100/ })).toBeVisible();
 
     await person.go('Charts');
@@ -101,7 +102,7 @@ test('any month and year has its own address, and back returns', async ({ browse
   await person.openSample();
   await person.page.goto('/log?month=2026-02');
   await expect(person.heading('February')).toBeVisible();
-  await expect(person.cell('Scales, slow bow', 'Saturday 28 February')).toBeVisible();
+  await expect(await person.reach('Scales, slow bow', 'Saturday 28 February')).toBeVisible();
   await expect(person.page.getByRole('checkbox', { name: /29 February/ })).toHaveCount(0);
   await person.button('The month after').click();
   await expect(person.heading('March')).toBeVisible();

@@ -124,7 +124,7 @@ test('light and dark are chosen on the device and stay', async ({ browser }) => 
   await person.openSample();
   const paper = () => person.page.evaluate(() => getComputedStyle(document.body).backgroundColor);
   expect(await paper()).toBe('rgb(246, 240, 228)');
-  await person.button('Account').click();
+  await person.page.goto('/settings');
   await person.choose('Dark');
   expect(await paper()).toBe('rgb(29, 23, 19)');
   await person.page.reload();
@@ -144,7 +144,7 @@ test('who is not signed in is shown the way in, wrong words are told plainly, an
   await person.signIn('nobody@example.org', 'not a password');
   await expect(person.page.getByText('The address and the password do not belong together.')).toBeVisible();
   const email = await person.signUp();
-  await person.button('Account').click();
+  await person.page.goto('/settings');
   await person.button('Sign out').click();
   await expect(person.button('Sign in')).toBeVisible();
   await person.page.goto('/sign-up');

@@ -8,13 +8,21 @@ export function Card({
   children,
   style,
   isFlush = false,
+  label,
 }: {
   children: ReactNode;
   style?: StyleProp<ViewStyle>;
   isFlush?: boolean;
+  /** A name for what stands in it, for those who go by names. */
+  label?: string;
 }) {
   const styles = useStyles();
-  return <View style={[styles.card, !isFlush && styles.padded, style]}>{children}</View>;
+  const named = label === undefined ? {} : { role: 'group' as const, 'aria-label': label };
+  return (
+    <View {...named} style={[styles.card, !isFlush && styles.padded, style]}>
+      {children}
+    </View>
+  );
 }
 
 const useStyles = themed((colors) => ({

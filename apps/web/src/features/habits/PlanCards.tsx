@@ -54,7 +54,7 @@ export function TargetsCard({ track, color }: { track: Track; color: string }) {
   const amounts = ({ amount: sum, amountTarget }: typeof ofYear): string | null =>
     sum === undefined || amountTarget === null || amountTarget === undefined ? null : amountOf(sum, amountTarget, unit);
   return (
-    <Card style={styles.card}>
+    <Card label="Targets" style={styles.card}>
       <CardHead title="Targets" />
       <TargetLine
         name={monthName(month)}
@@ -130,7 +130,7 @@ export function TermsCard({ track }: { track: Track }) {
   const { habit, today } = track;
   const list = [...habit.terms].reverse();
   return (
-    <Card style={styles.card}>
+    <Card label="Terms through time" style={styles.card}>
       <CardHead title="Terms through time" />
       {list.map((terms, index) => {
         const next = list[index - 1];
@@ -175,7 +175,7 @@ export function FinishLineCard({ track, color }: { track: Track; color: string }
   const reached = finishedOn(track);
   const done = doneSums.at(-1) ?? 0;
   return (
-    <Card style={styles.card}>
+    <Card label="Finish line" style={styles.card}>
       <CardHead title="Finish line" aside={<Deed label="Set the finish line" onPress={() => setIsOpen(true)} />} />
       {finishLine === undefined ? (
         <Words type="quiet" tone="quiet">
@@ -213,7 +213,7 @@ export function PausesCard({ track }: { track: Track }) {
   const { habit, today } = track;
   const pauses = habit.pauses ?? [];
   return (
-    <Card style={styles.card}>
+    <Card label="Pauses" style={styles.card}>
       <CardHead
         title="Pauses"
         aside={
@@ -264,7 +264,7 @@ export function VariantsCard({ track }: { track: Track }) {
   const groups = [...new Set(figures.map((each) => each.group))];
   const unit = habit.measure.kind === 'amount' ? habit.measure.unit : '';
   return (
-    <Card style={styles.card}>
+    <Card label="Ways of doing it" style={styles.card}>
       <CardHead
         title="Ways of doing it"
         aside={

@@ -61,7 +61,7 @@ export function MonthCard({
         ? `${amount(sum, unit)} in all`
         : `${amountOf(sum, amountTarget, unit)}${weeklyAmountTarget ? `, about ${amount(Math.round(weeklyAmountTarget * 10) / 10, unit)} a week` : ''}`;
   return (
-    <Card style={styles.card}>
+    <Card label="Month" style={styles.card}>
       <CardHead
         title={monthAndYear(month)}
         aside={
@@ -117,7 +117,7 @@ export function StreakCard({ track }: { track: Track }) {
   const words = (run: Run): string =>
     `${streakLength(run.length, unit)}, ${spanInWords(run, track.today)}${run.isAlive ? ', still alive' : ''}`;
   return (
-    <Card style={styles.card}>
+    <Card label="Streak" style={styles.card}>
       <CardHead title="Streak" />
       <Facts facts={streakFacts(track)} />
       {runs.length > 1 ? (
@@ -159,7 +159,7 @@ export function KeptCard({ track, color }: Props) {
     (span) => keptOver(track, span).rate,
   );
   return (
-    <Card style={styles.card}>
+    <Card label="Kept" style={styles.card}>
       <CardHead title="Kept" aside="of what was asked" />
       {keptFacts(track).map(([name, value], index) => (
         <View key={name} style={styles.kept}>
@@ -194,7 +194,7 @@ export function RecentCard({ track, color }: Props) {
       : []),
   ];
   return (
-    <Card style={styles.card}>
+    <Card label="30 days" style={styles.card}>
       <CardHead title="30 days" aside="against the 30 before" />
       <View style={styles.versus}>
         <Words type="small" tone="quiet" style={styles.versusName}>
@@ -236,7 +236,7 @@ export function AmountsCard({ track, color }: Props) {
   const most = Math.max(1e-9, ...sums, ...targets.map((target) => target ?? 0));
   const all = amountBetween(track, { first: track.first, last: track.today });
   return (
-    <Card style={styles.card}>
+    <Card label="Amounts by month" style={styles.card}>
       <CardHead title="Amounts by month" aside={`${amount(Math.round(all * 100) / 100, measure.unit)} in all`} />
       <BarsAcross
         label="Amounts of the last twelve months"
@@ -271,7 +271,7 @@ export function WeekdaysCard({ track, color }: Props) {
   const weekdays = WEEKDAYS.map((_, index) => WEEKDAYS[(begins + index) % 7]!);
   if (weekdays.every((each) => byWeekday[each].asked === 0)) return null;
   return (
-    <Card style={styles.card}>
+    <Card label="Weekdays" style={styles.card}>
       <CardHead title="Weekdays" aside="kept, last 12 weeks" />
       <BarsAcross
         label="Kept by weekday"

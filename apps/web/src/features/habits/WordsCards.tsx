@@ -20,7 +20,7 @@ export function ReasonsCard({ track }: { track: Track }) {
   const reasons = useMemo(() => missReasons(Object.values(entries ?? {}), track.today), [entries, track.today]);
   if (reasons.length === 0) return null;
   return (
-    <Card style={styles.card}>
+    <Card label="What got in the way" style={styles.card}>
       <CardHead title="What got in the way" />
       {reasons.map((reason) => (
         <View key={reason.text} style={styles.line}>
@@ -54,7 +54,7 @@ export function NotesCard({ track, onOpen }: { track: Track; onOpen: (day: Plain
     [notes, entries, habit.id],
   );
   return (
-    <Card style={styles.card}>
+    <Card label="Notes" style={styles.card}>
       <CardHead
         title="Notes"
         aside={
