@@ -189,6 +189,26 @@ export class Person {
     return this.page.getByRole('group', { name: new RegExp(`^${habit}: \\d+ done of`) });
   }
 
+  /** Words on screen that do not show whole: cut off at their end, or beyond the sides of the window. */
+  cutWords(): Promise<string[]> {
+    return this.page.evaluate(() => {
+      const cut: string[] = [];
+      const scrolls = (node: Element | null): boolean =>
+        node !== null && (['auto', 'scroll'].includes(getComputedStyle(node).overflowX) || scrolls(node.parentElement));
+      for (const node of document.querySelectorAll<HTMLElement>('[dir="auto"], button, input')) {
+        const words = node.textContent?.trim() ?? '';
+        const box = node.getBoundingClientRect();
+        if (words === '' || box.width === 0 || node.closest('[aria-hidden="true"]')) continue;
+        const isCut =
+          getComputedStyle(node).overflowX !== 'visible' &&
+          (node.scrollWidth > node.clientWidth + 1 || node.scrollHeight > node.clientHeight + 2);
+        const isBeyond = (box.left < -1 || box.right > window.innerWidth + 1) && !scrolls(node.parentElement);
+        if (isCut || isBeyond) cut.push(`${isCut ? 'cut' : 'beyond'}: ${words.slice(0, 60)}`);
+      }
+      return cut;
+    });
+  }
+
   /** Waits until nothing waits to be sent any more. */
   async everythingSaved(): Promise<void> {
     await expect.poll(() => this.waiting(), { message: 'changes still waiting on the device' }).toBe(0);

@@ -87,7 +87,7 @@ for (const [device, size] of DEVICES) {
     await outcome('Screen after supper', 'true');
     await expect(person.row('Screen after supper')).toContainText('0 of 45 min at most · held 2 of 3 this month');
     await person.page.goto('/log');
-    await expect(person.figures('Cold swim')).toHaveAccessibleName(/2 done of 9, 7 left, 22 %, 1,800.4 m in all/);
+    await expect(person.figures('Cold swim')).toHaveAccessibleName(/2 done of 9, 7 left, 22\s%, 1,800.4 m in all/);
     await person.page.reload();
     await expect(person.figures('Cold swim')).toHaveAccessibleName(/1,800.4 m in all/);
     await person.leave();
@@ -262,7 +262,7 @@ test('a habit done in several ways asks which, each with its amount', async ({ b
   await person.addHabit({ name: 'Pieces', how: { unit: 'min', step: 5, atLeast: 20 }, from: '2026-11-20' });
   await person.openHabit('Pieces');
   await person.button('Change the ways of doing it').click();
-  await person.page.getByLabel('Way 1').fill('Slow air');
+  await person.page.getByLabel('Way 1', { exact: true }).fill('Slow air');
   await person.button('Add a way').click();
   await person.page.getByLabel('Way 2', { exact: true }).fill('Harbour waltz');
   await person.page.getByLabel('Group of way 2').fill('Market set');

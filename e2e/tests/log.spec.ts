@@ -122,7 +122,6 @@ for (const [device, size] of [
       'Tuesday 24 November',
       'Monday 23 November',
       'Sunday 22 November',
-      ...Array.from({ length: 11 }, (_, index) => new RegExp(` ${21 - index} November`)),
     ]);
     await person.page.getByRole('checkbox', { name: 'Scales, Monday 23 November: empty' }).click();
     const amount = person.page.getByLabel('Amount, Pages, Sunday 22 November');
@@ -158,7 +157,7 @@ test('habits stand by area with what each came to, and are sorted by name and by
   await person.button('Close').last().click();
   await expect(rows).toHaveText(['Splice a rope', 'Bow hold']);
   await expect(person.figures('Boat yard')).toHaveAccessibleName('Boat yard: 0 done of 8, 8 left, 0 %');
-  await expect(person.figures('No area')).toHaveAccessibleName('No area: 1 done of 8, 7 left, 12 %');
+  await expect(person.figures('No area')).toHaveAccessibleName('No area: 1 done of 8, 7 left, 13\u00a0%');
   await expect(person.figures('All habits')).toHaveAccessibleName('All habits: 1 done of 16, 15 left, 6 %');
   await person.page.reload();
   await expect(person.figures('Boat yard')).toBeVisible();

@@ -3,7 +3,7 @@ import { Field } from '../ui/Field.tsx';
 
 const PAUSE_MS = 600;
 
-/** A note that keeps itself: a moment after the last key, when it is left, and when it goes from the screen. */
+/** A note that keeps itself: a moment after the last key, when it is left, and when it or the page goes. */
 export function NoteField({
   note,
   label,
@@ -29,7 +29,13 @@ export function NoteField({
     const timer = setTimeout(keep, PAUSE_MS);
     return () => clearTimeout(timer);
   }, [draft]);
-  useEffect(() => keep, []);
+  useEffect(() => {
+    window.addEventListener('pagehide', keep);
+    return () => {
+      window.removeEventListener('pagehide', keep);
+      keep();
+    };
+  }, []);
   return (
     <Field
       label={label}

@@ -1,5 +1,6 @@
 import type { Change } from '@wimbel/contract';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { type Slips, deviceSlips, openJotter } from './jotter.ts';
 import type { Refusal } from './outboxSlice.ts';
 
 interface OutboxDatabase extends DBSchema {
@@ -12,14 +13,18 @@ interface OutboxDatabase extends DBSchema {
 
 /** Where changes wait on this device until the server has them. */
 export type OutboxStore = {
+  /** Jots changes down within the tap, so that they outlive a page closed before they are kept. */
+  jot: (accountId: string, changes: readonly Change[]) => void;
   keep: (accountId: string, changes: readonly Change[]) => Promise<void>;
+  /** What waits, with what was jotted down and not kept yet. Where IndexedDB may not be used, only the latter. */
   read: (accountId: string) => Promise<{ waiting: Change[]; refused: Refusal[] }>;
-  forget: (ids: readonly string[]) => Promise<void>;
+  forget: (accountId: string, ids: readonly string[]) => Promise<void>;
   markRefused: (refusals: readonly Refusal[]) => Promise<void>;
 };
 
 /** Opens the outbox in IndexedDB; each account's changes are kept apart. */
-export function openOutboxStore(name = 'wimbel'): OutboxStore {
+export function openOutboxStore(name = 'wimbel', slips: Slips | undefined = deviceSlips()): OutboxStore {
+  const jotter = openJotter(slips, name);
   let opened: Promise<IDBPDatabase<OutboxDatabase>> | null = null;
   const database = () =>
     (opened ??= openDB<OutboxDatabase>(name, 1, {
@@ -29,20 +34,39 @@ export function openOutboxStore(name = 'wimbel'): OutboxStore {
         changes.createIndex('byChange', 'change.id');
       },
     }));
+  /** Adds changes that are not there yet, and crosses out what was jotted of them once they are on the disk. */
+  async function keep(accountId: string, changes: readonly Change[]): Promise<void> {
+    const tx = (await database()).transaction('changes', 'readwrite', { durability: 'strict' });
+    for (const change of changes)
+      if ((await tx.store.index('byChange').getKey(change.id)) === undefined) void tx.store.add({ accountId, change });
+    await tx.done;
+    crossOut(
+      accountId,
+      changes.map((each) => each.id),
+    );
+  }
+  /** Changes go in order: where the last of those jotted together has gone, all have. */
+  function crossOut(accountId: string, ids: readonly string[]): void {
+    for (const { changes, cross } of jotter.read(accountId)) if (ids.includes(changes.at(-1)?.id ?? '')) cross();
+  }
   return {
-    async keep(accountId, changes) {
-      const tx = (await database()).transaction('changes', 'readwrite', { durability: 'strict' });
-      for (const change of changes) void tx.store.add({ accountId, change });
-      await tx.done;
-    },
+    jot: jotter.jot,
+    keep,
     async read(accountId) {
+      const jotted = jotter.read(accountId).flatMap((each) => each.changes);
+      try {
+        if (jotted.length > 0) await keep(accountId, jotted);
+      } catch {
+        return { waiting: jotted, refused: [] };
+      }
       const kept = await (await database()).getAllFromIndex('changes', 'byAccount', accountId);
       return {
         waiting: kept.filter((each) => !each.refusedFor).map((each) => each.change),
         refused: kept.flatMap((each) => (each.refusedFor ? [{ change: each.change, issues: each.refusedFor }] : [])),
       };
     },
-    async forget(ids) {
+    async forget(accountId, ids) {
+      crossOut(accountId, ids);
       const tx = (await database()).transaction('changes', 'readwrite');
       for (const id of ids) {
         const key = await tx.store.index('byChange').getKey(id);

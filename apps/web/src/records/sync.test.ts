@@ -118,6 +118,51 @@ describe('a change', () => {
     await until(() => server.state.rows.length === 1 && again.waiting() === 0);
   });
 
+  it('survives the page being closed in the very moment of the tap, once', async () => {
+    const server = pretendServer();
+    const name = newId();
+    const first = open(server, name);
+    await until(() => first.store.getState().records.isLoaded);
+    server.state.isAway = true;
+    // Closed before IndexedDB came to it: only what was jotted down within the tap is there.
+    const tapped = entryChange(entry('2026-11-24'));
+    first.outbox.jot('anna', [tapped]);
+    first.sync.stop();
+
+    const again = open(server, name);
+    await until(() => again.entries()['2026-11-24']?.mark === 'done');
+    const third = open(server, name);
+    server.state.isAway = false;
+    await until(() => server.state.rows.length === 1 && again.waiting() === 0 && third.waiting() === 0);
+    await until(async () => (await third.outbox.read('anna')).waiting.length === 0);
+    expect(Object.keys(localStorage).filter((key) => key.startsWith(`${name}.jotted`))).toEqual([]);
+  });
+
+  it('is sent from what was jotted down where the device gives no database', async () => {
+    const server = pretendServer();
+    const slips = new Map<string, string>();
+    const storage = {
+      getItem: (key: string) => slips.get(key) ?? null,
+      setItem: (key: string, value: string) => void slips.set(key, value),
+      removeItem: (key: string) => void slips.delete(key),
+      key: (index: number) => [...slips.keys()][index] ?? null,
+      get length() {
+        return slips.size;
+      },
+    };
+    const opening = jest.spyOn(indexedDB, 'open').mockImplementation(() => {
+      throw new DOMException('not here', 'SecurityError');
+    });
+    const store = createStore();
+    const outbox = openOutboxStore(newId(), storage);
+    outbox.jot('anna', [entryChange(entry('2026-11-23'))]);
+    running.push(startSync({ store, api: server.api, outbox, accountId: 'anna', retryMs: [5] }));
+    await until(() => server.state.rows.length === 1);
+    running[0]!.change([entryChange(entry('2026-11-24'))]);
+    await until(() => server.state.rows.length === 2 && slips.size === 0);
+    opening.mockRestore();
+  });
+
   it('that the server refuses is kept and told, and the others go on', async () => {
     const server = pretendServer();
     const device = open(server, newId());

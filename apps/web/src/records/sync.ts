@@ -78,7 +78,7 @@ export function startSync(deps: {
       if (refusals.length > 0) store.dispatch(changesRefused({ refusals }));
       store.dispatch(changesAcknowledged({ ids: taken }));
       keep(() => outbox.markRefused(refusals));
-      keep(() => outbox.forget(taken));
+      keep(() => outbox.forget(accountId, taken));
     }
   }
 
@@ -170,12 +170,13 @@ export function startSync(deps: {
   return {
     change(changes) {
       store.dispatch(recordsChanged({ changes }));
+      outbox.jot(accountId, changes);
       keep(() => outbox.keep(accountId, changes));
       void round();
     },
     now: () => void round(),
     async dismiss(id) {
-      await outbox.forget([id]).catch(() => undefined);
+      await outbox.forget(accountId, [id]).catch(() => undefined);
     },
     stop() {
       isStopped = true;

@@ -82,7 +82,7 @@ export function PauseSheet({ track, at, onClose }: { track: Track; at: number | 
         [...others, withoutBlank({ ...pause, why: pause.why?.trim() ?? '' })].sort((a, b) =>
           a.from < b.from ? -1 : 1,
         ),
-        'In the pause nothing is asked, and the streak goes on',
+        'In the pause nothing is asked',
       );
   };
   return (

@@ -12,7 +12,7 @@ import {
 } from '@wimbel/core';
 import { type ReactNode, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { selectSettings } from '../../records/selectors.ts';
+import { selectHidesStreaks, selectSettings } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { termsWords } from '../../records/termsWords.ts';
 import { amount, amountOf } from '../../shared/amounts.ts';
@@ -211,6 +211,7 @@ export function PausesCard({ track }: { track: Track }) {
   const styles = useStyles();
   const [opened, setOpened] = useState<number | 'new' | null>(null);
   const { habit, today } = track;
+  const hidesStreaks = useAppSelector(selectHidesStreaks);
   const pauses = habit.pauses ?? [];
   return (
     <Card label="Pauses" style={styles.card}>
@@ -224,7 +225,9 @@ export function PausesCard({ track }: { track: Track }) {
       />
       {pauses.length === 0 ? (
         <Words type="quiet" tone="quiet">
-          None. In a pause nothing is asked, and the streak goes on after it.
+          {hidesStreaks
+            ? 'None. In a pause nothing is asked.'
+            : 'None. In a pause nothing is asked, and the streak goes on after it.'}
         </Words>
       ) : (
         pauses.map((pause, index) => (

@@ -68,8 +68,10 @@ export function LogList({
   const rows = useMemo((): Row[] => {
     const list: Row[] = [];
     for (let day = newest; day >= Math.max(span.first, newest - days + 1); day--) {
+      const asked = tracksOfDay(tracks, entries, day);
+      if (asked.length === 0) continue;
       list.push({ kind: 'day', day });
-      for (const track of tracksOfDay(tracks, entries, day)) list.push({ kind: 'entry', track, day });
+      for (const track of asked) list.push({ kind: 'entry', track, day });
     }
     return list;
   }, [tracks, entries, span, newest, days]);
@@ -91,7 +93,7 @@ export function LogList({
       ListHeaderComponent={head}
       ListEmptyComponent={
         <Words tone="quiet" style={styles.none}>
-          These days are still to come.
+          {span.first > today ? 'These days are still to come.' : 'Nothing was asked or recorded in these days.'}
         </Words>
       }
       contentContainerStyle={[styles.list, isWide && styles.listWide]}

@@ -39,6 +39,10 @@ import { useWindowed, within } from './useWindowed.ts';
 
 type Place = { habitId: string; day: PlainDay };
 
+/** Where to scroll so that a stretch lies in the room that is seen, going no further than needed. */
+const into = (at: number, length: number, from: number, room: number): number =>
+  at < from ? at : at + length > from + room ? at + length - room : from;
+
 type Props = {
   /** In the order they are shown. */
   tracks: readonly Track[];
@@ -89,7 +93,8 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
   // Where the keyboard is: one cell can be entered at, and it stays drawn.
   const [focus, setFocus] = useState<Place | null>(null);
   const [typing, setTyping] = useState<{ place: Place; first: string } | null>(null);
-  const wantsFocus = useRef(false);
+  /** The cell that the keyboard goes to, until it is drawn and has the focus. */
+  const wanted = useRef<Place | null>(null);
   const isFocusHere =
     focus !== null &&
     focus.day >= span.first &&
@@ -127,14 +132,13 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
     const line = habits[row];
     const node = box.current;
     if (line === undefined || !node) return;
-    wantsFocus.current = true;
-    setFocus({ habitId: line.track.habit.id, day });
+    const place = { habitId: line.track.habit.id, day };
+    wanted.current = place;
+    setFocus(place);
     const column = days.columns[day - span.first];
     if (column === undefined) return;
     const rightEdge = node.clientWidth - size.namesPx - (isWide ? size.figuresPx : 0);
     const bottomEdge = node.clientHeight - size.headPx - (isWide ? size.footPx : 0);
-    const into = (at: number, length: number, from: number, room: number): number =>
-      at < from ? at : at + length > from + room ? at + length - room : from;
     node.scrollTo({
       left: into(column.x, size.cellPx, node.scrollLeft, rightEdge),
       top: into(line.y, size.rowPx, node.scrollTop, bottomEdge),
@@ -157,8 +161,8 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
       case 'move':
         return moveTo(deed.row, deed.day);
       case 'span':
-        wantsFocus.current = true;
-        setFocus({ ...place, day: place.day + deed.by });
+        wanted.current = { ...place, day: place.day + deed.by };
+        setFocus(wanted.current);
         return onSpan(deed.by);
       case 'help':
         return onHelp();
@@ -187,24 +191,30 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
     }
   };
 
-  // A cell that the keyboard went to gets the focus as soon as it is drawn.
-  useEffect(() => {
-    if (!wantsFocus.current || place === null) return;
-    const node = document.getElementById(cellId(place.habitId, place.day));
-    if (node === null) return;
-    wantsFocus.current = false;
-    node.focus({ preventScroll: true });
-  });
-
   const todayX = today >= span.first && today <= span.last ? days.columns[today - span.first]!.x : null;
   const viewPx = boxSize.widthPx - size.namesPx - (isWide ? size.figuresPx : 0);
   const hasWidth = boxSize.widthPx > 0;
   useEffect(() => {
-    if (!hasWidth || wantsFocus.current) return;
+    if (!hasWidth) return;
+    const goal = wanted.current && days.columns.find((column) => column.day === wanted.current!.day);
+    if (goal) {
+      // The keyboard came here from the span before or after.
+      box.current?.scrollTo({ left: into(goal.x, size.cellPx, box.current.scrollLeft, viewPx) });
+      return;
+    }
     const least = todayX === null ? 0 : Math.max(0, todayX - viewPx + size.cellPx * 2.4);
     // From the edge of a day, so that none is cut in two beside the names.
     box.current?.scrollTo({ left: days.columns.find((column) => column.x >= least)?.x ?? 0 });
   }, [todayX, viewPx, hasWidth, size.cellPx, days, box]);
+
+  // A cell that the keyboard went to gets the focus as soon as it is drawn.
+  useEffect(() => {
+    if (wanted.current === null) return;
+    const node = document.getElementById(cellId(wanted.current.habitId, wanted.current.day));
+    if (node === null) return;
+    wanted.current = null;
+    node.focus({ preventScroll: true });
+  });
 
   const together = figuresTogether(tracks, kind, span, passMark);
   const colorOf = (track: Track): string => dyeColor(colors, areaById[track.habit.areaId ?? '']?.color);
@@ -284,7 +294,7 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
                 change(entryChange({ ...rest, amount }));
               }}
               onLeave={() => {
-                wantsFocus.current = true;
+                wanted.current = typing.place;
                 setTyping(null);
               }}
             />
