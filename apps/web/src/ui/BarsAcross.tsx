@@ -33,7 +33,7 @@ export function BarsAcross({
     <View role="group" aria-label={label} style={styles.row}>
       {bars.map((bar) => (
         <View key={bar.key} role="img" aria-label={bar.words} style={styles.bar}>
-          <Words type="small" tone="quiet" numberOfLines={1}>
+          <Words type="small" tone="quiet" style={styles.value}>
             {bar.value}
           </Words>
           <View style={[styles.room, { height: heightPx }]}>
@@ -57,6 +57,8 @@ const useStyles = themed(() => ({
   row: { flexDirection: 'row', justifyContent: 'space-between', gap: 2 },
   bar: { flex: 1, alignItems: 'center', gap: 3, minWidth: 0 },
   room: { alignSelf: 'stretch', justifyContent: 'flex-end', alignItems: 'center' },
+  // A figure may be wider than its bar.
+  value: { marginHorizontal: -16, whiteSpace: 'nowrap' as never },
   fill: { width: '56%', maxWidth: 20, borderRadius: 4 },
   mark: { position: 'absolute', left: 0, right: 0, height: 2 },
 }));

@@ -40,7 +40,11 @@ export function Button({
       style={({ pressed }) => [styles.base, styles[kind], (pressed || isDisabled) && styles.dim, style]}
     >
       {isBusy ? <ActivityIndicator size="small" color={kind === 'main' ? colors.onWorking : colors.working} /> : icon}
-      <Words type="strong" tone={kind === 'main' ? 'onWorking' : kind === 'bare' ? 'working' : 'ink'}>
+      <Words
+        type="strong"
+        tone={kind === 'main' ? 'onWorking' : kind === 'bare' ? 'working' : 'ink'}
+        style={styles.words}
+      >
         {children}
       </Words>
     </Pressable>
@@ -59,6 +63,7 @@ const useStyles = themed((colors) => ({
   },
   main: { backgroundColor: colors.working },
   plain: { backgroundColor: colors.raised, borderWidth: 1, borderColor: colors.line },
-  bare: { paddingHorizontal: SPACE.s },
+  bare: { paddingHorizontal: SPACE.s, maxWidth: '100%' },
+  words: { flexShrink: 1 },
   dim: { opacity: 0.65 },
 }));

@@ -32,6 +32,7 @@ import {
 import { useAppSelector } from '../../records/store.ts';
 import { amount } from '../../shared/amounts.ts';
 import { counted, monthName, monthYear, percent } from '../../shared/format.ts';
+import { keepFocus, useKeptFocus } from '../../shared/keptFocus.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -49,6 +50,7 @@ import { dayOfAllWords, dayOfHabitWords, plateOfAll, plateOfHabit } from './char
 type Params = { year?: string; month?: string; habit?: string };
 
 export function ChartsScreen() {
+  useKeptFocus();
   const styles = useStyles();
   const isWide = useIsWide();
   const router = useRouter();
@@ -65,6 +67,7 @@ export function ChartsScreen() {
       to.month === undefined ? '' : `month=${formatMonth(to.month)}`,
       to.habitId === null ? '' : `habit=${encodeURIComponent(to.habitId)}`,
     ].filter(Boolean);
+    keepFocus();
     router.push(`/charts${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
   };
   const habitId = habit?.id ?? null;

@@ -26,7 +26,7 @@ export function HabitChoice({ habit, onChange }: { habit: Habit | null; onChange
         onPress={() => setIsOpen(true)}
         style={styles.button}
       >
-        <Words type="strong" numberOfLines={1} style={styles.name}>
+        <Words type="strong" numberOfLines={2} style={styles.name}>
           {name}
         </Words>
         <ChevronDown size={18} color={colors.quiet} />

@@ -23,7 +23,7 @@ import { View } from 'react-native';
 import { keptFacts, streakFacts } from '../../records/habitFacts.ts';
 import { selectSettings } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
-import { amount, amountOf, number, signed } from '../../shared/amounts.ts';
+import { amount, amountOf, compact, number, signed } from '../../shared/amounts.ts';
 import { counted, monthAbbreviation, monthAndYear, percent, spanInWords, streakLength } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -248,7 +248,7 @@ export function AmountsCard({ track, color }: Props) {
           return {
             key: String(month),
             label: monthAbbreviation(month).slice(0, 1),
-            value: index === MONTHS_SHOWN - 1 || sum === Math.max(...sums) ? number(Math.round(sum)) : ' ',
+            value: index === MONTHS_SHOWN - 1 || sum === Math.max(...sums) ? compact(sum) : ' ',
             words: `${monthAndYear(month)}: ${words}`,
             ratio: sum / most,
             color,

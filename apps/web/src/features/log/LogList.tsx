@@ -164,7 +164,7 @@ const EntryRow = memo(function EntryRow({
         onPress={() => onOpen(habit.id, day)}
         style={styles.name}
       >
-        <Words type="strong" numberOfLines={1}>
+        <Words type="strong" numberOfLines={3}>
           {habit.name}
         </Words>
       </Pressable>

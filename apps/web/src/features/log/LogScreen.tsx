@@ -36,6 +36,7 @@ import { useAppSelector } from '../../records/store.ts';
 import { number } from '../../shared/amounts.ts';
 import { counted, percent } from '../../shared/format.ts';
 import { useKeptChoice } from '../../shared/kept.ts';
+import { keepFocus, useKeptFocus } from '../../shared/keptFocus.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -81,6 +82,7 @@ function useWhere(): [Where, DaySpan, (to: Partial<Where>) => void] {
           : `day=${formatDay(to.day)}`,
       to.isList ? 'as=list' : '',
     ].filter(Boolean);
+    keepFocus();
     router.push(`/log${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
   };
   return [where, span, go];
@@ -103,6 +105,7 @@ function useOrdered(tracks: readonly Track[], sort: (typeof SORTS)[number], kind
 }
 
 export function LogScreen() {
+  useKeptFocus();
   const styles = useStyles();
   const isWide = useIsWide();
   const router = useRouter();

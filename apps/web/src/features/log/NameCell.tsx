@@ -40,7 +40,7 @@ export function NameCell({
       >
         <View style={styles.line}>
           {isWide ? <View style={[styles.dot, { backgroundColor: color }]} /> : null}
-          <Words type="label" numberOfLines={isWide ? 2 : 1} style={styles.text}>
+          <Words type="label" numberOfLines={2} style={styles.text}>
             {habit.name}
           </Words>
         </View>
@@ -77,7 +77,7 @@ const useStyles = themed((colors) => ({
   },
   name: { gap: 2, paddingRight: SPACE.s, minHeight: 36, justifyContent: 'center' },
   line: { flexDirection: 'row', alignItems: 'center', gap: 6, minWidth: 0 },
-  text: { flexShrink: 1, lineHeight: 16 },
+  text: { flexShrink: 1, lineHeight: 15.5 },
   dot: { width: 9, height: 9, borderRadius: 5 },
   bar: { width: 52 },
 }));

@@ -34,10 +34,9 @@ import { PegboardRow, cellId } from './PegboardRow.tsx';
 import { type HabitLine, figuresOf, figuresTogether, logLines } from './logRows.ts';
 import { deedOf } from './pegboardKeys.ts';
 import { pegboardSize } from './pegboardSize.ts';
+import { type Place, leavePlace, placeLeft } from './placeLeft.ts';
 import { useCellTaps } from './useCellTaps.ts';
 import { useWindowed, within } from './useWindowed.ts';
-
-type Place = { habitId: string; day: PlainDay };
 
 /** Where to scroll so that a stretch lies in the room that is seen, going no further than needed. */
 const into = (at: number, length: number, from: number, room: number): number =>
@@ -91,10 +90,10 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
   );
 
   // Where the keyboard is: one cell can be entered at, and it stays drawn.
-  const [focus, setFocus] = useState<Place | null>(null);
+  const [focus, setFocus] = useState<Place | null>(placeLeft);
   const [typing, setTyping] = useState<{ place: Place; first: string } | null>(null);
   /** The cell that the keyboard goes to, until it is drawn and has the focus. */
-  const wanted = useRef<Place | null>(null);
+  const wanted = useRef<Place | null>(placeLeft());
   const isFocusHere =
     focus !== null &&
     focus.day >= span.first &&
@@ -161,8 +160,7 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
       case 'move':
         return moveTo(deed.row, deed.day);
       case 'span':
-        wanted.current = { ...place, day: place.day + deed.by };
-        setFocus(wanted.current);
+        leavePlace({ ...place, day: place.day + deed.by });
         return onSpan(deed.by);
       case 'help':
         return onHelp();
@@ -207,8 +205,11 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
     box.current?.scrollTo({ left: days.columns.find((column) => column.x >= least)?.x ?? 0 });
   }, [todayX, viewPx, hasWidth, size.cellPx, days, box]);
 
+  useEffect(() => leavePlace(null), []);
   // A cell that the keyboard went to gets the focus as soon as it is drawn.
   useEffect(() => {
+    if (wanted.current === null) return;
+    if (!habits.some((line) => line.track.habit.id === wanted.current!.habitId)) wanted.current = place;
     if (wanted.current === null) return;
     const node = document.getElementById(cellId(wanted.current.habitId, wanted.current.day));
     if (node === null) return;

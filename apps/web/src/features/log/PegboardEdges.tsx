@@ -187,7 +187,7 @@ export function PegboardFoot({
                         week.onTrack === null && styles.weekOpen,
                       ]}
                     />
-                    <Words type="smallStrong" numberOfLines={1} style={styles.weekWords}>
+                    <Words type="smallStrong" style={styles.weekWords}>
                       {week.days.first > today
                         ? ' '
                         : `${week.onTrack === true ? '✓ ' : ''}${isNarrow ? `${week.actual}/${week.target}` : words}`}
@@ -268,5 +268,5 @@ const useStyles = themed((colors) => ({
   week: { position: 'absolute', top: 97 },
   weekLine: { height: 2, borderRadius: 1, marginBottom: 5 },
   weekOpen: { opacity: 0.4 },
-  weekWords: { textAlign: 'center' },
+  weekWords: { textAlign: 'center', whiteSpace: 'nowrap' as never, marginHorizontal: -10 },
 }));

@@ -38,11 +38,18 @@ export function pegboardSize(widthPx: number, isWide: boolean, days: number, spa
     const namesPx = 126;
     const spread = Math.floor((widthPx - namesPx - 8) / 7);
     const cellPx = span === 'week' ? Math.max(28, Math.min(40, spread)) : 28;
-    return { ...shared, namesPx, cellPx, rowPx: 46, pegR: span === 'week' ? 11 : 9.2 };
+    return { ...shared, namesPx, cellPx, rowPx: 52, pegR: span === 'week' ? 11 : 9.2 };
   }
   const namesPx = span === 'week' ? 220 : 134;
   const weeks = Math.ceil(days / 7);
   const room = (widthPx - namesPx - figuresPx - weeks * shared.weekGapPx - 2) / days;
   const cellPx = Math.max(LEAST_CELL_PX, Math.min(MOST_CELL_PX[span], Math.floor(room)));
-  return { ...shared, namesPx, cellPx, rowPx: 40, pegR: Math.min(span === 'week' ? 13 : 11, cellPx * 0.36) };
+  const over = widthPx - namesPx - figuresPx - weeks * shared.weekGapPx - 2 - days * cellPx;
+  return {
+    ...shared,
+    namesPx: namesPx + Math.max(0, Math.min(40, Math.floor(over))),
+    cellPx,
+    rowPx: 40,
+    pegR: Math.min(span === 'week' ? 13 : 11, cellPx * 0.36),
+  };
 }

@@ -55,7 +55,7 @@ export function AreasScreen() {
               <View style={styles.line}>
                 <View style={[styles.dot, { backgroundColor: dyeColor(colors, area.color) }]} />
                 <View style={styles.name}>
-                  <Words type="name" numberOfLines={1}>
+                  <Words type="name" numberOfLines={3}>
                     {area.name}
                   </Words>
                   <Words type="quiet" tone="quiet">

@@ -135,11 +135,11 @@ function HabitLine({ habit, aside, children }: { habit: Habit; aside: string; ch
       >
         <View style={styles.nameLine}>
           {habit.icon ? <HabitIcon name={habit.icon} color={dyeColor(colors, dye)} /> : null}
-          <Words type="name" numberOfLines={1} style={styles.nameText}>
+          <Words type="name" numberOfLines={3} style={styles.nameText}>
             {habit.name}
           </Words>
         </View>
-        <Words type="quiet" tone="quiet" numberOfLines={1}>
+        <Words type="quiet" tone="quiet">
           {aside}
         </Words>
       </Pressable>

@@ -69,7 +69,7 @@ export const HabitRow = memo(function HabitRow({ track, day, onOpen, place }: Pr
         <View style={styles.line}>
           <View style={styles.nameLine}>
             {habit.icon ? <HabitIcon name={habit.icon} /> : null}
-            <Words type="name" numberOfLines={1} style={styles.name}>
+            <Words type="name" numberOfLines={2} style={styles.name}>
               {habit.name}
             </Words>
           </View>

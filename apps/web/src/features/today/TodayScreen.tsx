@@ -229,7 +229,7 @@ function LeftLine({
           {words}
         </Words>
         {isToday && next !== null && toGo > 1 ? (
-          <Words type="quiet" tone="quiet" numberOfLines={1}>
+          <Words type="quiet" tone="quiet" numberOfLines={2}>
             Next: {next.habit.name}
           </Words>
         ) : null}

@@ -80,6 +80,6 @@ export function WeekStrip({ day, onChoose }: { day: PlainDay; onChoose: (day: Pl
 
 const useStyles = themed(() => ({
   row: { flexDirection: 'row', justifyContent: 'space-between', maxWidth: 420 },
-  day: { alignItems: 'center', minWidth: 44, minHeight: 60, gap: 2 },
+  day: { alignItems: 'center', flexGrow: 1, flexShrink: 1, flexBasis: 44, maxWidth: 60, minHeight: 60, gap: 2 },
   letter: { fontSize: 13, lineHeight: 16 },
 }));
