@@ -32,11 +32,14 @@ export function goesWithHabit(records: RecordsState, habitId: string): GoesAlong
   };
 }
 
-/** The changes that delete a habit with all that hangs on it, in an order in which nothing is left hanging. */
+/**
+ * The changes that delete a habit with all that hangs on it, in an order in which nothing is left hanging. Steps of a
+ * key result that goes with it stay in its goal.
+ */
 export function habitRemoval(records: RecordsState, habitId: string): Change[] {
   const found = dependents(records, habitId);
   return [
-    ...found.steps.map(([id]) => removalOf('steps', id)),
+    ...found.steps.map(([, { keyResultId: _, ...step }]) => changeTo('steps', step)),
     ...found.checkIns.map(([id]) => removalOf('checkIns', id)),
     ...found.keyResults.map(([id]) => removalOf('keyResults', id)),
     ...found.reminders.map(([id]) => removalOf('reminders', id)),

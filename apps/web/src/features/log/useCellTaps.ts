@@ -1,15 +1,14 @@
-import type { PlainDay } from '@wimbel/core';
 import { useEffect, useMemo, useRef } from 'react';
+import type { Place } from './placeLeft.ts';
 
 const LONG_MS = 450;
 const STILL_PX = 8;
 
-type Cell = { habitId: string; day: PlainDay };
 type Pointer = { target: EventTarget; clientX: number; clientY: number };
 type Mouse = Pointer & { preventDefault: () => void };
 
 /** The cell of the pegboard that an event happened on. */
-function cellOf(target: EventTarget | null): Cell | null {
+function cellOf(target: EventTarget | null): Place | null {
   const node = (target as HTMLElement | null)?.closest?.<HTMLElement>('[data-day]');
   const { habit, day } = node?.dataset ?? {};
   return habit === undefined || day === undefined ? null : { habitId: habit, day: Number(day) };
@@ -19,7 +18,7 @@ function cellOf(target: EventTarget | null): Cell | null {
  * Taps on cells, taken once for the whole pegboard so that a cell costs nothing but its element: a tap, and a long one
  * or the other mouse button.
  */
-export function useCellTaps(onTap: (cell: Cell) => void, onLong: (cell: Cell) => void) {
+export function useCellTaps(onTap: (cell: Place) => void, onLong: (cell: Place) => void) {
   const handlers = useRef({ onTap, onLong });
   useEffect(() => {
     handlers.current = { onTap, onLong };
@@ -27,7 +26,7 @@ export function useCellTaps(onTap: (cell: Cell) => void, onLong: (cell: Cell) =>
   const gesture = useRef({ timer: undefined as ReturnType<typeof setTimeout> | undefined, x: 0, y: 0, wasLong: false });
   return useMemo(() => {
     const forget = (): void => clearTimeout(gesture.current.timer);
-    const long = (cell: Cell): void => {
+    const long = (cell: Place): void => {
       gesture.current.wasLong = true;
       handlers.current.onLong(cell);
     };

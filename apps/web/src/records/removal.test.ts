@@ -1,0 +1,157 @@
+import { type Change, referencesOf } from '@wimbel/contract';
+import type { Goal, Habit, KeyResult } from '@wimbel/core';
+import fc from 'fast-check';
+import { dayTurned } from './clockSlice.ts';
+import { changeTo, entryChange, removalOf } from './makeChange.ts';
+import { recordsChanged } from './recordsSlice.ts';
+import { areaRemoval, goesWithHabit, habitRemoval } from './removal.ts';
+import { createStore } from './store.ts';
+import { beforeOf, changesBack } from './undo.ts';
+
+const habit = (id: string, more: Partial<Habit> = {}): Habit => ({
+  id,
+  name: id,
+  order: 1,
+  aim: 'build',
+  partOfDay: 'any',
+  measure: { kind: 'check' },
+  terms: [{ from: '2026-11-01', schedule: { kind: 'daily' } }],
+  startsOn: '2026-11-01',
+  ...more,
+});
+const goal: Goal = { id: 'g', title: 'Play', areaId: 'music', startsOn: '2026-11-01', state: 'open', order: 1 };
+const counting = (id: string, habitId: string): KeyResult => ({
+  id,
+  goalId: 'g',
+  title: id,
+  order: 1,
+  measure: { kind: 'habitDays', habitId, target: 10 },
+});
+
+/** Two habits of an area with all that can hang on a habit. */
+function filled() {
+  const store = createStore();
+  store.dispatch(dayTurned(20781));
+  const changes: Change[] = [
+    changeTo('areas', { id: 'music', name: 'Cello', order: 1 }),
+    changeTo('habits', habit('scales', { areaId: 'music' })),
+    changeTo('habits', habit('bow', { areaId: 'music' })),
+    changeTo('goals', goal),
+    changeTo('keyResults', counting('forty', 'scales')),
+    changeTo('keyResults', counting('ten', 'bow')),
+    changeTo('steps', { id: 'buy', goalId: 'g', keyResultId: 'forty', title: 'Buy rosin', order: 1 }),
+    changeTo('steps', { id: 'tune', goalId: 'g', keyResultId: 'ten', title: 'Tune', order: 2 }),
+    changeTo('habitNotes', { id: 'n', habitId: 'scales', text: 'Slowly' }),
+    changeTo('reminders', { id: 'r', habitId: 'scales', about: 'habit', at: '08:00', days: ['monday'], on: true }),
+    entryChange({ habitId: 'scales', day: '2026-11-23', mark: 'done' }),
+    entryChange({ habitId: 'scales', day: '2026-11-24', mark: 'rest', note: 'Sore' }),
+    entryChange({ habitId: 'bow', day: '2026-11-24', mark: 'done' }),
+  ];
+  store.dispatch(recordsChanged({ changes }));
+  return store;
+}
+const recordsOf = (store: ReturnType<typeof filled>) => store.getState().records;
+
+describe('deleting a habit', () => {
+  it('says first what goes with it', () => {
+    expect(goesWithHabit(recordsOf(filled()), 'scales')).toEqual({ entries: 2, notes: 1, keyResults: 1, reminders: 1 });
+    expect(goesWithHabit(recordsOf(filled()), 'nobody')).toEqual({ entries: 0, notes: 0, keyResults: 0, reminders: 0 });
+  });
+
+  it('takes all that hangs on it, and nothing else', () => {
+    const store = filled();
+    store.dispatch(recordsChanged({ changes: habitRemoval(recordsOf(store), 'scales') }));
+    const { habits, keyResults, steps, habitNotes, reminders, entries, goals, areas } = recordsOf(store);
+    expect([habits, keyResults, steps, habitNotes, reminders, goals, areas].map((each) => Object.keys(each))).toEqual([
+      ['bow'],
+      ['ten'],
+      ['buy', 'tune'],
+      [],
+      [],
+      ['g'],
+      ['music'],
+    ]);
+    expect(Object.keys(entries.scales ?? {})).toEqual([]);
+    expect(Object.keys(entries.bow!)).toEqual(['2026-11-24']);
+  });
+
+  it('never leaves a record behind whose habit is gone, whichever change arrives last', () => {
+    const store = filled();
+    for (const change of habitRemoval(recordsOf(store), 'scales')) {
+      store.dispatch(recordsChanged({ changes: [change] }));
+      const { habits, keyResults, steps } = recordsOf(store);
+      for (const result of Object.values(keyResults))
+        for (const { collection, key } of referencesOf('keyResults', result))
+          if (collection === 'habits') expect(habits).toHaveProperty(key);
+      for (const { keyResultId } of Object.values(steps))
+        if (keyResultId) expect(keyResults).toHaveProperty(keyResultId);
+    }
+  });
+});
+
+it('deleting an area leaves its habits and goals, without an area', () => {
+  const store = filled();
+  store.dispatch(recordsChanged({ changes: areaRemoval(recordsOf(store), 'music') }));
+  const { areas, habits, goals } = recordsOf(store);
+  expect(areas).toEqual({});
+  expect([habits.scales, habits.bow, goals.g].map((each) => each !== undefined && 'areaId' in each)).toEqual([
+    false,
+    false,
+    false,
+  ]);
+});
+
+describe('taking back', () => {
+  const ways: Record<string, (store: ReturnType<typeof filled>) => Change[]> = {
+    'a habit deleted': (store) => habitRemoval(recordsOf(store), 'scales'),
+    'an area deleted': (store) => areaRemoval(recordsOf(store), 'music'),
+    'a day emptied': () => [entryChange({ habitId: 'scales', day: '2026-11-23' })],
+    'a new day': () => [entryChange({ habitId: 'scales', day: '2026-11-20', mark: 'missed', note: 'Storm' })],
+    'a habit renamed': () => [changeTo('habits', habit('bow', { name: 'Bow hold' }))],
+    'the same record twice': () => [
+      entryChange({ habitId: 'bow', day: '2026-11-24', mark: 'rest' }),
+      entryChange({ habitId: 'bow', day: '2026-11-24' }),
+    ],
+    'the week’s first day': (store) => [
+      changeTo('settings', { ...recordsOf(store).settings, weekStart: 'sunday' as const }),
+    ],
+    'something that was not there': () => [removalOf('habitNotes', 'none')],
+  };
+
+  /** What the records hold, apart from how far they are in step with the server and habits without a day. */
+  const held = (store: ReturnType<typeof filled>): unknown => {
+    const { entries, ...rest } = recordsOf(store);
+    return {
+      ...rest,
+      entries: Object.fromEntries(Object.entries(entries).filter(([, days]) => Object.keys(days).length)),
+    };
+  };
+
+  it.each(Object.keys(ways))('puts all of it back: %s', (name) => {
+    const store = filled();
+    const before = held(store);
+    const changes = ways[name]!(store);
+    const remembered = beforeOf(recordsOf(store), changes);
+    store.dispatch(recordsChanged({ changes }));
+    store.dispatch(recordsChanged({ changes: changesBack(remembered) }));
+    expect(held(store)).toEqual(before);
+  });
+
+  it('step by step leads back through whatever was done', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...Object.keys(ways)), { maxLength: 8 }), (names) => {
+        const store = filled();
+        const before = held(store);
+        const steps = names.map((name) => {
+          const changes = ways[name]!(store);
+          const remembered = beforeOf(recordsOf(store), changes);
+          store.dispatch(recordsChanged({ changes }));
+          return remembered;
+        });
+        for (const step of steps.reverse()) store.dispatch(recordsChanged({ changes: changesBack(step) }));
+        expect(held(store)).toEqual(before);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});

@@ -1,0 +1,197 @@
+import { randomUUID } from 'node:crypto';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { formatDay, parseDay } from '@wimbel/core';
+import { MOST_CHANGES } from '@wimbel/contract';
+import { type Page, chromium } from '@playwright/test';
+import { build } from 'esbuild';
+import { startWimbel } from '../e2e/driver/server.ts';
+import { CHROMIUM_ARGS, WIDE } from '../e2e/playwright.config.ts';
+import { line, median, ratio, say } from './measure.ts';
+
+const HABITS = 400;
+/** A leap year, all of it past. */
+const FIRST = parseDay('2024-01-01')!;
+const DAYS = 366;
+const LOG = '/log?span=year&day=2024-12-31';
+const OPENINGS = 5;
+const TAPS = 40;
+const PASSWORD = 'a long enough word';
+
+const dayOf = (index: number): string => formatDay(FIRST + index);
+
+/** A person with 400 habits kept, more or less, on every day of the year. */
+async function fill(url: string, email: string): Promise<void> {
+  const headers = { 'content-type': 'application/json', origin: url };
+  const signUp = await fetch(`${url}/api/auth/sign-up/email`, {
+    method: 'POST',
+    headers,
+    body: JSON.stringify({ email, password: PASSWORD, name: 'Bench' }),
+  });
+  const cookie = signUp.headers
+    .getSetCookie()
+    .map((each) => each.split(';')[0])
+    .join('; ');
+  const madeAt = new Date().toISOString();
+  const habits = Array.from({ length: HABITS }, (_, index) => ({
+    collection: 'habits',
+    key: `h${index}`,
+    record: {
+      id: `h${index}`,
+      name: `Habit ${index + 1}`,
+      order: index,
+      aim: 'build',
+      partOfDay: 'any',
+      measure: { kind: 'check' },
+      terms: [{ from: dayOf(0), schedule: { kind: 'daily' } }],
+      startsOn: dayOf(0),
+    },
+  }));
+  const entries = habits.flatMap(({ key }, habit) =>
+    Array.from({ length: DAYS }, (_, day) => day)
+      .filter((day) => (habit * 7 + day * 13) % 10 < 7)
+      .map((day) => ({
+        collection: 'entries',
+        key: `${dayOf(day)} ${key}`,
+        record: { habitId: key, day: dayOf(day), mark: 'done' },
+      })),
+  );
+  const all = [...habits, ...entries].map((each) => ({ id: randomUUID(), madeAt, ...each }));
+  for (let from = 0; from < all.length; from += MOST_CHANGES) {
+    const response = await fetch(`${url}/api/changes`, {
+      method: 'POST',
+      headers: { ...headers, cookie },
+      body: JSON.stringify({ changes: all.slice(from, from + MOST_CHANGES) }),
+    });
+    if (!response.ok) throw new Error(`not accepted: ${response.status} ${await response.text()}`);
+  }
+  say(`${HABITS} habits with ${entries.length} records over ${DAYS} days`);
+}
+
+/** The bare page, built as the app is, on a port of its own. */
+async function serveBare(): Promise<{ url: string; end: () => void }> {
+  const { outputFiles } = await build({
+    entryPoints: [new URL('./bareCell.tsx', import.meta.url).pathname],
+    bundle: true,
+    minify: true,
+    write: false,
+    jsx: 'automatic',
+    alias: { 'react-native': 'react-native-web' },
+    define: { 'process.env.NODE_ENV': '"production"', __DEV__: 'false', global: 'globalThis' },
+  });
+  const script = outputFiles[0]!.text;
+  const page = '<!doctype html><meta charset="utf-8"><div id="root"></div><script src="/bare.js"></script>';
+  const server = createServer((request, response) => {
+    const isScript = request.url === '/bare.js';
+    response.setHeader('content-type', isScript ? 'text/javascript' : 'text/html');
+    response.end(isScript ? script : page);
+  });
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, end: () => void server.close() };
+}
+
+/** Milliseconds from asking for a page until a cell of it is there to be tapped. */
+async function openingMs(page: Page, url: string, cell: string): Promise<number> {
+  const startedMs = performance.now();
+  await page.goto(url);
+  await page.locator(cell).first().waitFor();
+  return performance.now() - startedMs;
+}
+
+/**
+ * Milliseconds from the finger leaving a cell until the frame in which the cell is changed has been painted, by the
+ * page's own clock.
+ */
+async function tapMs(page: Page, cell: string): Promise<number> {
+  const box = (await page.locator(cell).boundingBox())!;
+  const painted = page.evaluate(
+    (selector) =>
+      new Promise<number>((resolve) => {
+        const checked = (): string | null => document.querySelector(selector)?.getAttribute('aria-checked') ?? null;
+        const before = checked();
+        window.addEventListener(
+          'pointerup',
+          ({ timeStamp }) => {
+            const look = (): void => {
+              const isChanged = checked() !== before;
+              const { port1, port2 } = new MessageChannel();
+              // A message sent within a frame arrives after that frame is painted.
+              port1.onmessage = () =>
+                isChanged ? resolve(performance.now() - timeStamp) : requestAnimationFrame(look);
+              port2.postMessage(null);
+            };
+            requestAnimationFrame(look);
+          },
+          { once: true, capture: true },
+        );
+      }),
+    cell,
+  );
+  await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
+  return painted;
+}
+
+const wimbel = await startWimbel('bench', { now: new Date().toISOString() });
+const bare = await serveBare();
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: CHROMIUM_ARGS,
+});
+try {
+  const email = 'pegs@example.org';
+  await fill(wimbel.url, email);
+  const app = await (await browser.newContext({ baseURL: wimbel.url, viewport: WIDE })).newPage();
+  const least = await (await browser.newContext({ baseURL: bare.url, viewport: WIDE })).newPage();
+  await app.goto('/sign-in');
+  await app.getByLabel('E-mail').fill(email);
+  await app.getByLabel('Password').fill(PASSWORD);
+  await app.getByRole('button', { name: 'Sign in' }).click();
+  await app.getByRole('heading', { level: 1 }).first().waitFor();
+
+  const opening = { app: [] as number[], bare: [] as number[] };
+  for (let i = 0; i < OPENINGS; i++) {
+    opening.app.push(await openingMs(app, LOG, '[data-day]'));
+    opening.bare.push(await openingMs(least, '/', '[role=checkbox]'));
+  }
+  const drawn = await app.locator('[data-day]').count();
+
+  const grid = app.getByRole('grid');
+  const tap = { app: [] as number[], bare: [] as number[] };
+  for (let i = 0; i < TAPS; i++) {
+    // Somewhere else each time, as a person mends a year: the tap follows at once on the scrolling.
+    await grid.evaluate(
+      (node, [x, y]) =>
+        node.scrollTo(x! * (node.scrollWidth - node.clientWidth), y! * (node.scrollHeight - node.clientHeight)),
+      [(i * 0.37) % 1, (i * 0.61) % 1],
+    );
+    const id = await app.evaluate(
+      () =>
+        new Promise<string>((resolve) => {
+          const box = document.querySelector('[role=grid]')!.getBoundingClientRect();
+          const look = (): void => {
+            const hit = document
+              .elementFromPoint(box.left + box.width / 2, box.top + box.height / 2)
+              ?.closest<HTMLElement>('[role=checkbox]');
+            if (hit) resolve(hit.id);
+            else requestAnimationFrame(look);
+          };
+          look();
+        }),
+    );
+    tap.app.push(await tapMs(app, `[id="${id}"]`));
+    tap.bare.push(await tapMs(least, '[role=checkbox]'));
+  }
+
+  say(`\nThe log of ${HABITS} habits × ${DAYS} days, in Chromium (${drawn} cells drawn at a time)`);
+  line('opening it by its address, to the first cell (median)', median(opening.app));
+  line('opening a bare page of one round cell (median)', median(opening.bare));
+  ratio('opening the log / the bare page', median(opening.app) / median(opening.bare));
+  line('from tap to painted peg (median)', median(tap.app));
+  line('from tap to painted cell on the bare page (median)', median(tap.bare));
+  ratio('a tap in the log / on the bare page', median(tap.app) / median(tap.bare));
+  say(`  all ${TAPS} taps, each right after scrolling, were taken`);
+} finally {
+  await browser.close();
+  bare.end();
+  await wimbel.end();
+}
