@@ -106,7 +106,8 @@ async function tapMs(page: Page, cell: string): Promise<number> {
   const box = (await page.locator(cell).boundingBox())!;
   const painted = page.evaluate(
     (selector) =>
-      new Promise<number>((resolve) => {
+      new Promise<number>((resolve, reject) => {
+        setTimeout(() => reject(new Error('the tap was dropped')), 10_000);
         const checked = (): string | null => document.querySelector(selector)?.getAttribute('aria-checked') ?? null;
         const before = checked();
         window.addEventListener(

@@ -12,11 +12,18 @@ const VIEWS = [
   ['today-phone', '/today', 'phone', 'light'],
   ['today-phone-dark', '/today', 'phone', 'dark'],
   ['log-phone', '/log', 'phone', 'light'],
+  ['log-list-phone', '/log?as=list', 'phone', 'light'],
+  ['habit-phone', '/habits/swim', 'phone', 'light'],
+  ['settings-phone', '/settings', 'phone', 'light'],
   ['charts-phone', '/charts', 'phone', 'light'],
   ['goals-phone', '/goals', 'phone', 'light'],
   ['goal-phone', '/goals/island', 'phone', 'light'],
   ['today-wide', '/today', 'wide', 'light'],
   ['log-wide', '/log', 'wide', 'light'],
+  ['log-wide-dark', '/log', 'wide', 'dark'],
+  ['log-year-wide', '/log?span=year', 'wide', 'light'],
+  ['habit-wide', '/habits/swim', 'wide', 'light'],
+  ['habits-order-wide', '/settings/habits', 'wide', 'light'],
   ['charts-wide', '/charts', 'wide', 'light'],
 ];
 

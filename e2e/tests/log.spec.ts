@@ -49,6 +49,8 @@ test('a month is put right by keyboard alone, and every step of it taken back', 
   await press('?');
   await expect(person.page.getByRole('dialog', { name: 'Keys of the pegboard' })).toContainText('empty the day');
   await press('Escape', 't');
+  await expect(person.heading('November')).toBeVisible();
+  await expect(person.cell('Pages', 'Tuesday 24 November')).toBeFocused();
   await person.page.goto('/habits/' + (await idOf(person, 'Pages')));
   await expect(person.card('Notes')).toContainText('In one sitting');
   await person.everythingSaved();

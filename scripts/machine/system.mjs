@@ -110,7 +110,15 @@ export function aptInstall(packages, what) {
     throw new Trouble(`${what} is not on this machine, and installing it needs root or sudo. ${byHand}`);
   }
   const apt = (...args) => {
-    const words = [...prefix, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', '-o', 'DPkg::Lock::Timeout=120', ...args];
+    const words = [
+      ...prefix,
+      'env',
+      'DEBIAN_FRONTEND=noninteractive',
+      'apt-get',
+      '-o',
+      'DPkg::Lock::Timeout=120',
+      ...args,
+    ];
     return spawnSync(words[0], words.slice(1), { stdio: ['inherit', 'ignore', 'pipe'], encoding: 'utf8' });
   };
   apt('update', '-q');

@@ -125,6 +125,7 @@ export function LogScreen() {
     [],
   );
   const openHabit = useCallback((habitId: string) => router.push(`/habits/${habitId}` as never), [router]);
+  const goToday = (): void => go({ day: kind === 'sixWeeks' ? usualStart(today, weekStart) : today });
   const goBy = (by: -1 | 1): void => go({ day: dayOfNeighbour(kind, span, by) });
   const [title, aside] = spanTitle(kind, span, today, weekStart);
   const name = spanName(kind);
@@ -154,9 +155,7 @@ export function LogScreen() {
         />
         <IconButton icon={ChevronRight} label={`The ${name} after`} onPress={() => goBy(1)} />
         {holdsDay(span, today) ? null : (
-          <Button onPress={() => go({ day: kind === 'sixWeeks' ? usualStart(today, weekStart) : today })}>
-            {kind === 'sixWeeks' ? 'Today' : `This ${name}`}
-          </Button>
+          <Button onPress={goToday}>{kind === 'sixWeeks' ? 'Today' : `This ${name}`}</Button>
         )}
         <View style={styles.push} />
         {isWide ? (
@@ -257,6 +256,7 @@ export function LogScreen() {
         onOpen={open}
         onName={openHabit}
         onSpan={goBy}
+        onToday={goToday}
         onHelp={() => setPanel('keys')}
       />
       {panels}

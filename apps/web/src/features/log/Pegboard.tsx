@@ -53,11 +53,13 @@ type Props = {
   onName: (habitId: string) => void;
   /** Goes to the span before or after. */
   onSpan: (by: -1 | 1) => void;
+  /** Goes to the span that today is in. */
+  onToday: () => void;
   onHelp: () => void;
 };
 
 /** The pegboard of a span: names, days, and what they came to. Only what is seen is drawn. */
-export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, onSpan, onHelp }: Props) {
+export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, onSpan, onToday, onHelp }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   const isWide = useIsWide();
@@ -162,6 +164,9 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
       case 'span':
         leavePlace({ ...place, day: place.day + deed.by });
         return onSpan(deed.by);
+      case 'today':
+        leavePlace({ ...place, day: today });
+        return onToday();
       case 'help':
         return onHelp();
     }

@@ -16,6 +16,7 @@ it.each([
   ['PageDown', at('2026-11-10'), move('2026-11-10', 12)],
   ['PageUp', at('2026-11-10', 25), move('2026-11-10', 15)],
   ['t', at('2026-11-10'), move('2026-11-24')],
+  ['t', at('2026-10-10', 2, { first: dayOf('2026-10-01'), last: dayOf('2026-10-31') }), { kind: 'today' }],
   ['ArrowLeft', at('2026-11-01'), { kind: 'span', by: -1 }],
   [
     'ArrowRight',

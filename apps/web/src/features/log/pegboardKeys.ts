@@ -22,6 +22,7 @@ const PAGE_ROWS = 10;
 export type KeyDeed =
   | { kind: 'move'; row: number; day: PlainDay }
   | { kind: 'span'; by: -1 | 1 }
+  | { kind: 'today' }
   | { kind: 'check' | 'open' | 'note' | 'empty' | 'help' }
   | { kind: 'mark'; mark: Mark }
   | { kind: 'digit'; text: string };
@@ -72,7 +73,7 @@ export function deedOf(key: string, { row, day, rows, span, today }: At): KeyDee
     case 'n':
       return { kind: 'note' };
     case 't':
-      return to(row, today);
+      return today >= span.first && today <= span.last ? to(row, today) : { kind: 'today' };
   }
   return null;
 }
