@@ -77,6 +77,19 @@ export class Person {
     await this.page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
   }
 
+  /** Goes to an address of the open app, as a link in it would, and waits until the screen there has come. */
+  async visit(address: string): Promise<void> {
+    await this.page.evaluate((to) => {
+      document.querySelector('h1')?.setAttribute('data-left', '');
+      history.pushState(null, '', to);
+      dispatchEvent(new PopStateEvent('popstate', { state: null }));
+    }, address);
+    const isThere = (to: string): boolean =>
+      location.pathname + location.search === to && document.querySelector('h1:not([data-left])') !== null;
+    await this.page.waitForFunction(isThere, address);
+    await expect(this.page.locator('h1[data-left]')).toHaveCount(0);
+  }
+
   button(name: string | RegExp) {
     return this.page.getByRole('button', { name, exact: typeof name === 'string' });
   }
@@ -91,7 +104,7 @@ export class Person {
   }
 
   async addHabit({ name, how = 'check', often = 'Every day', part, from, quit, area }: HabitWish): Promise<void> {
-    await this.page.goto('/habits/new');
+    await this.visit('/habits/new');
     await this.page.getByLabel('Name', { exact: true }).fill(name);
     if (area) {
       await this.choose('New area');
@@ -174,7 +187,7 @@ export class Person {
 
   /** Opens a habit's page by its name in the list of all habits. */
   async openHabit(name: string): Promise<void> {
-    await this.page.goto('/settings/habits');
+    await this.visit('/settings/habits');
     await this.page.getByRole('link', { name, exact: true }).click();
     await expect(this.heading(name)).toBeVisible();
   }

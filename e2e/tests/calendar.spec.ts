@@ -12,14 +12,14 @@ test('months of 28, 29, 30 and 31 days have their own days and no other', async 
     ['2023-04', 30, 30],
     ['2023-12', 31, 31],
   ] as const) {
-    await person.page.goto(`/log?month=${month}`);
+    await person.visit(`/log?month=${month}`);
     await expect(person.figures('Scales')).toHaveAccessibleName(new RegExp(`0 done of ${target},`));
     await expect(person.page.getByRole('grid')).toHaveAttribute('aria-colcount', String(days + 2));
   }
-  await person.page.goto('/log?month=2024-02');
+  await person.visit('/log?month=2024-02');
   await (await person.reach('Scales', 'Thursday 29 February')).click();
   await expect(person.figures('Scales')).toHaveAccessibleName(/1 done of 29/);
-  await person.page.goto('/log?span=year&day=2024-05-01');
+  await person.visit('/log?span=year&day=2024-05-01');
   await expect(person.page.getByRole('grid')).toHaveAttribute('aria-colcount', '368');
   await expect(await person.reach('Scales', 'Thursday 29 February')).toHaveAttribute('aria-checked', 'true');
   await person.leave();
@@ -30,21 +30,21 @@ test('a week across the year’s end is one week, from Monday as from Sunday', a
   await person.signUp(undefined, 'Friday');
   await person.addHabit({ name: 'Sand the hull', often: { perWeek: 3 }, from: '2025-12-01' });
   for (const day of ['2025-12-29', '2025-12-31', '2026-01-01']) {
-    await person.page.goto(`/today?day=${day}`);
+    await person.visit(`/today?day=${day}`);
     await person.checkOff('Sand the hull');
   }
   await person.go('Today');
   await expect(person.row('Sand the hull')).toContainText('3 of 3 this week');
-  await person.page.goto('/log?span=week');
+  await person.visit('/log?span=week');
   await expect(person.heading('29 December 2025 to 4 January')).toBeVisible();
   await expect(person.page.getByText('2026, week 1')).toBeVisible();
   await expect(person.figures('Sand the hull')).toHaveAccessibleName(/3 done of 3, 0 left, 100/);
-  await person.page.goto('/today?day=2025-12-28');
+  await person.visit('/today?day=2025-12-28');
   await person.checkOff('Sand the hull');
-  await person.page.goto('/settings');
+  await person.visit('/settings');
   await person.choose('Sun');
   await expect(person.page.getByText(/from 28 December 2025 to 3 January: 3 of 3 done/)).toBeVisible();
-  await person.page.goto('/log?span=week');
+  await person.visit('/log?span=week');
   await expect(person.figures('Sand the hull')).toHaveAccessibleName(/4 done of 3, 0 left, 133/);
   await person.leave();
 });

@@ -51,7 +51,7 @@ test('a very long name, a sign of one’s own and more than was asked stay withi
       from: '2026-11-20',
     });
     for (const day of ['2026-11-22', '2026-11-23', '2026-11-24']) {
-      await person.page.goto(`/today?day=${day}`);
+      await person.visit(`/today?day=${day}`);
       await person.peg(LONG).click();
     }
     await expect(person.row(LONG)).toContainText('50 of 20 long notes · 3 of');

@@ -75,7 +75,7 @@ test('a yes-or-no key result is answered, its history corrected, and a reached o
 }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
-  await person.page.goto('/goals/new');
+  await person.visit('/goals/new');
   await person.page.getByLabel('What do you want to have reached').fill('Pass the survey');
   await person.button('Set goal').click();
   await person.button('Add a key result').click();

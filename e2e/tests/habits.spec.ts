@@ -13,7 +13,7 @@ for (const [device, size] of DEVICES) {
     await person.signUp();
     await person.addHabit({ name: 'Sand the hull', often: { perWeek: 3 }, from: '2026-11-19' });
     // Thursday to Sunday owe 4 of 7 of three days: 1.7, rounded to two.
-    await person.page.goto('/log?span=week&day=2026-11-19');
+    await person.visit('/log?span=week&day=2026-11-19');
     await expect(person.figures('Sand the hull')).toHaveAccessibleName('Sand the hull: 0 done of 2, 2 left, 0 %');
     await (await person.reach('Sand the hull', 'Thursday 19 November')).click();
     await expect(person.figures('Sand the hull')).toHaveAccessibleName('Sand the hull: 1 done of 2, 1 left, 50 %');
@@ -31,7 +31,7 @@ for (const [device, size] of DEVICES) {
     const person = await Person.at(browser, { size });
     await person.signUp();
     await person.addHabit({ name: 'Splice a rope', from: '2026-10-01' });
-    await person.page.goto('/log?month=2026-10');
+    await person.visit('/log?month=2026-10');
     for (const day of ['Thursday 1 October', 'Friday 2 October'])
       await (await person.reach('Splice a rope', day)).click();
     const october = 'Splice a rope: 2 done of 31, 29 left, 6 %';
@@ -47,9 +47,9 @@ for (const [device, size] of DEVICES) {
     await person.button('Save').click();
     await expect(person.card('Terms through time')).toContainText(/Every other day.*Since 24 November 2026/);
     await expect(person.card('Terms through time')).toContainText(/Every day.*1 October to 23 November/);
-    await person.page.goto('/log?month=2026-10');
+    await person.visit('/log?month=2026-10');
     await expect(person.figures('Splice a rope')).toHaveAccessibleName(october);
-    await person.page.goto('/log');
+    await person.visit('/log');
     // 23 days by the old terms; 24, 26, 28 and 30 by the new.
     await expect(person.figures('Splice a rope')).toHaveAccessibleName(/0 done of 27, 27 left/);
     await person.leave();
@@ -66,7 +66,7 @@ for (const [device, size] of DEVICES) {
       from: '2026-11-22',
     });
     const log = async (habit: string, day: string, amount: string): Promise<void> => {
-      await person.page.goto(`/today?day=2026-11-${day}`);
+      await person.visit(`/today?day=2026-11-${day}`);
       await person.row(habit).click();
       await person.page.getByLabel(/^Amount/).fill(amount);
       await person.page.keyboard.press('Escape');
@@ -86,7 +86,7 @@ for (const [device, size] of DEVICES) {
     await log('Screen after supper', '24', '0');
     await outcome('Screen after supper', 'true');
     await expect(person.row('Screen after supper')).toContainText('0 of 45 min at most · held 2 of 3 this month');
-    await person.page.goto('/log');
+    await person.visit('/log');
     await expect(person.figures('Cold swim')).toHaveAccessibleName(/2 done of 9, 7 left, 22\s%, 1,800.4 m in all/);
     await person.page.reload();
     await expect(person.figures('Cold swim')).toHaveAccessibleName(/1,800.4 m in all/);
@@ -104,7 +104,7 @@ for (const [device, size] of DEVICES) {
     await person.choose('Missed');
     await person.page.getByLabel('Reason').fill('Storm, stayed in');
     await person.page.keyboard.press('Escape');
-    await person.page.goto('/today?day=2026-11-22');
+    await person.visit('/today?day=2026-11-22');
     await person.row('Scales').click();
     await person.choose('Rest');
     await expect(person.page.getByText('A rest day: excused.')).toBeVisible();
@@ -127,7 +127,7 @@ for (const [device, size] of DEVICES) {
     await person.signUp();
     await person.addHabit({ name: 'Scales', from: '2026-11-07' });
     for (const day of ['07', '08', '23']) {
-      await person.page.goto(`/today?day=2026-11-${day}`);
+      await person.visit(`/today?day=2026-11-${day}`);
       await person.checkOff('Scales');
     }
     await person.openHabit('Scales');
@@ -148,7 +148,7 @@ for (const [device, size] of DEVICES) {
     await expect(person.page.getByText(/Put away, its last day was 23 November/)).toBeVisible();
     await person.go('Today');
     await expect(person.page.getByText('Scales')).toHaveCount(0);
-    await person.page.goto('/settings/habits');
+    await person.visit('/settings/habits');
     await person.button('Take Scales up again').click();
     await expect(person.page.getByText('Scales is on your days again')).toBeVisible();
     await person.go('Today');
@@ -161,7 +161,7 @@ test('habits are put in order by dragging and by keyboard, and the order shows e
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
   for (const name of ['Scales', 'Cold swim', 'Splice a rope']) await person.addHabit({ name, part: 'Morning' });
-  await person.page.goto('/settings/habits');
+  await person.visit('/settings/habits');
   const names = () => person.page.getByRole('list', { name: 'Morning' }).getByRole('link').allInnerTexts();
   const order = async (...wanted: string[]): Promise<void> =>
     expect.poll(async () => (await names()).map((text) => text.split('\n')[0])).toEqual(wanted);
@@ -216,9 +216,9 @@ test('a month’s target holds for it alone or from now on, and the year’s by 
   await person.page.getByLabel('Days', { exact: true }).fill('20');
   await person.choose('This month only');
   await person.button('Save').click();
-  await person.page.goto('/log?month=2026-12');
+  await person.visit('/log?month=2026-12');
   await expect(person.figures('Cold swim')).toHaveAccessibleName(/0 done of 20/);
-  await person.page.goto('/log?month=2027-01');
+  await person.visit('/log?month=2027-01');
   await expect(person.figures('Cold swim')).toHaveAccessibleName(/0 done of 12/);
   await person.openHabit('Cold swim');
   await expect(person.card('Targets')).toContainText(/2026.*its months together.*1 of 32/);
@@ -241,9 +241,9 @@ test('a finish line is told once when it is reached, keeps its day, and can end 
   await person.page.getByLabel('Reward').fill('The good marlinspike');
   await person.button('Save').click();
   await expect(person.card('Finish line')).toContainText('0 of 2 days, 2 to go');
-  await person.page.goto('/today?day=2026-11-22');
+  await person.visit('/today?day=2026-11-22');
   await person.checkOff('Splice a rope');
-  await person.page.goto('/today');
+  await person.visit('/today');
   await person.peg('Splice a rope').click();
   const dialog = person.page.getByRole('dialog', { name: 'Splice a rope: 2 days done' });
   await expect(dialog).toContainText('Your reward: The good marlinspike');
@@ -314,7 +314,7 @@ test('a new name, sign and dye show everywhere at once', async ({ browser }) => 
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
   await person.addHabit({ name: 'Scales', from: '2026-11-20', area: 'Cello' });
-  await person.page.goto('/settings/areas');
+  await person.visit('/settings/areas');
   await person.button('Edit Cello').click();
   await person.page.getByLabel('Name', { exact: true }).fill('Music');
   await person.choose('Plum');

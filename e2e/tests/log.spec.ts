@@ -51,14 +51,14 @@ test('a month is put right by keyboard alone, and every step of it taken back', 
   await press('Escape', 't');
   await expect(person.heading('November')).toBeVisible();
   await expect(person.cell('Pages', 'Tuesday 24 November')).toBeFocused();
-  await person.page.goto('/habits/' + (await idOf(person, 'Pages')));
+  await person.visit('/habits/' + (await idOf(person, 'Pages')));
   await expect(person.card('Notes')).toContainText('In one sitting');
   await person.everythingSaved();
   await person.leave();
 });
 
 const idOf = async (person: Person, name: string): Promise<string> => {
-  await person.page.goto('/settings/habits');
+  await person.visit('/settings/habits');
   const href = await person.page.getByRole('link', { name, exact: true }).getAttribute('href');
   return href!.split('/').pop()!;
 };
@@ -66,7 +66,7 @@ const idOf = async (person: Person, name: string): Promise<string> => {
 test('the grid is announced: its size, its rows and columns, and one way in', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.openSample();
-  await person.page.goto('/log?span=year');
+  await person.visit('/log?span=year');
   const grid = person.page.getByRole('grid', { name: 'Pegboard, 2026 this year' });
   await expect(grid).toHaveAttribute('aria-colcount', '367');
   const rows = Number(await grid.getAttribute('aria-rowcount'));
@@ -87,8 +87,8 @@ for (const [device, size] of [
   test(`on a ${device}: week, six weeks from any day, quarter and year, back and forth`, async ({ browser }) => {
     const person = await Person.at(browser, { size });
     await person.openSample();
-    await person.page.goto('/log');
-    await expect(await person.reach('Cold swim', 'Tuesday 24 November')).toBeInViewport();
+    await person.visit('/log');
+    await expect(person.cell('Cold swim', 'Tuesday 24 November')).toBeInViewport();
     await person.choose('Week');
     await expect(person.heading('23 to 29 November')).toBeVisible();
     await person.button('The week before').click();
@@ -136,7 +136,7 @@ for (const [device, size] of [
     await person.button('As the pegboard').click();
     await expect(await person.reach('Pages', 'Sunday 22 November')).toHaveAccessibleName(/: done, 22 pages$/);
     await expect(person.cell('Scales', 'Monday 23 November')).toHaveAttribute('aria-checked', 'true');
-    await person.page.goto('/log?as=list');
+    await person.visit('/log?as=list');
     await expect(person.page.getByLabel('Note, Pages, Sunday 22 November')).toHaveValue('On the quay');
     await person.page.getByRole('link', { name: 'Open Sunday 22 November' }).click();
     await expect(person.heading('Sunday')).toBeVisible();
@@ -181,7 +181,7 @@ test('below the days stand their counts and marks, and each week’s total, also
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
   await person.addHabit({ name: 'Scales', from: '2026-09-01' });
-  await person.page.goto('/log?month=2026-09');
+  await person.visit('/log?month=2026-09');
   for (const day of ['Monday 28 September', 'Tuesday 29 September', 'Wednesday 30 September'])
     await (await person.reach('Scales', day)).click();
   const week = (words: string) => person.page.getByRole('img', { name: words });
@@ -191,7 +191,7 @@ test('below the days stand their counts and marks, and each week’s total, also
     person.page.getByRole('img', { name: 'Monday 28 September: 1 done, 1 of 1, 100 %, mark ~' }),
   ).toBeVisible();
   await expect(person.figures('All habits')).toHaveAccessibleName('All habits: 3 done of 30, 27 left, 10 %');
-  await person.page.goto('/log');
+  await person.visit('/log');
   await expect(
     person.page.getByRole('img', { name: /^Week, 23 to 29 November: 0 of 7 so far, not on track/ }),
   ).toBeVisible();

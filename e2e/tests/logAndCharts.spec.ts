@@ -54,7 +54,7 @@ test('a tap on the heat map names the day and its numbers, and leads to it', asy
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
   await person.addHabit({ name: 'Scales', from: '2026-11-20' });
-  await person.page.goto('/today?day=2026-11-21');
+  await person.visit('/today?day=2026-11-21');
   await person.checkOff('Scales');
   await person.go('Charts');
   const plate = person.page.getByTestId('year-plate');
@@ -100,7 +100,7 @@ test('the pegboard is walked and edited by keyboard', async ({ browser }) => {
 test('any month and year has its own address, and back returns', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.openSample();
-  await person.page.goto('/log?month=2026-02');
+  await person.visit('/log?month=2026-02');
   await expect(person.heading('February')).toBeVisible();
   await expect(await person.reach('Scales, slow bow', 'Saturday 28 February')).toBeVisible();
   await expect(person.page.getByRole('checkbox', { name: /29 February/ })).toHaveCount(0);

@@ -40,7 +40,7 @@ test('server and database are killed while changes are sent: what was acknowledg
     wimbel.killDatabase();
     await tap(6);
     await person.go('Log');
-    await person.cell('Scales', 'Tuesday 3 November').click();
+    await (await person.reach('Scales', 'Tuesday 3 November')).click();
     await expect(person.page.getByText(/kept here until the server is back/)).toBeVisible();
     const { moved } = await wimbel.restartDatabase();
     if (moved) await wimbel.restartServer();

@@ -10,7 +10,7 @@ test('the first day of the week and the pass mark recompute everything, and say 
   await person.addHabit({ name: 'Scales', from: '2026-11-20' });
   await person.addHabit({ name: 'Splice a rope', from: '2026-11-20' });
   await person.addHabit({ name: 'Sand the hull', often: { perWeek: 3 }, from: '2026-11-02' });
-  await person.page.goto('/today?day=2026-11-22');
+  await person.visit('/today?day=2026-11-22');
   for (const name of ['Scales', 'Sand the hull']) await person.checkOff(name);
   await expect(person.row('Sand the hull')).toContainText('1 of 3 that week');
   await person.go('Settings');
@@ -26,7 +26,7 @@ test('the first day of the week and the pass mark recompute everything, and say 
   await expect(person.page.getByText(/November so far: 1 bright day, 0 ribbons/)).toBeVisible();
   await person.go('Today');
   await expect(person.row('Sand the hull')).toContainText('1 of 3 this week');
-  await person.page.goto('/log');
+  await person.visit('/log');
   await expect(person.page.getByText('0 full days · 1 bright day · 0 ribbons')).toBeVisible();
   await expect(person.page.getByRole('img', { name: /^Week, 22 to 28 November/ })).toBeVisible();
   await person.page.keyboard.press('Control+z');
@@ -43,10 +43,10 @@ test('what is checked off before the day ends counts for the day before', async 
   await person.button('Create account').click();
   await expect(person.heading('Wednesday')).toBeVisible();
   await person.addHabit({ name: 'Scales', from: '2026-11-20' });
-  await person.page.goto('/settings');
+  await person.visit('/settings');
   await person.choose('3:00');
   await expect(person.page.getByText(/By this it is Tuesday 24 November/)).toBeVisible();
-  await person.page.goto('/today');
+  await person.visit('/today');
   await expect(person.heading('Tuesday')).toBeVisible();
   await person.checkOff('Scales');
   await person.page.clock.fastForward('01:31:00');
@@ -61,29 +61,29 @@ test('streaks that are left off are mentioned nowhere', async ({ browser }) => {
     await person.signUp();
     await person.addHabit({ name: 'Scales', from: '2026-11-20' });
     for (const day of ['2026-11-23', '2026-11-24']) {
-      await person.page.goto(`/today?day=${day}`);
+      await person.visit(`/today?day=${day}`);
       await person.checkOff('Scales');
     }
     const id = await person.page.evaluate(
       () => document.querySelectorAll('[aria-label="Streak: 2 days in a row"]').length,
     );
     expect(id).toBe(1);
-    await person.page.goto('/settings');
+    await person.visit('/settings');
     await person.choose('Left off');
     await person.openHabit('Scales');
     const page = new URL(person.page.url()).pathname;
     const cords = () => person.page.locator('svg line[stroke="#A8741A"]').count();
     for (const address of ['/today', '/log', page, `/charts`]) {
-      await person.page.goto(address);
+      await person.visit(address);
       await expect(person.page.getByRole('heading').first()).toBeVisible();
       await person.page.clock.runFor(300);
       expect(await person.page.getByText(/streak|in a row|longest/i).count(), address).toBe(0);
       // The charts have brass lines of their own: the pass mark.
       if (address !== '/charts') expect(await cords(), address).toBe(0);
     }
-    await person.page.goto('/settings');
+    await person.visit('/settings');
     await person.choose('Shown');
-    await person.page.goto('/log');
+    await person.visit('/log');
     await expect.poll(cords).toBe(1);
     await person.leave();
   }
@@ -95,17 +95,17 @@ test('day marks are one’s own scale; a faulty one is told and the one before h
   await person.addHabit({ name: 'Scales' });
   await person.checkOff('Scales');
   await expect(person.page.getByLabel('Day mark ~')).toBeVisible();
-  await person.page.goto('/settings');
+  await person.visit('/settings');
   const sign = person.page.getByLabel('Sign').first();
   await person.page.getByLabel('From how many').first().fill('3');
   await expect(person.page.getByText(/Each sign needs more habits than the one before/)).toBeVisible();
   await person.page.getByLabel('From how many').first().fill('1');
   await sign.fill('⚓');
-  await person.page.goto('/today');
+  await person.visit('/today');
   await expect(person.page.getByLabel('Day mark ⚓')).toBeVisible();
-  await person.page.goto('/settings');
+  await person.visit('/settings');
   await person.button('Back to the usual signs').click();
-  await person.page.goto('/today');
+  await person.visit('/today');
   await expect(person.page.getByLabel('Day mark ~')).toBeVisible();
   await person.leave();
 });

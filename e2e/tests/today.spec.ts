@@ -128,7 +128,7 @@ test('light and dark are chosen on the device and stay', async ({ browser }) => 
   await person.choose('Dark');
   expect(await paper()).toBe('rgb(29, 23, 19)');
   await person.page.reload();
-  await expect(person.heading('Tuesday')).toBeVisible();
+  await expect(person.heading('Settings')).toBeVisible();
   expect(await paper()).toBe('rgb(29, 23, 19)');
   await person.leave();
 });
