@@ -79,6 +79,8 @@ export class Person {
 
   /** Goes to an address of the open app, as a link in it would, and waits until the screen there has come. */
   async visit(address: string): Promise<void> {
+    const { pathname, search } = new URL(this.page.url());
+    if (pathname + search === address) return;
     await this.page.evaluate((to) => {
       document.querySelector('h1')?.setAttribute('data-left', '');
       history.pushState(null, '', to);

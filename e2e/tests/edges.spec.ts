@@ -107,6 +107,7 @@ test('a change that the server will not take is told in plain words, and everyth
   const person = await Person.at(browser);
   await person.signUp();
   await person.addHabit({ name: 'Scales' });
+  await person.everythingSaved();
   await person.page.route('**/api/changes', async (route) => {
     if (route.request().method() !== 'POST') return route.continue();
     const { changes } = route.request().postDataJSON() as { changes: { id: string }[] };
