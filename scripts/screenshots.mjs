@@ -52,6 +52,8 @@ async function main() {
         timezoneId: 'Europe/London',
         reducedMotion: 'reduce',
       });
+      // A busy machine takes its time.
+      context.setDefaultTimeout(180_000);
       const page = await context.newPage();
       await page.clock.setFixedTime(new Date(NOW));
       await page.goto('/sign-in');

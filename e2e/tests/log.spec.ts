@@ -131,6 +131,7 @@ for (const [device, size] of [
     await expect(amount).toHaveAttribute('aria-invalid', 'true');
     await amount.fill('22');
     const note = person.page.getByLabel('Note, Pages, Sunday 22 November');
+    if (size === PHONE) await person.button('Write, Pages, Sunday 22 November').click();
     await note.fill('On the quay');
     await note.blur();
     await person.button('As the pegboard').click();

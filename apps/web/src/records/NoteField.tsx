@@ -1,9 +1,7 @@
-import { useEffect, useRef, useState } from 'react';
 import { Field } from '../ui/Field.tsx';
+import { useNoteDraft } from './useNoteDraft.ts';
 
-const PAUSE_MS = 600;
-
-/** A note that keeps itself: a moment after the last key, when it is left, and when it or the page goes. */
+/** A note that keeps itself. */
 export function NoteField({
   note,
   label,
@@ -15,33 +13,13 @@ export function NoteField({
   onChange: (note: string) => void;
   autoFocus?: boolean;
 }) {
-  const [draft, setDraft] = useState<string | null>(null);
-  const latest = useRef({ draft, note, onChange });
-  useEffect(() => {
-    latest.current = { draft, note, onChange };
-  });
-  const keep = (): void => {
-    const { draft: text, note: before, onChange: save } = latest.current;
-    if (text !== null && text.trim() !== before) save(text.trim());
-  };
-  useEffect(() => {
-    if (draft === null) return;
-    const timer = setTimeout(keep, PAUSE_MS);
-    return () => clearTimeout(timer);
-  }, [draft]);
-  useEffect(() => {
-    window.addEventListener('pagehide', keep);
-    return () => {
-      window.removeEventListener('pagehide', keep);
-      keep();
-    };
-  }, []);
+  const draft = useNoteDraft(note, onChange);
   return (
     <Field
       label={label}
-      value={draft ?? note}
-      onChangeText={setDraft}
-      onBlur={keep}
+      value={draft.text}
+      onChangeText={draft.write}
+      onBlur={draft.keep}
       multiline
       maxLength={5000}
       autoFocus={autoFocus}

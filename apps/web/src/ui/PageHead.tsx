@@ -16,7 +16,7 @@ export function PageHead({ title, backTo, children }: { title: string; backTo: s
         label="Back"
         onPress={() => (router.canGoBack() ? router.back() : router.replace(backTo as never))}
       />
-      <Words type="title" heading={1} style={{ flexGrow: 1, flexShrink: 1, minWidth: 160 }}>
+      <Words type="title" heading={1} style={{ flexGrow: 1, flexShrink: 1, minWidth: 120 }}>
         {title}
       </Words>
       {children ? (

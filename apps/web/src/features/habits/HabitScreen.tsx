@@ -110,18 +110,20 @@ function Head({ track, color }: { track: Track; color: string }) {
   const { habit, today } = track;
   const goal = useAppSelector((state) => state.records.goals[habit.goalId ?? '']);
   const actions = useHabitActions();
+  const isWide = useIsWide();
+  const edit = (): void => router.push(`/habits/${habit.id}/edit` as never);
   const [isDeleting, setIsDeleting] = useState(false);
   const isOver = habit.archived || (habit.endsOn !== undefined && dayOf(habit.endsOn) < today);
   return (
     <View style={styles.head}>
       <PageHead title={habit.name} backTo="/today">
-        <Button
-          icon={<Pencil size={16} color={colors.ink} />}
-          label="Edit habit"
-          onPress={() => router.push(`/habits/${habit.id}/edit` as never)}
-        >
-          Edit
-        </Button>
+        {isWide ? (
+          <Button icon={<Pencil size={16} color={colors.ink} />} label="Edit habit" onPress={edit}>
+            Edit
+          </Button>
+        ) : (
+          <IconButton icon={Pencil} label="Edit habit" sizePx={20} onPress={edit} />
+        )}
         {isOver ? null : (
           <IconButton icon={Archive} label="Put this habit away" sizePx={20} onPress={() => actions.archive(habit)} />
         )}
@@ -132,7 +134,12 @@ function Head({ track, color }: { track: Track; color: string }) {
         <AreaName areaId={habit.areaId} />
         <Words tone="quiet">{standingWords(track, today)}</Words>
         {goal ? (
-          <Button kind="bare" label={`Goal: ${goal.title}`} onPress={() => router.push(`/goals/${goal.id}` as never)}>
+          <Button
+            kind="bare"
+            label={`Goal: ${goal.title}`}
+            onPress={() => router.push(`/goals/${goal.id}` as never)}
+            style={styles.goal}
+          >
             {goal.title}
           </Button>
         ) : null}
@@ -170,6 +177,7 @@ function OverCard({ habit, today }: { habit: Habit; today: PlainDay }) {
 const useStyles = themed(() => ({
   head: { gap: SPACE.s },
   under: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: SPACE.m },
+  goal: { marginLeft: -SPACE.s },
   columns: { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' },
   column: { flex: 1, gap: SPACE.l, minWidth: 0 },
   over: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.m },

@@ -13,9 +13,11 @@ import {
   pegStateOf,
   scoreOn,
 } from '@wimbel/core';
+import NotebookPen from 'lucide-react-native/icons/notebook-pen';
 import { type ReactElement, memo, useMemo, useState } from 'react';
 import { FlatList, Pressable, TextInput, View } from 'react-native';
 import { useAmountDraft } from '../../records/AmountField.tsx';
+import { useNoteDraft } from '../../records/useNoteDraft.ts';
 import { useRecording } from '../../records/RecordsProvider.tsx';
 import { entryChange } from '../../records/makeChange.ts';
 import { selectDayMarks, selectEntry, selectSettings, selectToday, selectTotals } from '../../records/selectors.ts';
@@ -26,6 +28,7 @@ import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { CORNER, SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { TYPE } from '../../theme/type.ts';
+import { IconButton } from '../../ui/IconButton.tsx';
 import { Peg } from '../../ui/Peg.tsx';
 import { Words } from '../../ui/Words.tsx';
 
@@ -182,9 +185,8 @@ const EntryRow = memo(function EntryRow({
         <View style={styles.amount} />
       ) : null}
       <NoteHere
-        key={entry?.note ?? ''}
-        label={`${base.mark === 'missed' ? 'Reason' : 'Note'}, ${habit.name}, ${dayInWords(day)}`}
-        hint={base.mark === 'missed' ? 'reason' : 'note'}
+        kind={base.mark === 'missed' ? 'Reason' : 'Note'}
+        of={`${habit.name}, ${dayInWords(day)}`}
         note={entry?.note ?? ''}
         onChange={(note) => {
           const { note: _, ...rest } = base;
@@ -231,29 +233,43 @@ function AmountHere({
 }
 
 function NoteHere({
-  label,
-  hint,
+  kind,
+  of,
   note,
   onChange,
 }: {
-  label: string;
-  hint: string;
+  kind: 'Note' | 'Reason';
+  of: string;
   note: string;
   onChange: (note: string) => void;
 }) {
   const styles = useStyles();
   const { colors } = useTheme();
-  const [draft, setDraft] = useState(note);
+  const isWide = useIsWide();
+  const draft = useNoteDraft(note, onChange);
+  const [isOpened, setIsOpened] = useState(false);
+  if (!isWide && !isOpened && draft.text === '')
+    return <IconButton icon={NotebookPen} label={`Write, ${of}`} sizePx={19} onPress={() => setIsOpened(true)} />;
   return (
     <TextInput
-      aria-label={label}
-      value={draft}
-      onChangeText={setDraft}
-      onBlur={() => draft.trim() !== note && onChange(draft.trim())}
-      placeholder={hint}
+      aria-label={`${kind}, ${of}`}
+      value={draft.text}
+      onChangeText={draft.write}
+      onBlur={() => {
+        draft.keep();
+        setIsOpened(false);
+      }}
+      autoFocus={isOpened}
+      placeholder={kind.toLowerCase()}
       placeholderTextColor={colors.quiet}
       maxLength={5000}
-      style={[TYPE.body, styles.input, styles.note, note === '' && styles.unwritten, { color: colors.ink }]}
+      style={[
+        TYPE.body,
+        styles.input,
+        isWide ? styles.note : styles.noteBelow,
+        isWide && note === '' && styles.unwritten,
+        { color: colors.ink },
+      ]}
     />
   );
 }
@@ -287,5 +303,7 @@ const useStyles = themed((colors) => ({
   },
   number: { width: 68, textAlign: 'right' },
   unwritten: { borderColor: 'transparent', backgroundColor: 'transparent' },
+  // Under the name, beside the peg.
+  noteBelow: { flexGrow: 1, flexBasis: '80%', marginLeft: TOUCH_PX + SPACE.xs, marginBottom: SPACE.s },
   note: { flexGrow: 2, flexShrink: 1, flexBasis: 140, minWidth: 120 },
 }));

@@ -79,7 +79,7 @@ export function WeekStrip({ day, onChoose }: { day: PlainDay; onChoose: (day: Pl
 }
 
 const useStyles = themed(() => ({
-  row: { flexDirection: 'row', justifyContent: 'space-between', maxWidth: 420 },
+  row: { flexDirection: 'row', justifyContent: 'space-between', maxWidth: 388, marginHorizontal: -8 },
   day: { alignItems: 'center', flexGrow: 1, flexShrink: 1, flexBasis: 44, maxWidth: 60, minHeight: 60, gap: 2 },
   letter: { fontSize: 13, lineHeight: 16 },
 }));

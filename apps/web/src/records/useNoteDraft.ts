@@ -1,0 +1,29 @@
+import { useEffect, useRef, useState } from 'react';
+
+const PAUSE_MS = 600;
+
+/** A note being typed. It keeps itself: a moment after the last key, when it is left, and when it or the page goes. */
+export function useNoteDraft(note: string, onChange: (note: string) => void) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const latest = useRef({ draft, note, onChange });
+  useEffect(() => {
+    latest.current = { draft, note, onChange };
+  });
+  const keep = (): void => {
+    const { draft: text, note: before, onChange: save } = latest.current;
+    if (text !== null && text.trim() !== before) save(text.trim());
+  };
+  useEffect(() => {
+    if (draft === null) return;
+    const timer = setTimeout(keep, PAUSE_MS);
+    return () => clearTimeout(timer);
+  }, [draft]);
+  useEffect(() => {
+    window.addEventListener('pagehide', keep);
+    return () => {
+      window.removeEventListener('pagehide', keep);
+      keep();
+    };
+  }, []);
+  return { text: draft ?? note, write: setDraft, keep };
+}
