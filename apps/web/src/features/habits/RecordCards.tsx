@@ -248,7 +248,7 @@ export function AmountsCard({ track, color }: Props) {
           return {
             key: String(month),
             label: monthAbbreviation(month).slice(0, 1),
-            value: index === MONTHS_SHOWN - 1 || sum === Math.max(...sums) ? compact(sum) : ' ',
+            value: index === MONTHS_SHOWN - 1 || sum === Math.max(...sums) ? compact(sum) : '\u00a0',
             words: `${monthAndYear(month)}: ${words}`,
             ratio: sum / most,
             color,
