@@ -1,27 +1,28 @@
+import { execFileSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { formatDay, parseDay } from '@wimbel/core';
-import { MOST_CHANGES } from '@wimbel/contract';
+import { join } from 'node:path';
 import { type Page, chromium } from '@playwright/test';
 import { build } from 'esbuild';
+import { postgresPrograms } from '../scripts/machine/postgres.mjs';
+import { STATE } from '../scripts/machine/system.mjs';
 import { startWimbel } from '../e2e/driver/server.ts';
 import { CHROMIUM_ARGS, WIDE } from '../e2e/playwright.config.ts';
 import { line, median, ratio, say } from './measure.ts';
 
 const HABITS = 400;
 /** A leap year, all of it past. */
-const FIRST = parseDay('2024-01-01')!;
+const FIRST = '2024-01-01';
 const DAYS = 366;
 const LOG = '/log?span=year&day=2024-12-31';
 const OPENINGS = 5;
 const TAPS = 40;
 const PASSWORD = 'a long enough word';
 
-const dayOf = (index: number): string => formatDay(FIRST + index);
-
-/** A person with 400 habits kept, more or less, on every day of the year. */
-async function fill(url: string, email: string): Promise<void> {
+/** A person with 400 habits, kept more or less on every day of the year: habits by the server, records by the database. */
+async function fill(url: string, databaseUrl: string, email: string): Promise<void> {
   const headers = { 'content-type': 'application/json', origin: url };
   const signUp = await fetch(`${url}/api/auth/sign-up/email`, {
     method: 'POST',
@@ -32,8 +33,10 @@ async function fill(url: string, email: string): Promise<void> {
     .getSetCookie()
     .map((each) => each.split(';')[0])
     .join('; ');
-  const madeAt = new Date().toISOString();
-  const habits = Array.from({ length: HABITS }, (_, index) => ({
+  const { user } = (await signUp.json()) as { user: { id: string } };
+  const changes = Array.from({ length: HABITS }, (_, index) => ({
+    id: randomUUID(),
+    madeAt: new Date().toISOString(),
     collection: 'habits',
     key: `h${index}`,
     record: {
@@ -43,29 +46,26 @@ async function fill(url: string, email: string): Promise<void> {
       aim: 'build',
       partOfDay: 'any',
       measure: { kind: 'check' },
-      terms: [{ from: dayOf(0), schedule: { kind: 'daily' } }],
-      startsOn: dayOf(0),
+      terms: [{ from: FIRST, schedule: { kind: 'daily' } }],
+      startsOn: FIRST,
     },
   }));
-  const entries = habits.flatMap(({ key }, habit) =>
-    Array.from({ length: DAYS }, (_, day) => day)
-      .filter((day) => (habit * 7 + day * 13) % 10 < 7)
-      .map((day) => ({
-        collection: 'entries',
-        key: `${dayOf(day)} ${key}`,
-        record: { habitId: key, day: dayOf(day), mark: 'done' },
-      })),
+  const response = await fetch(`${url}/api/changes`, {
+    method: 'POST',
+    headers: { ...headers, cookie },
+    body: JSON.stringify({ changes }),
+  });
+  if (!response.ok) throw new Error(`not accepted: ${response.status} ${await response.text()}`);
+  const script = join(STATE, 'bench-year.sql');
+  writeFileSync(
+    script,
+    `insert into entries (user_id, revision, changed_at, change_id, place, habit_id, day, mark)
+select '${user.id}', ${HABITS} + row_number() over (), now(), 'bench', 1, 'h' || habit, date '${FIRST}' + day, 'done'
+from generate_series(0, ${HABITS - 1}) habit, generate_series(0, ${DAYS - 1}) day where (habit * 7 + day * 13) % 10 < 7;
+update revisions set revision = (select max(revision) from entries where user_id = '${user.id}') where user_id = '${user.id}';
+analyze entries;\n`,
   );
-  const all = [...habits, ...entries].map((each) => ({ id: randomUUID(), madeAt, ...each }));
-  for (let from = 0; from < all.length; from += MOST_CHANGES) {
-    const response = await fetch(`${url}/api/changes`, {
-      method: 'POST',
-      headers: { ...headers, cookie },
-      body: JSON.stringify({ changes: all.slice(from, from + MOST_CHANGES) }),
-    });
-    if (!response.ok) throw new Error(`not accepted: ${response.status} ${await response.text()}`);
-  }
-  say(`${HABITS} habits with ${entries.length} records over ${DAYS} days`);
+  execFileSync(join(postgresPrograms()!, 'psql'), ['-q', '-v', 'ON_ERROR_STOP=1', '-f', script, databaseUrl]);
 }
 
 /** The bare page, built as the app is, on a port of its own. */
@@ -94,7 +94,7 @@ async function serveBare(): Promise<{ url: string; end: () => void }> {
 async function openingMs(page: Page, url: string, cell: string): Promise<number> {
   const startedMs = performance.now();
   await page.goto(url);
-  await page.locator(cell).first().waitFor();
+  await page.locator(cell).first().waitFor({ timeout: 240_000 });
   return performance.now() - startedMs;
 }
 
@@ -104,32 +104,27 @@ async function openingMs(page: Page, url: string, cell: string): Promise<number>
  */
 async function tapMs(page: Page, cell: string): Promise<number> {
   const box = (await page.locator(cell).boundingBox())!;
-  const painted = page.evaluate(
-    (selector) =>
-      new Promise<number>((resolve, reject) => {
-        setTimeout(() => reject(new Error('the tap was dropped')), 10_000);
-        const checked = (): string | null => document.querySelector(selector)?.getAttribute('aria-checked') ?? null;
-        const before = checked();
-        window.addEventListener(
-          'pointerup',
-          ({ timeStamp }) => {
-            const look = (): void => {
-              const isChanged = checked() !== before;
-              const { port1, port2 } = new MessageChannel();
-              // A message sent within a frame arrives after that frame is painted.
-              port1.onmessage = () =>
-                isChanged ? resolve(performance.now() - timeStamp) : requestAnimationFrame(look);
-              port2.postMessage(null);
-            };
-            requestAnimationFrame(look);
-          },
-          { once: true, capture: true },
-        );
-      }),
-    cell,
-  );
+  await page.evaluate((selector) => {
+    const checked = (): string | null => document.querySelector(selector)?.getAttribute('aria-checked') ?? null;
+    const before = checked();
+    const painted = new Promise<number>((resolve, reject) => {
+      setTimeout(() => reject(new Error('the tap was dropped')), 20_000);
+      const watch = ({ timeStamp }: PointerEvent): void => {
+        const look = (): void => {
+          const isChanged = checked() !== before;
+          const { port1, port2 } = new MessageChannel();
+          // A message sent within a frame arrives after that frame is painted.
+          port1.onmessage = () => (isChanged ? resolve(performance.now() - timeStamp) : requestAnimationFrame(look));
+          port2.postMessage(null);
+        };
+        requestAnimationFrame(look);
+      };
+      window.addEventListener('pointerup', watch, { once: true, capture: true });
+    });
+    Object.assign(globalThis, { painted });
+  }, cell);
   await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
-  return painted;
+  return page.evaluate(() => (globalThis as unknown as { painted: Promise<number> }).painted);
 }
 
 const wimbel = await startWimbel('bench', { now: new Date().toISOString() });
@@ -140,14 +135,16 @@ const browser = await chromium.launch({
 });
 try {
   const email = 'pegs@example.org';
-  await fill(wimbel.url, email);
+  await fill(wimbel.url, wimbel.databaseUrl(), email);
   const app = await (await browser.newContext({ baseURL: wimbel.url, viewport: WIDE })).newPage();
   const least = await (await browser.newContext({ baseURL: bare.url, viewport: WIDE })).newPage();
+  // What runs in the page is compiled with the names of its functions kept by a helper of this name.
+  for (const page of [app, least]) await page.addInitScript('globalThis.__name = (named) => named');
   await app.goto('/sign-in');
   await app.getByLabel('E-mail').fill(email);
   await app.getByLabel('Password').fill(PASSWORD);
   await app.getByRole('button', { name: 'Sign in' }).click();
-  await app.getByRole('heading', { level: 1 }).first().waitFor();
+  await app.getByRole('checkbox').first().waitFor({ timeout: 240_000 });
 
   const opening = { app: [] as number[], bare: [] as number[] };
   for (let i = 0; i < OPENINGS; i++) {
