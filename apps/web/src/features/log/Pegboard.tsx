@@ -222,7 +222,7 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
     node.focus({ preventScroll: true });
   });
 
-  const together = figuresTogether(tracks, kind, span, passMark);
+  const together = useMemo(() => figuresTogether(tracks, kind, span, passMark), [tracks, kind, span, passMark]);
   const colorOf = (track: Track): string => dyeColor(colors, areaById[track.habit.areaId ?? '']?.color);
   const typingLine = typing && habits.find((line) => line.track.habit.id === typing.place.habitId);
   const edges = { columns, size, daysPx: days.widthPx, today, isWide };

@@ -13,6 +13,7 @@ import {
   startOfWeek,
   weekTotals,
 } from '@wimbel/core';
+import { memo } from 'react';
 import { View } from 'react-native';
 import { dateNumber, dayInWords, monthName, percent, spanInWords, weekdayLetter } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
@@ -30,7 +31,14 @@ type Edge = {
 };
 
 /** Weekday letters and dates above the days; over longer spans the months above them. */
-export function PegboardHead({ columns, size, daysPx, today, isWide, hasMonths }: Edge & { hasMonths: boolean }) {
+export const PegboardHead = memo(function PegboardHead({
+  columns,
+  size,
+  daysPx,
+  today,
+  isWide,
+  hasMonths,
+}: Edge & { hasMonths: boolean }) {
   const styles = useStyles();
   const firstSeen = columns[0]?.day;
   return (
@@ -75,12 +83,12 @@ export function PegboardHead({ columns, size, daysPx, today, isWide, hasMonths }
       <FiguresHead size={size} isWide={isWide} />
     </View>
   );
-}
+});
 
 const BAR_PX = 34;
 
 /** Below the days: how many were done, their share and mark; below each week, what it came to of what it asked. */
-export function PegboardFoot({
+export const PegboardFoot = memo(function PegboardFoot({
   columns,
   size,
   daysPx,
@@ -208,7 +216,7 @@ export function PegboardFoot({
       />
     </View>
   );
-}
+});
 
 /** The weeks of the span of which a day is drawn. */
 function weeksSeen(

@@ -1,9 +1,9 @@
 import { useCallback, useRef, useState } from 'react';
 
 /** What is drawn moves on in steps, so that most scrolling changes nothing. */
-const STEP_PX = 160;
+const STEP_PX = 120;
 /** How far beyond the edges is drawn already. */
-const AHEAD_PX = 260;
+const AHEAD_PX = 120;
 
 export type Seen = { left: number; right: number; top: number; bottom: number };
 
