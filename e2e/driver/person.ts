@@ -81,6 +81,8 @@ export class Person {
   async visit(address: string): Promise<void> {
     const { pathname, search } = new URL(this.page.url());
     if (pathname + search === address) return;
+    // An app that is only just loading would not hear of it.
+    await this.page.locator('h1').first().waitFor();
     await this.page.evaluate((to) => {
       document.querySelector('h1')?.setAttribute('data-left', '');
       history.pushState(null, '', to);
