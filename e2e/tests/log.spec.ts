@@ -44,8 +44,10 @@ test('a month is put right by keyboard alone, and every step of it taken back', 
   await press('n');
   await person.page.getByLabel('Note').fill('In one sitting');
   await press('Escape');
+  await expect(person.page.getByRole('dialog')).toHaveCount(0);
   await expect(person.figures('Scales')).toHaveAccessibleName(/1 done of 31/);
   await state('Pages', 'Thursday 29 October').focus();
+  await expect(state('Pages', 'Thursday 29 October')).toBeFocused();
   await press('?');
   await expect(person.page.getByRole('dialog', { name: 'Keys of the pegboard' })).toContainText('empty the day');
   await press('Escape', 't');
