@@ -1,0 +1,77 @@
+import type { Change } from '@wimbel/contract';
+import fc from 'fast-check';
+import { type Slips, openJotter } from './jotter.ts';
+import { entryChange } from './makeChange.ts';
+
+/** A local storage with room for so many slips. */
+function storage(room = Infinity): Slips & { kept: Map<string, string> } {
+  const kept = new Map<string, string>();
+  return {
+    kept,
+    getItem: (key) => kept.get(key) ?? null,
+    setItem: (key, value) => {
+      if (kept.size >= room) throw new DOMException('full', 'QuotaExceededError');
+      kept.set(key, value);
+    },
+    removeItem: (key) => void kept.delete(key),
+    key: (index) => [...kept.keys()][index] ?? null,
+    get length() {
+      return kept.size;
+    },
+  };
+}
+const change = (day: number): Change =>
+  entryChange({ habitId: 'h', day: `2026-11-${String(day).padStart(2, '0')}`, mark: 'done' });
+
+it('what was jotted down is read in the order it was written, each account its own', () => {
+  const slips = storage();
+  const jotter = openJotter(slips, 'wimbel');
+  const [first, second, third] = [change(1), change(2), change(3)];
+  jotter.jot('anna', [first, second]);
+  jotter.jot('bert', [change(9)]);
+  jotter.jot('anna', [third]);
+  const again = openJotter(slips, 'wimbel');
+  expect(again.read('anna').map(({ changes }) => changes)).toEqual([[first, second], [third]]);
+  expect(again.read('ann')).toEqual([]);
+  expect(openJotter(slips, 'other').read('anna')).toEqual([]);
+});
+
+it('crossing out takes only its own away', () => {
+  const slips = storage();
+  slips.setItem('wimbel.appearance', 'dark');
+  const jotter = openJotter(slips, 'wimbel');
+  const [first, second] = [change(1), change(2)];
+  jotter.jot('anna', [first]);
+  jotter.jot('anna', [second]);
+  jotter.read('anna')[0]!.cross();
+  expect(jotter.read('anna').map(({ changes }) => changes)).toEqual([[second]]);
+  jotter.read('anna')[0]!.cross();
+  expect([...slips.kept.keys()]).toEqual(['wimbel.appearance']);
+});
+
+it('a full or absent storage jots nothing down and does not stand in the way', () => {
+  const full = openJotter(storage(1), 'wimbel');
+  const kept = change(1);
+  full.jot('anna', [kept]);
+  expect(() => full.jot('anna', [change(2)])).not.toThrow();
+  expect(full.read('anna').map(({ changes }) => changes)).toEqual([[kept]]);
+  const none = openJotter(undefined, 'wimbel');
+  expect(() => none.jot('anna', [change(1)])).not.toThrow();
+  expect(none.read('anna')).toEqual([]);
+});
+
+it('whatever is jotted and crossed out, the rest is there, in order', () => {
+  fc.assert(
+    fc.property(fc.array(fc.record({ size: fc.integer({ min: 1, max: 4 }), isCrossed: fc.boolean() })), (steps) => {
+      const jotter = openJotter(storage(), 'wimbel');
+      const left: Change[][] = [];
+      for (const { size, isCrossed } of steps) {
+        const changes = Array.from({ length: size }, (_, index) => change(index + 1));
+        jotter.jot('anna', changes);
+        if (isCrossed) jotter.read('anna').at(-1)!.cross();
+        else left.push(changes);
+      }
+      expect(jotter.read('anna').map(({ changes }) => changes)).toEqual(left);
+    }),
+  );
+});
