@@ -1,5 +1,5 @@
 import { dayOf, monthOf } from '@wimbel/core';
-import { amount, amountFault, amountOf, editable, money, number, parseTyped, signed } from './amounts.ts';
+import { amount, amountFault, amountOf, compact, editable, money, number, parseTyped, signed } from './amounts.ts';
 import {
   counted,
   dateNear,
@@ -83,4 +83,15 @@ describe('numbers', () => {
   ])('"%s" typed where decimals are written with "%s" is %s', (text, mark, value) =>
     expect(parseTyped(text, mark)).toBe(value),
   );
+});
+
+it('numbers in little room are short, and keep three digits', () => {
+  expect([0, 7, 950, 9_600, 17_000, 1_234_567].map((value) => compact(value).toLowerCase())).toEqual([
+    '0',
+    '7',
+    '950',
+    '9.6k',
+    '17k',
+    '1.23m',
+  ]);
 });
