@@ -147,6 +147,15 @@ for (const [device, size] of [
   });
 }
 
+test('the list goes on to older days over a month in which nothing was asked', async ({ browser }) => {
+  const person = await Person.at(browser);
+  await person.signUp();
+  await person.addHabit({ name: 'Oil the deck', often: { every: 30 }, from: '2026-10-25' });
+  await person.visit('/log?span=quarter&as=list');
+  await expect(person.page.getByRole('heading', { level: 2 })).toHaveText(['Tuesday 24 November', 'Sunday 25 October']);
+  await person.leave();
+});
+
 test('habits stand by area with what each came to, and are sorted by name and by share', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();

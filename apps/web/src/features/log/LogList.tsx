@@ -70,9 +70,12 @@ export function LogList({
   const days = shown.span === span ? shown.days : MORE_DAYS;
   const rows = useMemo((): Row[] => {
     const list: Row[] = [];
-    for (let day = newest; day >= Math.max(span.first, newest - days + 1); day--) {
+    // Days on which nothing was asked or recorded are passed over and do not count, else a long pause would end the list.
+    let left = days;
+    for (let day = newest; day >= span.first && left > 0; day--) {
       const asked = tracksOfDay(tracks, entries, day);
       if (asked.length === 0) continue;
+      left--;
       list.push({ kind: 'day', day });
       for (const track of asked) list.push({ kind: 'entry', track, day });
     }
