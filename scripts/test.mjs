@@ -86,7 +86,7 @@ async function main() {
     '--selectProjects',
     'contract',
     'exchange',
-    'sample',
+    'scripts',
     'server',
     'web',
   ]);

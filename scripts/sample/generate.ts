@@ -3,6 +3,7 @@ import {
   DEFAULT_SETTINGS,
   type Entry,
   type EntryPart,
+  type Goal,
   type Habit,
   type HabitNote,
   type PlainDay,
@@ -15,7 +16,7 @@ import {
   weekdayOf,
 } from '@wimbel/core';
 import seedrandom from 'seedrandom';
-import { GOALS, KEY_RESULTS } from './goals.ts';
+import { GOALS, KEY_RESULTS, MILESTONES, QUOTES, STEPS } from './goals.ts';
 import { AREAS, HABITS, MISS_REASONS, NOTES, type SampleHabit } from './habits.ts';
 
 const SEED = 'wimble';
@@ -40,14 +41,29 @@ export function sampleRecords(today: PlainDay): Records {
     habits,
     entries: HABITS.flatMap((sample) => entriesOf(sample, today)),
     habitNotes: HABITS.flatMap((sample) => notesOf(sample, today)),
-    goals: GOALS.map(({ starts, due, closed, ...goal }, order) => ({
-      ...goal,
-      startsOn: formatDay(today + starts),
-      ...(due === undefined ? {} : { dueOn: formatDay(today + due) }),
-      ...(closed === undefined ? {} : { closedOn: formatDay(today + closed) }),
+    goals: goalsOf(today),
+    keyResults: KEY_RESULTS.map(({ checkIns: _, checkpoints, ...keyResult }, order) => ({
+      ...keyResult,
+      ...(checkpoints
+        ? {
+            checkpoints: Object.fromEntries(
+              checkpoints.map(([offset, value]) => [formatMonth(monthOfDay(today) + offset), value]),
+            ),
+          }
+        : {}),
       order,
     })),
-    keyResults: KEY_RESULTS.map(({ checkIns: _, ...keyResult }, order) => ({ ...keyResult, order })),
+    steps: STEPS.map(({ starts, due, done, ...step }, order) => ({
+      ...step,
+      ...dated(today, { startsOn: starts, dueOn: due, doneOn: done }),
+      order,
+    })),
+    milestones: MILESTONES.map(({ due, reached, ...milestone }, order) => ({
+      ...milestone,
+      ...dated(today, { dueOn: due, reachedOn: reached }),
+      order,
+    })),
+    quotes: QUOTES,
     checkIns: KEY_RESULTS.flatMap((keyResult) =>
       keyResult.checkIns.map(([offset, value, note], index): CheckIn => {
         const day = formatDay(today + offset);
@@ -63,6 +79,31 @@ export function sampleRecords(today: PlainDay): Records {
     ),
   };
 }
+
+/** Days counted from today as they are written; those not given are left out. */
+const dated = <K extends string>(today: PlainDay, offsets: Record<K, number | undefined>): Partial<Record<K, string>> =>
+  Object.fromEntries(
+    Object.entries<number | undefined>(offsets).flatMap(([key, offset]) =>
+      offset === undefined ? [] : [[key, formatDay(today + offset)]],
+    ),
+  ) as Partial<Record<K, string>>;
+
+const goalsOf = (today: PlainDay): Goal[] =>
+  GOALS.map(({ starts, due, closed, turns, ...goal }, order) => ({
+    ...goal,
+    startsOn: formatDay(today + starts),
+    ...dated(today, { dueOn: due, closedOn: closed }),
+    order,
+    ...(turns
+      ? {
+          turns: turns.map(({ on, dueWas, ...turn }) => ({
+            ...turn,
+            on: formatDay(today + on),
+            ...dated(today, { dueWas }),
+          })),
+        }
+      : {}),
+  }));
 
 function habitOf(sample: SampleHabit, order: number, today: PlainDay): Habit {
   return {

@@ -1,10 +1,12 @@
-import type { Goal, KeyResult } from '@wimbel/core';
+import type { Goal, GoalTurn, KeyResult, Milestone, Quote, Step } from '@wimbel/core';
 
 /** Days are counted from today: below 0 in the past. */
-type SampleGoal = Omit<Goal, 'startsOn' | 'dueOn' | 'closedOn' | 'order'> & {
+type SampleGoal = Omit<Goal, 'startsOn' | 'dueOn' | 'closedOn' | 'order' | 'turns'> & {
   starts: number;
   due?: number;
   closed?: number;
+  /** What happened to it: the day, and the day it was due before. */
+  turns?: (Omit<GoalTurn, 'on' | 'dueWas'> & { on: number; dueWas?: number })[];
 };
 
 export const GOALS: SampleGoal[] = [
@@ -17,6 +19,10 @@ export const GOALS: SampleGoal[] = [
     starts: -232,
     due: 217,
     state: 'open',
+    reward: 'Two nights at the light keeper’s',
+    turns: [
+      { on: -100, kind: 'postponed', dueWas: 120, note: 'The larch comes in winter only, and wood cannot be hurried.' },
+    ],
   },
   {
     id: 'swim-bay',
@@ -37,6 +43,7 @@ export const GOALS: SampleGoal[] = [
     starts: -300,
     due: -12,
     state: 'open',
+    turns: [{ on: -90, kind: 'postponed', dueWas: -74, note: 'He was away at sea for six weeks.' }],
   },
   {
     id: 'market',
@@ -48,10 +55,43 @@ export const GOALS: SampleGoal[] = [
     due: -30,
     closed: -38,
     state: 'reached',
+    reward: 'New strings, the good ones',
+    turns: [
+      {
+        on: -45,
+        kind: 'word',
+        about: 'Pieces by heart',
+        note: 'One bar at a time, and always before the kettle boils.',
+      },
+      { on: -38, kind: 'reached', note: 'The sailmaker counted the coins twice and laughed.' },
+    ],
+  },
+  {
+    id: 'rocks',
+    title: 'Row round the seal rocks before breakfast',
+    areaId: 'bay',
+    why: 'To see the pups while the light is still flat.',
+    starts: -150,
+    due: 60,
+    state: 'paused',
+    turns: [{ on: -70, kind: 'paused', note: 'Waits for the dinghy to float.' }],
+  },
+  {
+    id: 'waders',
+    title: 'Draw every wader of the estuary',
+    areaId: 'shore',
+    doneWhen: 'Done when the twelve plates hang in the hide.',
+    starts: -260,
+    due: -100,
+    closed: -115,
+    state: 'dropped',
+    turns: [{ on: -115, kind: 'dropped', note: 'Counting them tells me more than drawing them badly.' }],
   },
 ];
 
-type SampleKeyResult = Omit<KeyResult, 'order'> & {
+type SampleKeyResult = Omit<KeyResult, 'order' | 'checkpoints'> & {
+  /** Values by the month they are due at the end of, counted from this month. */
+  checkpoints?: [number, number][];
   /** Check-ins: days from today, value, note. */
   checkIns: [number, number, string?][];
 };
@@ -61,7 +101,23 @@ export const KEY_RESULTS: SampleKeyResult[] = [
     id: 'planks',
     goalId: 'island',
     title: 'Planks refitted',
+    weight: 2,
     measure: { kind: 'number', unit: 'planks', start: 0, target: 14 },
+    checkpoints: [
+      [-6, 2],
+      [-5, 3],
+      [-4, 5],
+      [-3, 6],
+      [-2, 7],
+      [-1, 8],
+      [0, 9],
+      [1, 10],
+      [2, 11],
+      [3, 12],
+      [4, 13],
+      [5, 13],
+      [6, 14],
+    ],
     checkIns: [
       [-210, 1],
       [-171, 3],
@@ -75,6 +131,7 @@ export const KEY_RESULTS: SampleKeyResult[] = [
     id: 'hours',
     goalId: 'island',
     title: 'Hours of sanding',
+    weight: 3,
     measure: { kind: 'number', unit: 'h', start: 0, target: 120 },
     checkIns: [
       [-200, 6],
@@ -92,9 +149,30 @@ export const KEY_RESULTS: SampleKeyResult[] = [
     checkIns: [],
   },
   {
+    id: 'sails',
+    goalId: 'island',
+    title: 'Money for the sails',
+    measure: { kind: 'money', currency: 'EUR', start: 0, target: 900 },
+    checkIns: [
+      [-190, 60],
+      [-150, 185, 'Two fair days, and a wedding'],
+      [-95, 390],
+      [-50, 610],
+      [-12, 747, 'A stranger put in a fifty'],
+    ],
+  },
+  {
+    id: 'rig',
+    goalId: 'island',
+    title: 'Mast and rigging',
+    measure: { kind: 'steps' },
+    checkIns: [],
+  },
+  {
     id: 'survey',
     goalId: 'island',
     title: 'Survey passed',
+    weight: 0.5,
     measure: { kind: 'yesNo' },
     checkIns: [[-33, 1, 'Frames sound, he said, and shook my hand']],
   },
@@ -103,6 +181,16 @@ export const KEY_RESULTS: SampleKeyResult[] = [
     goalId: 'swim-bay',
     title: 'Longest swim',
     measure: { kind: 'number', unit: 'm', start: 800, target: 3200 },
+    checkpoints: [
+      [-4, 1000],
+      [-3, 1200],
+      [-2, 1500],
+      [-1, 1700],
+      [0, 1900],
+      [1, 2000],
+      [3, 2400],
+      [5, 2900],
+    ],
     checkIns: [
       [-140, 900],
       [-101, 1100],
@@ -128,6 +216,13 @@ export const KEY_RESULTS: SampleKeyResult[] = [
     goalId: 'swim-bay',
     title: 'Swims in open water',
     measure: { kind: 'habitDays', habitId: 'swim', target: 150 },
+    checkIns: [],
+  },
+  {
+    id: 'metres',
+    goalId: 'swim-bay',
+    title: 'Metres swum in all',
+    measure: { kind: 'habitAmount', habitId: 'swim', target: 200_000 },
     checkIns: [],
   },
   {
@@ -177,4 +272,92 @@ export const KEY_RESULTS: SampleKeyResult[] = [
     measure: { kind: 'yesNo' },
     checkIns: [[-38, 1]],
   },
+];
+
+/** Days are counted from today. */
+type SampleStep = Omit<Step, 'startsOn' | 'dueOn' | 'doneOn' | 'order'> & {
+  starts?: number;
+  due?: number;
+  done?: number;
+};
+
+export const STEPS: SampleStep[] = [
+  {
+    id: 'mast',
+    goalId: 'island',
+    keyResultId: 'rig',
+    title: 'Scarf the mast',
+    priority: 1,
+    impact: 'high',
+    starts: -60,
+    due: -20,
+    done: -24,
+  },
+  { id: 'spruce', goalId: 'island', parentId: 'mast', title: 'Choose the spruce', done: -58 },
+  { id: 'glue', goalId: 'island', parentId: 'mast', title: 'Glue up with Olwen’s long clamps', done: -24 },
+  {
+    id: 'shrouds',
+    goalId: 'island',
+    keyResultId: 'rig',
+    title: 'Splice the shrouds',
+    priority: 2,
+    starts: -30,
+    due: -10,
+    done: -4,
+    note: 'The third splice holds. The first two are key rings now.',
+  },
+  {
+    id: 'halyard',
+    goalId: 'island',
+    keyResultId: 'rig',
+    title: 'Run the halyards',
+    priority: 2,
+    impact: 'medium',
+    due: -3,
+  },
+  { id: 'sheave', goalId: 'island', parentId: 'halyard', title: 'Turn a new sheave', done: -6 },
+  { id: 'reeve', goalId: 'island', parentId: 'halyard', title: 'Reeve and whip the ends' },
+  { id: 'rudder', goalId: 'island', keyResultId: 'rig', title: 'Hang the rudder', priority: 3, starts: 10, due: 60 },
+  { id: 'varnish', goalId: 'island', title: 'Seven coats on the rails', impact: 'low', starts: -12, due: 5 },
+  { id: 'berth', goalId: 'island', title: 'Ask the harbour master for a berth', priority: 1, due: 0 },
+  { id: 'charts', goalId: 'island', title: 'Walk the tide race at low water', priority: 4 },
+  { id: 'pilot', goalId: 'swim-bay', title: 'Find somebody to row beside', priority: 1, impact: 'high', due: 120 },
+  { id: 'wetsuit', goalId: 'swim-bay', title: 'Mend the left sleeve', due: -70, done: -74 },
+  { id: 'verbs', goalId: 'harbour', title: 'The irregular verbs, aloud', due: -60, done: -31 },
+];
+
+type SampleMilestone = Omit<Milestone, 'dueOn' | 'reachedOn' | 'order'> & { due?: number; reached?: number };
+
+export const MILESTONES: SampleMilestone[] = [
+  {
+    id: 'frames',
+    goalId: 'island',
+    title: 'Frames sound',
+    due: -40,
+    reached: -33,
+    pips: 60,
+    reward: 'Chips on the quay',
+  },
+  { id: 'tight', goalId: 'island', title: 'The hull is tight', due: 50, after: ['frames'], pips: 120 },
+  {
+    id: 'afloat',
+    goalId: 'island',
+    title: 'Afloat at the mooring',
+    due: 120,
+    after: ['tight'],
+    reward: 'A bottle over the bow, half of it in glasses',
+  },
+  { id: 'first-sail', goalId: 'island', title: 'First sail inside the bar', due: 170, after: ['afloat'], pips: 200 },
+  { id: 'two-k', goalId: 'swim-bay', title: 'Two kilometres without a stop', due: 6, pips: 80 },
+  { id: 'cold', goalId: 'swim-bay', title: 'Ten minutes under eight degrees', due: -14, reward: 'The hot stone bath' },
+  { id: 'blades', goalId: 'rocks', title: 'New blades on the oars', due: -80, reached: -82 },
+  { id: 'half-way', goalId: 'rocks', title: 'To the rocks and straight home', after: ['blades'] },
+  { id: 'plates', goalId: 'waders', title: 'Three plates', due: -180, reached: -171 },
+  { id: 'all-plates', goalId: 'waders', title: 'All twelve', due: -100, after: ['plates'] },
+];
+
+export const QUOTES: Quote[] = [
+  { id: 'quote-1', text: 'A little every day is a great deal by the spring.', by: 'Grandmother' },
+  { id: 'quote-2', text: 'The plank does not know that you are tired. Bore on.', by: 'Olwen at the yard' },
+  { id: 'quote-3', text: 'Slow is in tune.' },
 ];

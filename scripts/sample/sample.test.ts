@@ -43,11 +43,28 @@ describe('the sample person', () => {
     expect(entries.every((entry) => entry.day <= '2026-11-24')).toBe(true);
   });
 
-  it('has goals that are reached, overdue, behind and ahead', () => {
-    const { goals, months } = reportOf(sampleRecords(TODAY), TODAY);
-    expect(new Set(Object.values(goals).map((goal) => goal.pace))).toEqual(
-      new Set(['reached', 'overdue', 'behind', 'ahead']),
+  it('has goals of every kind, pace and state, with steps and milestones in every state', () => {
+    const records = sampleRecords(TODAY);
+    const { goals, months } = reportOf(records, TODAY);
+    expect(new Set(records.goals.map((goal) => goal.state))).toEqual(new Set(['open', 'reached', 'paused', 'dropped']));
+    expect(new Set(records.keyResults.map(({ measure }) => measure.kind))).toEqual(
+      new Set(['number', 'money', 'yesNo', 'steps', 'habitDays', 'habitAmount']),
     );
+    expect(Object.fromEntries(Object.entries(goals).map(([id, { pace }]) => [id, pace]))).toMatchObject({
+      island: 'onPace',
+      'swim-bay': 'behind',
+      harbour: 'overdue',
+      market: 'reached',
+    });
+    const keyResults = Object.values(goals).flatMap((goal) => Object.values(goal.keyResults));
+    expect(new Set(keyResults.map(({ pace }) => pace))).toEqual(
+      new Set(['reached', 'overdue', 'ahead', 'behind', 'onPace']),
+    );
+    expect(keyResults.some(({ checkpoints }) => checkpoints.some(({ reached }) => reached))).toBe(true);
+    expect(new Set(Object.values(goals).flatMap(({ steps }) => Object.values(steps)))).toEqual(
+      new Set(['doneInTime', 'doneLate', 'overdue', 'dueSoon', 'open']),
+    );
+    expect(records.milestones.some((each) => each.after?.length) && records.quotes.length > 0).toBe(true);
     expect(months['2026-05']!.share!).toBeGreaterThan(months['2026-01']!.share!);
   });
 });

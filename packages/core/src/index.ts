@@ -26,28 +26,44 @@ export {
 } from './calendar/plainDay.ts';
 export { type DaySpan, daysIn, holdsDay, overlaps, eachDay } from './calendar/span.ts';
 export { startOfWeek, weekSpan, isoWeekNumber } from './calendar/week.ts';
-export { yearOfDay, yearSpan, monthsOfYear, quarterOfMonth } from './calendar/year.ts';
+export { yearOfDay, yearSpan, monthsOfYear, quarterOfMonth, quartersOfYear } from './calendar/year.ts';
 export { type BoringInput, type BoringHole, type Boring, boring } from './chart/boring.ts';
 export { CURL_PATH } from './chart/curl.ts';
 export { fillPath } from './chart/peg.ts';
 export { type PegboardColumn, pegboardColumns } from './chart/pegboardColumns.ts';
 export { type PegState, pegStateOf, type CordStretch, cordsIn } from './chart/pegboardRow.ts';
+export { type ProgressLineInput, type ProgressLine, monthTicks, progressLine } from './chart/progressLine.ts';
 export { type SharePoint, type ShareLine, shareLine } from './chart/shareLine.ts';
+export { type TimeLineInput, type TimeLineRow, type TimeLine, timeLine } from './chart/timeLine.ts';
 export { toneScale } from './chart/tone.ts';
 export { type PlateValue, type PlateCell, type YearPlate, yearPlate } from './chart/yearPlate.ts';
 export { type DayMarkScale, DEFAULT_DAY_MARKS, dayMarkOf } from './day/dayMark.ts';
 export { type DayTotals, type DayScore, totalsOf, scoreOn, fullDayRuns } from './day/dayScore.ts';
+export { quoteOfDay } from './day/quoteOfDay.ts';
 export { type WeekTotal, weekTotals } from './day/weekTotals.ts';
+export { evenCheckpoints } from './goal/checkpointPlan.ts';
+export { type KeyResultContext, type Course, courseOf } from './goal/course.ts';
+export { type DueThing, dueThings, inDueOrder } from './goal/dueThings.ts';
+export { carryingTracks, keptTogether } from './goal/effort.ts';
 export { type LinePoint, checkpointPoints, expectedOn } from './goal/expected.ts';
-export { type GoalRecords, type GoalFigures, goalFigures } from './goal/goalFigures.ts';
-export {
-  type KeyResultContext,
-  type CheckpointRow,
-  type KeyResultFigures,
-  keyResultFigures,
-} from './goal/keyResult.ts';
+export { type GoalRecords, type GoalCourse, goalCourse } from './goal/goalCourse.ts';
+export { type GoalFigures, goalFigures } from './goal/goalFigures.ts';
+export { type CheckpointRow, type KeyResultFigures, figuresOfCourse, keyResultFigures } from './goal/keyResult.ts';
+export { milestoneState, waitsFor, comesBefore } from './goal/milestones.ts';
 export { type Pace, paceOf, forecastOf, neededPerWeek } from './goal/pace.ts';
-export { type StepState, stepState, stepDays, stepsValue } from './goal/steps.ts';
+export { quarterOfGoal, goalMovedTo } from './goal/quarter.ts';
+export {
+  type StepState,
+  type StepNode,
+  stepState,
+  stepDays,
+  stepsValue,
+  stepTree,
+  stepsBelow,
+  stepsMarked,
+} from './goal/steps.ts';
+export { type StoryItem, goalStory } from './goal/story.ts';
+export { goalPostponed, goalClosed, goalReopened, goalWithWord } from './goal/turns.ts';
 export { instantKey, type DatedValue, valuesInOrder, valueOn, habitValue } from './goal/valueAt.ts';
 export { endedHabit, archivedHabit, resumedHabit } from './habit/ending.ts';
 export { dayOfDone, finishedOn } from './habit/finishLine.ts';
@@ -131,6 +147,8 @@ export {
   type PartOfDay,
   PARTS_OF_DAY,
   HIDEABLE,
+  GOAL_TURNS,
+  type GoalTurn,
   type Hideable,
   TODAY_BY,
   type TodayBy,

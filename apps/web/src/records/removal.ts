@@ -1,4 +1,5 @@
 import { type Change, entryKey } from '@wimbel/contract';
+import { type Step, stepsBelow } from '@wimbel/core';
 import { changeTo, removalOf } from './makeChange.ts';
 import type { RecordsState } from './recordsSlice.ts';
 
@@ -58,3 +59,79 @@ export function areaRemoval(records: RecordsState, areaId: string): Change[] {
     removalOf('areas', areaId),
   ];
 }
+
+/** What goes with a goal when it is deleted, by kind. */
+export type GoesWithGoal = { keyResults: number; checkIns: number; steps: number; milestones: number };
+
+function hangingOn(records: RecordsState, goalId: string) {
+  const keyResults = of(records.keyResults, (each) => each.goalId === goalId);
+  const ids = new Set(keyResults.map(([id]) => id));
+  return {
+    keyResults,
+    checkIns: of(records.checkIns, (each) => ids.has(each.keyResultId)),
+    steps: of(records.steps, (each) => each.goalId === goalId),
+    milestones: of(records.milestones, (each) => each.goalId === goalId),
+  };
+}
+
+/** How much goes with a goal; its habits stay. */
+export function goesWithGoal(records: RecordsState, goalId: string): GoesWithGoal {
+  const found = hangingOn(records, goalId);
+  return {
+    keyResults: found.keyResults.length,
+    checkIns: found.checkIns.length,
+    steps: found.steps.length,
+    milestones: found.milestones.length,
+  };
+}
+
+/** The changes that delete a goal with all that hangs on it; its habits and seasons stay, without it. */
+export function goalRemoval(records: RecordsState, goalId: string): Change[] {
+  const found = hangingOn(records, goalId);
+  return [
+    ...of(records.habits, (habit) => habit.goalId === goalId).map(([, { goalId: _, ...habit }]) =>
+      changeTo('habits', habit),
+    ),
+    ...of(records.seasons, (season) => season.goalIds.includes(goalId)).map(([, season]) =>
+      changeTo('seasons', { ...season, goalIds: season.goalIds.filter((each) => each !== goalId) }),
+    ),
+    ...found.checkIns.map(([id]) => removalOf('checkIns', id)),
+    ...stepsUpwards(found.steps.map(([, step]) => step)).map((step) => removalOf('steps', step.id)),
+    ...found.milestones.map(([id]) => removalOf('milestones', id)),
+    ...found.keyResults.map(([id]) => removalOf('keyResults', id)),
+    removalOf('goals', goalId),
+  ];
+}
+
+/** Steps so ordered that each comes before the step it belongs to. */
+function stepsUpwards(steps: Step[]): Step[] {
+  return steps
+    .filter((step) => !steps.some((each) => each.id === step.parentId))
+    .flatMap((step) => [step, ...stepsBelow(steps, step.id)])
+    .reverse();
+}
+
+/** The changes that delete a key result with its check-ins; its steps stay in the goal. */
+export const keyResultRemoval = (records: RecordsState, keyResultId: string): Change[] => [
+  ...of(records.checkIns, (each) => each.keyResultId === keyResultId).map(([id]) => removalOf('checkIns', id)),
+  ...of(records.steps, (each) => each.keyResultId === keyResultId).map(([, { keyResultId: _, ...step }]) =>
+    changeTo('steps', step),
+  ),
+  removalOf('keyResults', keyResultId),
+];
+
+/** The changes that delete a step with its sub-steps. */
+export const stepRemoval = (records: RecordsState, stepId: string): Change[] => [
+  ...stepsBelow(Object.values(records.steps), stepId)
+    .reverse()
+    .map((step) => removalOf('steps', step.id)),
+  removalOf('steps', stepId),
+];
+
+/** The changes that delete a milestone; others no longer wait for it. */
+export const milestoneRemoval = (records: RecordsState, milestoneId: string): Change[] => [
+  ...of(records.milestones, (each) => each.after?.includes(milestoneId) ?? false).map(([, each]) =>
+    changeTo('milestones', { ...each, after: each.after!.filter((id) => id !== milestoneId) }),
+  ),
+  removalOf('milestones', milestoneId),
+];

@@ -6,19 +6,14 @@ import {
   type DayTotals,
   type Entry,
   type Goal,
-  type GoalFigures,
-  type GoalRecords,
   type Habit,
   type PlainDay,
   type Track,
   buildTrack,
-  goalFigures,
-  recordsOfGoal,
   totalsOf,
 } from '@wimbel/core';
-import { useMemo } from 'react';
 import type { RecordsState } from './recordsSlice.ts';
-import { type RootState, useAppSelector } from './store.ts';
+import type { RootState } from './store.ts';
 
 type Ordered = { id: string; order: number };
 
@@ -46,6 +41,11 @@ export const selectAreas = (state: RootState): Area[] => areasInOrder(state.reco
 export const selectGoals = (state: RootState): Goal[] => goalsInOrder(state.records.goals);
 export const selectToday = (state: RootState): PlainDay => state.clock.today;
 export const selectSettings = (state: RootState) => state.records.settings;
+
+/** Quotes in the order they were written down, unless they are left out. */
+export const selectShownQuotes = (state: RootState): RecordsState['quotes'] =>
+  state.records.settings.hidden?.includes('quotes') ? NO_QUOTES : state.records.quotes;
+const NO_QUOTES: RecordsState['quotes'] = {};
 
 export const selectHidesStreaks = (state: RootState): boolean =>
   state.records.settings.hidden?.includes('streaks') ?? false;
@@ -98,30 +98,4 @@ export function selectTotals(state: RootState, span: DaySpan): DayTotals {
   const totals = known.get(name) ?? totalsOf(tracks, span);
   known.set(name, totals);
   return totals;
-}
-
-type GoalLists = Pick<RecordsState, 'keyResults' | 'checkIns' | 'steps' | 'milestones'>;
-
-const goalListsInOrder = (lists: GoalLists): Parameters<typeof recordsOfGoal>[0] => ({
-  keyResults: Object.values(lists.keyResults).sort(byOrder),
-  checkIns: Object.values(lists.checkIns),
-  steps: Object.values(lists.steps).sort(byOrder),
-  milestones: Object.values(lists.milestones).sort(byOrder),
-});
-
-export type FiguredGoal = { records: GoalRecords; figures: GoalFigures };
-
-/** A goal with what hangs on it, and everything computed of it as of today. */
-export function useFiguredGoal(goal: Goal): FiguredGoal {
-  const keyResults = useAppSelector((state) => state.records.keyResults);
-  const checkIns = useAppSelector((state) => state.records.checkIns);
-  const steps = useAppSelector((state) => state.records.steps);
-  const milestones = useAppSelector((state) => state.records.milestones);
-  const tracks = useAppSelector(selectTracks);
-  const today = useAppSelector(selectToday);
-  return useMemo(() => {
-    const records = recordsOfGoal(goalListsInOrder({ keyResults, checkIns, steps, milestones }), goal);
-    const byId = new Map(tracks.map((track) => [track.habit.id, track]));
-    return { records, figures: goalFigures(records, (habitId) => byId.get(habitId), today) };
-  }, [goal, keyResults, checkIns, steps, milestones, tracks, today]);
 }

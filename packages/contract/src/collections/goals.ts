@@ -1,4 +1,4 @@
-import { type Goal, type KeyResult, type Step, isSame, parseMonth } from '@wimbel/core';
+import { GOAL_TURNS, type Goal, type KeyResult, type Step, isSame, parseMonth } from '@wimbel/core';
 import {
   day,
   dictionary,
@@ -52,6 +52,15 @@ export const goalSchema = shape({
   closedOn: day(),
   reward: text(),
   order: order(),
+  turns: list(
+    shape({
+      on: day().required('is missing'),
+      kind: oneOf(GOAL_TURNS).required('is missing'),
+      dueWas: day(),
+      about: text(),
+      note: text(),
+    }).required('is missing'),
+  ),
 }).test(
   'goal',
   '',

@@ -18,3 +18,6 @@ export function quarterOfMonth(month: PlainMonth): { first: PlainMonth; last: Pl
   const first = month - (((month % 3) + 3) % 3);
   return { first, last: first + 2 };
 }
+
+/** The first months of the four quarters of a year. */
+export const quartersOfYear = (year: number): PlainMonth[] => [1, 4, 7, 10].map((month) => monthFromParts(year, month));

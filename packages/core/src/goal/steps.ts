@@ -1,4 +1,4 @@
-import { type PlainDay, dayOf } from '../calendar/plainDay.ts';
+import { type PlainDay, dayOf, formatDay } from '../calendar/plainDay.ts';
 import { tidySum } from '../number/exact.ts';
 import type { Step } from '../record/records.ts';
 
@@ -42,4 +42,63 @@ export function stepsValue(
     return step.doneOn && dayOf(step.doneOn) <= today ? 1 : 0;
   };
   return { value: tidySum(top.reduce((sum, step) => sum + worth(step), 0)), count: top.length };
+}
+
+/** A step with its sub-steps. `isDone` by its sub-steps where it has some, else by its own day. */
+export type StepNode = { step: Step; state: StepState; isDone: boolean; below: StepNode[] };
+
+/** Steps as a tree, as of `today`: at each level the open ones first, in the order given, then the done ones. */
+export function stepTree(steps: readonly Step[], today: PlainDay): StepNode[] {
+  const known = new Set(steps.map((step) => step.id));
+  const byParent = new Map<string | null, Step[]>();
+  for (const step of steps) {
+    const parent = step.parentId && known.has(step.parentId) ? step.parentId : null;
+    const siblings = byParent.get(parent);
+    if (siblings) siblings.push(step);
+    else byParent.set(parent, [step]);
+  }
+  const level = (parent: string | null): StepNode[] => {
+    const nodes = (byParent.get(parent) ?? []).map((step): StepNode => {
+      const below = level(step.id);
+      const isDone =
+        below.length > 0 ? below.every((each) => each.isDone) : !!step.doneOn && dayOf(step.doneOn) <= today;
+      return { step, state: stepState(step, today), isDone, below };
+    });
+    return [...nodes.filter((node) => !node.isDone), ...nodes.filter((node) => node.isDone)];
+  };
+  return level(null);
+}
+
+/** A step and everything below it. */
+export function stepsBelow(steps: readonly Step[], id: string): Step[] {
+  const children = steps.filter((step) => step.parentId === id);
+  return children.flatMap((child) => [child, ...stepsBelow(steps, child.id)]);
+}
+
+/**
+ * The steps that change when one is ticked off on a day, or (null) opened again. Ticking off takes along what is still
+ * open below it, and the steps above of which it was the last; opening again opens the steps above.
+ */
+export function stepsMarked(steps: readonly Step[], id: string, day: PlainDay | null): Step[] {
+  const byId = new Map(steps.map((step) => [step.id, step]));
+  const step = byId.get(id);
+  if (step === undefined) return [];
+  const changed = new Map<string, Step>();
+  const put = (each: Step): void => {
+    const { doneOn: _, ...rest } = each;
+    changed.set(each.id, day === null ? rest : { ...rest, doneOn: formatDay(day) });
+  };
+  put(step);
+  if (day !== null) stepsBelow(steps, id).forEach((each) => !each.doneOn && put(each));
+  const isDone = (each: Step): boolean => !!(changed.get(each.id) ?? each).doneOn;
+  for (let above = byId.get(step.parentId ?? ''); above; above = byId.get(above.parentId ?? '')) {
+    const parent = above;
+    if (day === null) {
+      if (isDone(parent)) put(parent);
+    } else {
+      if (isDone(parent) || !steps.every((each) => each.parentId !== parent.id || isDone(each))) break;
+      put(parent);
+    }
+  }
+  return [...changed.values()];
 }

@@ -25,7 +25,7 @@ export type PartOfDay = 'morning' | 'midday' | 'evening' | 'any';
 export const PARTS_OF_DAY: readonly PartOfDay[] = ['morning', 'midday', 'evening', 'any'];
 
 /** What can be left out of every screen. */
-export const HIDEABLE = ['streaks'] as const;
+export const HIDEABLE = ['streaks', 'quotes'] as const;
 export type Hideable = (typeof HIDEABLE)[number];
 
 export const TODAY_BY = ['part', 'area'] as const;
@@ -81,6 +81,19 @@ export type EntryPart = { variantId: string; amount?: number; note?: string };
 export type Entry = { habitId: string; day: DayText; mark?: Mark; amount?: number; note?: string; parts?: EntryPart[] };
 
 export type GoalState = 'open' | 'reached' | 'dropped' | 'paused';
+
+export const GOAL_TURNS = ['postponed', 'paused', 'reopened', 'dropped', 'reached', 'word'] as const;
+/** Something that happened to a goal and that no other record tells; it changes no figure. */
+export type GoalTurn = {
+  on: DayText;
+  kind: (typeof GOAL_TURNS)[number];
+  /** The due day before a postponement; absent where there was none. */
+  dueWas?: DayText;
+  /** What a word is about, for example the title of a key result. */
+  about?: string;
+  note?: string;
+};
+
 export type Goal = {
   id: string;
   title: string;
@@ -93,6 +106,8 @@ export type Goal = {
   closedOn?: DayText;
   reward?: string;
   order: number;
+  /** In the order they were written. */
+  turns?: GoalTurn[];
 };
 
 export type KeyResultMeasure =

@@ -1,7 +1,8 @@
 import { type PlainMonth, monthOfDay, monthSpan } from '../calendar/month.ts';
 import type { PlainDay } from '../calendar/plainDay.ts';
 import { type DayTotals, fullDayRuns, totalsOf } from '../day/dayScore.ts';
-import { type GoalFigures, type GoalRecords, goalFigures } from '../goal/goalFigures.ts';
+import type { GoalRecords } from '../goal/goalCourse.ts';
+import { type GoalFigures, goalFigures } from '../goal/goalFigures.ts';
 import { aliveRun, longestRun } from '../habit/streak.ts';
 import type { Figures } from '../habit/targets.ts';
 import { buildTrack } from '../habit/track.ts';

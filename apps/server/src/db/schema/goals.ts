@@ -1,6 +1,6 @@
 import type { Goal } from '@wimbel/core';
 import { sql } from 'drizzle-orm';
-import { check, foreignKey, index, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { check, foreignKey, index, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { areas } from './areas.ts';
 import { day, number, owned } from './columns.ts';
 
@@ -19,6 +19,7 @@ export const goals = pgTable(
     closedOn: day(),
     reward: text(),
     order: number().notNull(),
+    turns: jsonb().$type<Goal['turns']>(),
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),

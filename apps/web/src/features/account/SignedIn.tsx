@@ -9,6 +9,7 @@ import { useAskAccount } from '../../records/RecordsProvider.tsx';
 import { SavingSign } from '../../records/SavingSign.tsx';
 import { UndoKey } from '../../records/UndoKey.tsx';
 import { FinishLineWatch } from '../../records/FinishLineWatch.tsx';
+import { ReachedWatch } from '../../records/ReachedWatch.tsx';
 import { serverAsked } from '../../records/accountSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../records/store.ts';
 import { useTheme } from '../../theme/Theme.tsx';
@@ -71,6 +72,7 @@ export function SignedIn() {
       <SavingSign />
       <UndoKey />
       <FinishLineWatch />
+      <ReachedWatch />
       <Slot />
     </Frame>
   );

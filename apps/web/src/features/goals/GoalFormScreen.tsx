@@ -1,6 +1,6 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { checkRecord } from '@wimbel/contract';
-import { type Goal, type PlainDay, formatDay, parseDay } from '@wimbel/core';
+import { type Goal, type PlainDay, formatDay, goalPostponed, parseDay } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
@@ -8,6 +8,7 @@ import { View } from 'react-native';
 import * as yup from 'yup';
 import { useRecording } from '../../records/RecordsProvider.tsx';
 import { changeTo, newId } from '../../records/makeChange.ts';
+import { goalDaysFault } from '../../records/useGoalActions.ts';
 import { selectAreas, selectGoals, selectToday } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { useTheme } from '../../theme/Theme.tsx';
@@ -18,8 +19,19 @@ import { FormField } from '../../ui/FormField.tsx';
 import { FieldRow, FormPage } from '../../ui/FormPage.tsx';
 import { NotHere } from '../../ui/NotHere.tsx';
 import { useToast } from '../../ui/Toast.tsx';
+import { Words } from '../../ui/Words.tsx';
+import { counted } from '../../shared/format.ts';
+import { EASY_GOALS } from './goalHints.ts';
 
-type GoalDraft = { title: string; why: string; doneWhen: string; areaId: string; startsOn: string; dueOn: string };
+type GoalDraft = {
+  title: string;
+  why: string;
+  doneWhen: string;
+  areaId: string;
+  startsOn: string;
+  dueOn: string;
+  reward: string;
+};
 
 const schema = yup.object({
   title: yup.string().trim().required('Give the goal a title').max(200, 'Keep the title under 200 characters'),
@@ -41,6 +53,7 @@ const draftOf = (goal: Goal | null, today: PlainDay): GoalDraft => ({
   areaId: goal?.areaId ?? '',
   startsOn: goal?.startsOn ?? formatDay(today),
   dueOn: goal?.dueOn ?? '',
+  reward: goal?.reward ?? '',
 });
 
 /** Sets a goal, or edits the one with `goalId`. */
@@ -66,6 +79,15 @@ function GoalForm({ goal }: { goal: Goal | null }) {
     mode: 'onTouched',
   });
   const areaId = useWatch({ control, name: 'areaId' });
+  const dueOn = useWatch({ control, name: 'dueOn' });
+  const isPast = parseDay(dueOn) !== null && dueOn < formatDay(today);
+  const others = goals.filter((each) => each.state === 'open' && each.id !== goal?.id).length;
+  const hints = [
+    isPast ? 'Its due day is past already.' : '',
+    goal === null && others >= EASY_GOALS
+      ? `With it ${counted(others + 1, 'goal')} are open. Three at a time are easier to keep in mind.`
+      : '',
+  ].filter(Boolean);
   const back = (): void => (router.canGoBack() ? router.back() : router.replace('/goals'));
   const save = handleSubmit(
     (filled) => {
@@ -79,29 +101,27 @@ function GoalForm({ goal }: { goal: Goal | null }) {
         doneWhen: filled.doneWhen.trim(),
         areaId: filled.areaId,
         dueOn: filled.dueOn,
+        reward: filled.reward.trim(),
       };
-      for (const key of ['why', 'doneWhen', 'areaId', 'dueOn'] as const) {
+      for (const key of ['why', 'doneWhen', 'areaId', 'dueOn', 'reward'] as const) {
         if (optional[key] === '') delete next[key];
         else next[key] = optional[key];
       }
       const { issues } = checkRecord('goals', next);
-      const early = Object.values(keyResults).find(
-        (each) => each.goalId === next.id && (each.dueOn ?? next.dueOn ?? '9') < (each.startsOn ?? next.startsOn),
-      );
-      if (issues.length > 0 || early !== undefined) {
-        setFault(
-          early === undefined
-            ? issues.map(({ path, message }) => `${path} ${message}`).join('; ')
-            : `With these days the key result "${early.title}" would be due before it starts. Nothing was changed.`,
-        );
+      const daysFault = goalDaysFault(next, keyResults);
+      if (issues.length > 0 || daysFault !== null) {
+        setFault(daysFault ?? issues.map(({ path, message }) => `${path} ${message}`).join('; '));
         return;
       }
-      change(changeTo('goals', next));
+      // The day it was due before stays in the story.
+      const isMoved = goal?.dueOn !== undefined && goal.dueOn !== next.dueOn;
+      const kept = isMoved ? { ...next, turns: goalPostponed(goal, next.dueOn ?? null, today).turns! } : next;
+      const undo = change(changeTo('goals', kept));
       if (goal === null) {
         router.replace(`/goals/${encodeURIComponent(next.id)}` as never);
         return;
       }
-      toast({ text: 'The goal is changed', onUndo: () => change(changeTo('goals', goal)) });
+      toast({ text: 'The goal is changed', onUndo: undo });
       back();
     },
     () => setFault('Some fields above need another look. Nothing you wrote is lost.'),
@@ -150,6 +170,23 @@ function GoalForm({ goal }: { goal: Goal | null }) {
           <FormField control={control} name="dueOn" label="Due on" isDate hint="Leave empty for no due day." />
         </View>
       </FieldRow>
+      <FormField
+        control={control}
+        name="reward"
+        label="Reward"
+        maxLength={300}
+        placeholder="A week on the islands"
+        hint="What you give yourself when it is reached."
+      />
+      {hints.length > 0 ? (
+        <View role="note" aria-label="Worth a thought">
+          {hints.map((hint) => (
+            <Words key={hint} type="quiet" tone="quiet">
+              {hint}
+            </Words>
+          ))}
+        </View>
+      ) : null}
     </FormPage>
   );
 }

@@ -1,15 +1,22 @@
-import type { Goal, KeyResult } from '@wimbel/core';
+import type { KeyResult } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
+import Ellipsis from 'lucide-react-native/icons/ellipsis';
 import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
-import { BoringPicture } from '../../charts/BoringPicture.tsx';
-import { selectHabits, selectToday, useFiguredGoal } from '../../records/selectors.ts';
+import { View } from 'react-native';
+import { useStore } from 'react-redux';
 import { AreaName } from '../../records/AreaName.tsx';
-import { useAppSelector } from '../../records/store.ts';
-import { percent } from '../../shared/format.ts';
+import { CheckInSheet, neediest } from '../../records/CheckInSheet.tsx';
+import { useRecording } from '../../records/RecordsProvider.tsx';
+import { type FiguredGoal, useFiguredGoal } from '../../records/figuredGoals.ts';
+import { STATE_WORDS, dueWords } from '../../records/goalWords.ts';
+import { changeTo } from '../../records/makeChange.ts';
+import { keyResultRemoval } from '../../records/removal.ts';
+import { selectHabits, selectToday } from '../../records/selectors.ts';
+import { type RootState, useAppSelector } from '../../records/store.ts';
+import { useGoalActions } from '../../records/useGoalActions.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -17,45 +24,125 @@ import { Card } from '../../ui/Card.tsx';
 import { Page } from '../../ui/Frame.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { NotHere } from '../../ui/NotHere.tsx';
+import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { EffortCard } from './EffortCard.tsx';
+import { GoalMenu } from './GoalMenu.tsx';
 import { KeyResultForm } from './KeyResultForm.tsx';
-import { KeyResultSheet } from './KeyResultSheet.tsx';
-import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceSentence, paceTone, standingOf } from './goalWords.ts';
+import { KeyResultRows } from './KeyResultRows.tsx';
+import { LinkHabitsSheet } from './LinkHabitsSheet.tsx';
+import { MilestonesCard, TimeLineCard } from './MilestonesCard.tsx';
+import { OverTimeCard } from './OverTimeCard.tsx';
+import { PlankCard } from './PlankCard.tsx';
+import { StepsCard } from './StepsCard.tsx';
+import { StoryCard } from './StoryCard.tsx';
 
 export function GoalScreen({ goalId }: { goalId: string }) {
-  const goal = useAppSelector((state) => state.records.goals[goalId]);
-  if (goal === undefined) return <NotHere what="goal" />;
-  return <GoalPage goal={goal} />;
+  const figured = useFiguredGoal(goalId);
+  if (figured === null) return <NotHere what="goal" />;
+  return <GoalPage key={goalId} figured={figured} />;
 }
 
-/** What is open over the page: a key result to check in to, one to edit, or a new one. */
-type Opened = { kind: 'checkIn' | 'edit'; keyResult: KeyResult } | { kind: 'new' } | null;
+/** What is open over the page. */
+type Opened =
+  | { kind: 'checkIn'; keyResult: KeyResult | null }
+  | { kind: 'keyResult'; keyResult: KeyResult | null }
+  | { kind: 'menu' }
+  | { kind: 'habits' }
+  | null;
 
-function GoalPage({ goal }: { goal: Goal }) {
+function GoalPage({ figured }: { figured: FiguredGoal }) {
   const styles = useStyles();
   const isWide = useIsWide();
   const router = useRouter();
-  const { colors } = useTheme();
-  const today = useAppSelector(selectToday);
-  const { records, figures } = useFiguredGoal(goal);
   const [opened, setOpened] = useState<Opened>(null);
-  const isOpen = goal.state === 'open';
-  const close = (): void => setOpened(null);
+  const { records } = figured;
   const back = (): void => (router.canGoBack() ? router.back() : router.replace('/goals'));
-  const parts = records.keyResults.map((keyResult, place) => {
-    const { progress, expected } = figures.keyResults[keyResult.id]!;
-    return { id: keyResult.id, progress, expected: isOpen ? expected : null, color: holeColor(colors, place) };
-  });
+  const plank = <PlankCard figured={figured} />;
+  const keyResults = (
+    <KeyResultRows
+      figured={figured}
+      onOpen={(keyResult) => setOpened({ kind: 'checkIn', keyResult })}
+      onAdd={() => setOpened({ kind: 'keyResult', keyResult: null })}
+    />
+  );
+  const steps = <StepsCard figured={figured} />;
+  const milestones = <MilestonesCard figured={figured} />;
+  const timeLine = <TimeLineCard figured={figured} />;
+  const overTime = <OverTimeCard figured={figured} />;
+  const effort = <EffortCard figured={figured} onLink={() => setOpened({ kind: 'habits' })} />;
+  const story = <StoryCard figured={figured} />;
   return (
     <Page>
+      <Head figured={figured} onBack={back} onOpen={setOpened} />
+      {isWide ? (
+        <View style={styles.columns}>
+          <View style={styles.column}>
+            {plank}
+            {overTime}
+            {timeLine}
+            {story}
+          </View>
+          <View style={styles.column}>
+            {keyResults}
+            {effort}
+            {steps}
+            {milestones}
+          </View>
+        </View>
+      ) : (
+        <>
+          {plank}
+          {keyResults}
+          {steps}
+          {effort}
+          {overTime}
+          {milestones}
+          {timeLine}
+          {story}
+        </>
+      )}
+      <OverPage figured={figured} opened={opened} onOpen={setOpened} onGone={() => router.replace('/goals')} />
+    </Page>
+  );
+}
+
+function Head({
+  figured,
+  onBack,
+  onOpen,
+}: {
+  figured: FiguredGoal;
+  onBack: () => void;
+  onOpen: (opened: Opened) => void;
+}) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const router = useRouter();
+  const today = useAppSelector(selectToday);
+  const { reopen } = useGoalActions();
+  const { goal } = figured.records;
+  const isOpen = goal.state === 'open';
+  return (
+    <View>
       <View style={styles.bar}>
-        <IconButton icon={ArrowLeft} label="Back" onPress={back} />
+        <IconButton icon={ArrowLeft} label="Back" onPress={onBack} />
         <View style={styles.grow} />
+        {isOpen && neediest(figured) !== null ? (
+          <Button
+            kind="main"
+            icon={<Plus size={17} color={colors.onWorking} />}
+            onPress={() => onOpen({ kind: 'checkIn', keyResult: null })}
+          >
+            Check in
+          </Button>
+        ) : null}
         <IconButton
           icon={Pencil}
           label="Edit goal"
           onPress={() => router.push(`/goals/${encodeURIComponent(goal.id)}/edit` as never)}
         />
+        <IconButton icon={Ellipsis} label="More about this goal" onPress={() => onOpen({ kind: 'menu' })} />
       </View>
       <View style={styles.titles}>
         <AreaName areaId={goal.areaId} />
@@ -63,174 +150,90 @@ function GoalPage({ goal }: { goal: Goal }) {
           {goal.title}
         </Words>
         <Words tone="quiet">
-          {dueWords(goal, figures, today)}. {goal.doneWhen ?? ''}
+          {dueWords(goal, figured.figures, today)}. {goal.doneWhen ?? ''}
         </Words>
         {goal.why ? <Words style={styles.why}>{goal.why}</Words> : null}
+        {goal.reward ? <Words tone="brassText">Reward: {goal.reward}</Words> : null}
       </View>
-      <View style={isWide ? styles.columns : styles.stack}>
-        <View style={isWide ? styles.column : undefined}>
-          <Card style={styles.card}>
-            <View style={styles.line} role="status">
-              <Words type="display">{percent(figures.progress)}</Words>
-              {isOpen && figures.pace ? (
-                <Words type="strong" tone={paceTone(figures.pace)}>
-                  {PACE_WORDS[figures.pace]}
-                </Words>
-              ) : null}
-              {isOpen ? null : (
-                <Words type="strong" tone="quiet">
-                  {STATE_WORDS[goal.state]}
-                </Words>
-              )}
-              {isOpen && figures.expected !== null ? (
-                <Words tone="quiet">{percent(figures.expected)} expected by today</Words>
-              ) : null}
-            </View>
-            {parts.length === 0 ? (
-              <Words tone="quiet">No key result yet. What would show that you are getting there?</Words>
-            ) : (
-              <>
-                <View style={styles.above} aria-hidden>
-                  {parts.map((part) => (
-                    <Words key={part.id} type="strong" style={styles.centred}>
-                      {percent(part.progress)}
-                    </Words>
-                  ))}
-                </View>
-                <BoringPicture
-                  parts={parts}
-                  heightPx={150}
-                  label={`The plank of this goal: ${records.keyResults.map((each) => `${each.title} ${percent(figures.keyResults[each.id]!.progress)}`).join(', ')}`}
-                />
-                <View style={styles.below} aria-hidden>
-                  {records.keyResults.map((keyResult) => (
-                    <Words key={keyResult.id} type="small" tone="quiet" style={styles.centred} numberOfLines={2}>
-                      {standingOf(keyResult, figures.keyResults[keyResult.id]!)}
-                    </Words>
-                  ))}
-                </View>
-              </>
-            )}
-          </Card>
-          {isWide ? <HabitsOfGoal goalId={goal.id} /> : null}
-        </View>
-        <View style={isWide ? styles.column : styles.section}>
-          <View style={styles.sectionHead}>
-            <Words type="label" tone="quiet" heading={2}>
-              Key results
-            </Words>
-            <Button
-              kind="bare"
-              icon={<Plus size={17} color={colors.working} />}
-              onPress={() => setOpened({ kind: 'new' })}
-            >
-              Add a key result
-            </Button>
-          </View>
-          {records.keyResults.length > 0 ? (
-            <Card isFlush>
-              {records.keyResults.map((keyResult, place) => {
-                const own = figures.keyResults[keyResult.id]!;
-                return (
-                  <Pressable
-                    key={keyResult.id}
-                    role="button"
-                    aria-label={`${keyResult.title}: ${standingOf(keyResult, own)}, ${percent(own.progress)}. Check in`}
-                    onPress={() => setOpened({ kind: 'checkIn', keyResult })}
-                    style={[styles.row, place > 0 && styles.parted]}
-                  >
-                    <View style={[styles.dot, { backgroundColor: holeColor(colors, place) }]} />
-                    <View style={styles.grow}>
-                      <View style={styles.rowLine}>
-                        <Words type="name" style={styles.grow}>
-                          {keyResult.title}
-                        </Words>
-                        <Words type="strong">{standingOf(keyResult, own)}</Words>
-                      </View>
-                      <Words type="quiet" tone={isOpen && own.pace === 'overdue' ? 'madder' : 'quiet'}>
-                        {isOpen ? paceSentence(keyResult, own, today) : `${percent(own.progress)} of the way`}
-                      </Words>
-                    </View>
-                  </Pressable>
-                );
-              })}
-            </Card>
-          ) : null}
-        </View>
-        {isWide ? null : <HabitsOfGoal goalId={goal.id} />}
-      </View>
-      {opened?.kind === 'checkIn' ? (
-        <KeyResultSheet
-          keyResult={opened.keyResult}
-          figures={figures.keyResults[opened.keyResult.id]!}
-          onClose={close}
-          onEdit={() => setOpened({ kind: 'edit', keyResult: opened.keyResult })}
-        />
-      ) : null}
-      {opened?.kind === 'new' || opened?.kind === 'edit' ? (
-        <KeyResultForm
-          goal={goal}
-          keyResult={opened.kind === 'edit' ? opened.keyResult : null}
-          nextOrder={(records.keyResults.at(-1)?.order ?? -1) + 1}
-          onClose={close}
-        />
-      ) : null}
-    </Page>
-  );
-}
-
-/** The habits that carry a goal. */
-function HabitsOfGoal({ goalId }: { goalId: string }) {
-  const styles = useStyles();
-  const router = useRouter();
-  const habits = useAppSelector(selectHabits);
-  const keyResults = useAppSelector((state) => state.records.keyResults);
-  const counted = new Set(
-    Object.values(keyResults).flatMap(({ goalId: of, measure }) =>
-      of === goalId && 'habitId' in measure ? [measure.habitId] : [],
-    ),
-  );
-  const carrying = habits.filter((habit) => habit.goalId === goalId || counted.has(habit.id));
-  if (carrying.length === 0) return null;
-  return (
-    <View style={styles.section}>
-      <Words type="label" tone="quiet" heading={2}>
-        Habits that carry it
-      </Words>
-      <Card isFlush>
-        {carrying.map((habit, index) => (
-          <Pressable
-            key={habit.id}
-            role="link"
-            aria-label={`Charts of ${habit.name}`}
-            onPress={() => router.push(`/charts?habit=${encodeURIComponent(habit.id)}` as never)}
-            style={[styles.row, index > 0 && styles.parted]}
-          >
-            <Words type="name">{habit.name}</Words>
-          </Pressable>
-        ))}
-      </Card>
+      {isOpen ? null : (
+        <Card style={styles.closed}>
+          <Words style={styles.grow}>This goal is {STATE_WORDS[goal.state]}. Its figures and its story stay.</Words>
+          <Button kind="main" onPress={() => reopen(goal, '')}>
+            Open again
+          </Button>
+        </Card>
+      )}
     </View>
   );
 }
 
-const useStyles = themed((colors) => ({
-  bar: { flexDirection: 'row', marginHorizontal: -SPACE.m, marginVertical: -SPACE.s },
+/** The sheet that is open over the page, if any. */
+function OverPage({
+  figured,
+  opened,
+  onOpen,
+  onGone,
+}: {
+  figured: FiguredGoal;
+  opened: Opened;
+  onOpen: (opened: Opened) => void;
+  onGone: () => void;
+}) {
+  const { change } = useRecording();
+  const toast = useToast();
+  const store = useStore<RootState>();
+  const habits = useAppSelector(selectHabits).filter((habit) => !habit.archived);
+  const { goal, keyResults } = figured.records;
+  const close = (): void => onOpen(null);
+  if (opened === null) return null;
+  if (opened.kind === 'menu') return <GoalMenu goal={goal} onClose={close} onGone={onGone} />;
+  if (opened.kind === 'habits') return <LinkHabitsSheet goal={goal} onClose={close} />;
+  if (opened.kind === 'checkIn') {
+    return (
+      <CheckInSheet
+        goal={goal}
+        keyResultId={opened.keyResult?.id}
+        onClose={close}
+        onEdit={(keyResult) => onOpen({ kind: 'keyResult', keyResult })}
+      />
+    );
+  }
+  const edited = opened.kind === 'keyResult' ? opened.keyResult : null;
+  return (
+    <KeyResultForm
+      goal={goal}
+      keyResult={edited}
+      nextOrder={(keyResults.at(-1)?.order ?? -1) + 1}
+      habits={habits}
+      onClose={close}
+      onSave={(next) => {
+        toast({
+          text: edited === null ? `${next.title} is part of the goal` : `${next.title} is changed`,
+          onUndo: change(changeTo('keyResults', next)),
+        });
+        close();
+      }}
+      onRemove={
+        edited === null
+          ? undefined
+          : () => {
+              toast({
+                text: `${edited.title} is deleted with its check-ins`,
+                onUndo: change(...keyResultRemoval(store.getState().records, edited.id)),
+              });
+              close();
+            }
+      }
+    />
+  );
+}
+
+const useStyles = themed(() => ({
+  bar: { flexDirection: 'row', alignItems: 'center', marginHorizontal: -SPACE.m, marginVertical: -SPACE.s },
   grow: { flex: 1, minWidth: 0 },
-  titles: { gap: SPACE.xs, maxWidth: 760 },
-  dot: { width: 10, height: 10, borderRadius: 5 },
-  why: { fontStyle: 'normal', paddingTop: SPACE.s },
-  stack: { gap: SPACE.l },
+  titles: { gap: SPACE.xs, maxWidth: 760, paddingTop: SPACE.s },
+  why: { paddingTop: SPACE.s },
+  closed: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.m, marginTop: SPACE.l },
   columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
   column: { flex: 1, minWidth: 0, gap: SPACE.l },
-  card: { gap: SPACE.s },
-  line: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.m, flexWrap: 'wrap' },
-  above: { flexDirection: 'row' },
-  below: { flexDirection: 'row' },
-  centred: { flex: 1, textAlign: 'center', minWidth: 0 },
-  section: { gap: SPACE.s },
-  sectionHead: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', paddingLeft: SPACE.xs },
-  row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.m, padding: SPACE.l, minHeight: 52 },
-  rowLine: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.m },
-  parted: { borderTopWidth: 1, borderTopColor: colors.line },
 }));

@@ -1,42 +1,62 @@
-import { type Goal, dayOf } from '@wimbel/core';
+import type { Goal } from '@wimbel/core';
 import { useRouter } from 'expo-router';
+import CalendarDays from 'lucide-react-native/icons/calendar-days';
+import CalendarRange from 'lucide-react-native/icons/calendar-range';
 import Plus from 'lucide-react-native/icons/plus';
-import { Pressable, View } from 'react-native';
-import { BoringPicture } from '../../charts/BoringPicture.tsx';
-import { type FiguredGoal, selectGoals, selectToday, useFiguredGoal } from '../../records/selectors.ts';
-import { AreaName } from '../../records/AreaName.tsx';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { CheckInSheet } from '../../records/CheckInSheet.tsx';
+import { QuoteLine } from '../../records/QuoteLine.tsx';
+import { useRecording } from '../../records/RecordsProvider.tsx';
+import { type FiguredGoal, selectFiguredList } from '../../records/figuredGoals.ts';
+import { changeTo } from '../../records/makeChange.ts';
+import { reordered } from '../../records/reorder.ts';
+import { selectAreas, selectGoals } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
-import { percent } from '../../shared/format.ts';
+import { useKeptChoice } from '../../shared/kept.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
+import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Card } from '../../ui/Card.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Labelled } from '../../ui/Field.tsx';
 import { Page } from '../../ui/Frame.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { SortableList } from '../../ui/SortableList.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone } from './goalWords.ts';
+import { GoalCard } from './GoalCard.tsx';
+import {
+  GOALS_BY,
+  GOALS_SORTS,
+  type GoalGroup,
+  type GoalsBy,
+  type GoalsSort,
+  groupsOfGoals,
+  sorted,
+} from './goalLists.ts';
 
-/** Open goals first, the next due at the top; the others below. */
-function inOrder(goals: readonly Goal[]): { open: Goal[]; closed: Goal[] } {
-  const due = (goal: Goal): number => (goal.dueOn ? dayOf(goal.dueOn) : Infinity);
-  const sorted = [...goals].sort((a, b) => due(a) - due(b) || a.order - b.order);
-  return {
-    open: sorted.filter((goal) => goal.state === 'open'),
-    closed: sorted.filter((goal) => goal.state !== 'open'),
-  };
-}
+const BY_WORDS: Record<GoalsBy, string> = { area: 'Area', quarter: 'Quarter', year: 'Year', state: 'State' };
+const SORT_WORDS: Record<GoalsSort, string> = { due: 'Due day', share: 'Share', order: 'My order' };
 
 export function GoalsScreen() {
   const styles = useStyles();
-  const isWide = useIsWide();
   const router = useRouter();
   const { colors } = useTheme();
-  const goals = useAppSelector(selectGoals);
-  const { open, closed } = inOrder(goals);
+  const goals = useAppSelector(selectFiguredList);
+  const areas = useAppSelector(selectAreas);
+  const [by, setBy] = useKeptChoice('goalsBy', GOALS_BY, 'area');
+  const [sort, setSort] = useKeptChoice('goalsSort', GOALS_SORTS, 'due');
+  const [fed, setFed] = useState<Goal | null>(null);
+  const [isOrdering, setIsOrdering] = useState(false);
   const add = (): void => router.push('/goals/new');
   if (goals.length === 0) {
     return (
       <Page>
+        <Words type="display" heading={1}>
+          Goals
+        </Words>
+        <QuoteLine />
         <EmptyState
           title="No goal yet"
           text="A goal is something you want to have reached by a day. Key results tell how far you are; habits carry you there."
@@ -48,105 +68,130 @@ export function GoalsScreen() {
       </Page>
     );
   }
-  const list = (some: Goal[]) => (
-    <View style={isWide ? styles.grid : styles.stack}>
-      {some.map((goal) => (
-        <GoalCard key={goal.id} goal={goal} />
-      ))}
-    </View>
-  );
+  const open = goals.filter(({ records }) => records.goal.state === 'open');
+  const closed = goals.filter(({ records }) => records.goal.state !== 'open');
+  // By state, those no longer open are groups like the others.
+  const listed = by === 'state' ? goals : open;
   return (
     <Page>
       <View style={styles.head}>
         <Words type="display" heading={1} style={styles.title}>
           Goals
         </Words>
-        <Button onPress={add} icon={<Plus size={18} color={colors.ink} />}>
+        <Button
+          icon={<CalendarRange size={17} color={colors.ink} />}
+          onPress={() => router.push('/goals/year' as never)}
+        >
+          The year
+        </Button>
+        <Button icon={<CalendarDays size={17} color={colors.ink} />} onPress={() => router.push('/goals/due' as never)}>
+          What is due
+        </Button>
+        <Button kind="main" onPress={add} icon={<Plus size={18} color={colors.onWorking} />}>
           Set a goal
         </Button>
       </View>
+      <QuoteLine />
       {open.length > 3 ? (
         <Words type="quiet" tone="quiet">
           {open.length} goals are open. Three at a time are easier to keep in mind.
         </Words>
       ) : null}
-      {list(open)}
-      {closed.length > 0 ? (
-        <>
-          <Words type="section" heading={2}>
-            No longer open
-          </Words>
-          {list(closed)}
-        </>
+      <View style={styles.ways}>
+        <Labelled label="Together by">
+          <Segments
+            label="Together by"
+            value={by}
+            choices={GOALS_BY.map((value) => ({ value, label: BY_WORDS[value] }))}
+            onChange={setBy}
+            isWrapping
+          />
+        </Labelled>
+        <Labelled label="First comes">
+          <Segments
+            label="First comes"
+            value={sort}
+            choices={GOALS_SORTS.map((value) => ({ value, label: SORT_WORDS[value] }))}
+            onChange={setSort}
+            isWrapping
+          />
+        </Labelled>
+        {sort === 'order' && goals.length > 1 ? (
+          <Button onPress={() => setIsOrdering(true)} style={styles.orderKey}>
+            Put in order
+          </Button>
+        ) : null}
+      </View>
+      {listed.length === 0 ? (
+        <Words tone="quiet">No goal is open. What would you like to have reached next?</Words>
+      ) : (
+        groupsOfGoals(listed, { by, sort, areas }).map((group) => (
+          <Group key={group.key} group={group} onCheckIn={setFed} />
+        ))
+      )}
+      {by !== 'state' && closed.length > 0 ? (
+        <Group
+          group={{ key: 'closed', title: 'No longer open', dye: null, goals: sorted(closed, sort) }}
+          onCheckIn={setFed}
+        />
       ) : null}
+      {fed ? <CheckInSheet goal={fed} onClose={() => setFed(null)} /> : null}
+      {isOrdering ? <OrderSheet onClose={() => setIsOrdering(false)} /> : null}
     </Page>
   );
 }
 
-function GoalCard({ goal }: { goal: Goal }) {
+function Group({ group, onCheckIn }: { group: GoalGroup; onCheckIn: (goal: Goal) => void }) {
   const styles = useStyles();
   const isWide = useIsWide();
   const { colors } = useTheme();
-  const router = useRouter();
-  const today = useAppSelector(selectToday);
-  const figured: FiguredGoal = useFiguredGoal(goal);
-  const { figures, records } = figured;
-  const pace = goal.state === 'open' ? figures.pace : null;
-  const parts = records.keyResults.map((keyResult, place) => {
-    const { progress, expected } = figures.keyResults[keyResult.id]!;
-    return {
-      id: keyResult.id,
-      progress,
-      expected: goal.state === 'open' ? expected : null,
-      color: holeColor(colors, place),
-    };
-  });
-  const href = `/goals/${encodeURIComponent(goal.id)}`;
   return (
-    <Pressable
-      role="link"
-      aria-label={`${goal.title}, ${percent(figures.progress)}${pace ? `, ${PACE_WORDS[pace]}` : ''}`}
-      {...({ href } as object)}
-      onPress={(event) => {
-        event.preventDefault();
-        router.push(href as never);
-      }}
-      style={isWide ? styles.half : undefined}
-    >
-      <Card style={styles.card}>
-        <AreaName areaId={goal.areaId} />
-        <Words type="card" numberOfLines={3}>
-          {goal.title}
+    <View role="group" aria-label={group.title} style={styles.group}>
+      <View style={styles.groupHead}>
+        {group.dye === null ? null : <View style={[styles.dot, { backgroundColor: dyeColor(colors, group.dye) }]} />}
+        <Words type="label" tone="quiet" heading={2}>
+          {group.title}
         </Words>
-        <View style={styles.line}>
-          <Words type="section">{percent(figures.progress)}</Words>
-          {pace ? (
-            <Words type="strong" tone={paceTone(pace)}>
-              {PACE_WORDS[pace]}
-            </Words>
-          ) : goal.state === 'open' ? null : (
-            <Words type="strong" tone="quiet">
-              {STATE_WORDS[goal.state]}
-            </Words>
-          )}
-        </View>
-        {parts.length > 0 ? (
-          <BoringPicture parts={parts} heightPx={44} isSmall label={`${parts.length} key results`} />
-        ) : null}
-        <Words type="quiet" tone="quiet">
-          {dueWords(goal, figures, today)}
-        </Words>
-      </Card>
-    </Pressable>
+      </View>
+      <View style={isWide ? styles.grid : styles.stack}>
+        {group.goals.map((figured: FiguredGoal) => (
+          <View key={figured.records.goal.id} style={isWide ? styles.third : undefined}>
+            <GoalCard figured={figured} onCheckIn={onCheckIn} />
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+function OrderSheet({ onClose }: { onClose: () => void }) {
+  const goals = useAppSelector(selectGoals);
+  const { change } = useRecording();
+  return (
+    <Sheet title="Goals in your order" onClose={onClose}>
+      <SortableList
+        label="Goals"
+        items={goals.map((goal) => ({ ...goal, name: goal.title }))}
+        onOrder={(ids) => change(...reordered(goals, ids).map((goal) => changeTo('goals', goal)))}
+      >
+        {(goal) => <Words type="name">{goal.title}</Words>}
+      </SortableList>
+      <Button kind="main" onPress={onClose}>
+        Done
+      </Button>
+    </Sheet>
   );
 }
 
 const useStyles = themed(() => ({
-  head: { flexDirection: 'row', alignItems: 'center', gap: SPACE.m },
-  title: { flex: 1 },
-  stack: { gap: SPACE.l },
+  head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s },
+  title: { flexGrow: 1 },
+  ways: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: SPACE.m, alignItems: 'flex-end' },
+  orderKey: { alignSelf: 'flex-end' },
+  group: { gap: SPACE.s },
+  groupHead: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingHorizontal: SPACE.xs },
+  dot: { width: 10, height: 10, borderRadius: 5 },
+  stack: { gap: SPACE.m },
   grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
-  half: { width: '48%', flexGrow: 1, maxWidth: 540 },
-  card: { gap: SPACE.s },
-  line: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s },
+  third: { flexBasis: 330, flexGrow: 1, maxWidth: 540 },
 }));

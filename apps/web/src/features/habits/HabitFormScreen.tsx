@@ -1,13 +1,13 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { checkRecord } from '@wimbel/contract';
 import { type Area, DYES, type Habit, WEEKDAYS } from '@wimbel/core';
-import { useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { useRecording } from '../../records/RecordsProvider.tsx';
 import { changeTo, newId } from '../../records/makeChange.ts';
-import { selectAreas, selectHabits, selectSettings, selectToday } from '../../records/selectors.ts';
+import { selectAreas, selectGoals, selectHabits, selectSettings, selectToday } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { parseTyped } from '../../shared/amounts.ts';
 import { useTheme } from '../../theme/Theme.tsx';
@@ -55,14 +55,21 @@ const isReadable = ({ measure, threshold, schedule, every, times }: HabitDraft):
 
 /** Adds a habit, or edits the one with `habitId`. */
 export function HabitFormScreen({ habitId }: { habitId?: string }) {
+  const { goal } = useLocalSearchParams<{ goal?: string }>();
   const habit = useAppSelector((state) =>
     habitId === undefined ? null : (state.records.habits[habitId] ?? undefined),
   );
   if (habit === undefined) return <NotHere what="habit" />;
-  return <HabitForm key={habitId ?? 'new'} habit={habit} />;
+  return <HabitForm key={habitId ?? 'new'} habit={habit} forGoal={goal ?? ''} />;
 }
 
-function HabitForm({ habit }: { habit: Habit | null }) {
+function HabitForm({
+  habit,
+  forGoal,
+}: {
+  habit: Habit | null;
+  /** The goal that a new one is made for. */ forGoal: string;
+}) {
   const router = useRouter();
   const toast = useToast();
   const { colors } = useTheme();
@@ -73,6 +80,9 @@ function HabitForm({ habit }: { habit: Habit | null }) {
   const hasRecords = useAppSelector(
     (state) => habit !== null && Object.keys(state.records.entries[habit.id] ?? {}).length > 0,
   );
+  const allGoals = useAppSelector(selectGoals);
+  const [goalId, setGoalId] = useState(habit === null ? forGoal : (habit.goalId ?? ''));
+  const goals = allGoals.filter((goal) => goal.state === 'open' || goal.id === goalId);
   const [fault, setFault] = useState<string | null>(null);
   const { control, handleSubmit, setValue, setError } = useForm<HabitDraft>({
     resolver: yupResolver(habitDraftSchema) as never,
@@ -104,13 +114,14 @@ function HabitForm({ habit }: { habit: Habit | null }) {
           }
         : null;
       const areaId = area?.id ?? (filled.areaId === NEW_AREA || filled.areaId === '' ? undefined : filled.areaId);
-      const next = habitOfDraft(filled, habit, {
+      const { goalId: _, ...filledIn } = habitOfDraft(filled, habit, {
         id: habit?.id ?? newId(),
         order: (habits.at(-1)?.order ?? -1) + 1,
         today,
         areaId,
         hasRecords,
       });
+      const next: Habit = goals.some((goal) => goal.id === goalId) ? { ...filledIn, goalId } : filledIn;
       const { issues } = checkRecord('habits', next);
       if (issues.length > 0) {
         setFault(issues.map(({ path, message }) => `${path} ${message}`).join('; '));
@@ -166,6 +177,16 @@ function HabitForm({ habit }: { habit: Habit | null }) {
           placeholder="Boat yard"
           maxLength={80}
         />
+      ) : null}
+      {goals.length > 0 ? (
+        <Labelled label="Goal" hint="The goal it carries. A key result can count it besides.">
+          <Chips
+            label="Goal"
+            chips={[{ value: '', label: 'None' }, ...goals.map((goal) => ({ value: goal.id, label: goal.title }))]}
+            chosen={[goalId]}
+            onPress={setGoalId}
+          />
+        </Labelled>
       ) : null}
       <Labelled label="What it is" hint={draft.aim === 'quit' ? 'Each day you held off is a day done.' : undefined}>
         <Segments

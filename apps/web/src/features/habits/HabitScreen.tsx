@@ -142,7 +142,15 @@ function Head({ track, color }: { track: Track; color: string }) {
           >
             {goal.title}
           </Button>
-        ) : null}
+        ) : isOver ? null : (
+          <Button
+            kind="bare"
+            onPress={() => router.push(`/goals/new?habit=${encodeURIComponent(habit.id)}` as never)}
+            style={styles.goal}
+          >
+            Set a goal with it
+          </Button>
+        )}
       </View>
       {habit.note ? <Words tone="quiet">{habit.note}</Words> : null}
       {isOver ? <OverCard habit={habit} today={today} /> : null}

@@ -1,4 +1,5 @@
 import {
+  type Hideable,
   type Settings,
   WEEKDAYS,
   dayCounts,
@@ -215,9 +216,16 @@ const APPEARANCES: { value: Appearance; label: string }[] = [
   { value: 'dark', label: 'Dark' },
 ];
 
+/** What screens leave out, with one thing more or less. */
+const hiddenWith = ({ hidden = [] }: Settings, what: Hideable, isHidden: boolean): Hideable[] => [
+  ...hidden.filter((each) => each !== what),
+  ...(isHidden ? [what] : []),
+];
+
 function ShownCard() {
   const [settings, set] = useSetting();
   const { appearance, setAppearance } = useTheme();
+  const quotes = useAppSelector((state) => Object.keys(state.records.quotes).length);
   const hidesStreaks = settings.hidden?.includes('streaks') ?? false;
   return (
     <Section title="What is shown">
@@ -236,9 +244,28 @@ function ShownCard() {
             { value: 'shown', label: 'Shown' },
             { value: 'hidden', label: 'Left off' },
           ]}
-          onChange={(value) => set({ hidden: value === 'hidden' ? ['streaks'] : [] })}
+          onChange={(value) => set({ hidden: hiddenWith(settings, 'streaks', value === 'hidden') })}
         />
       </Labelled>
+      <Labelled
+        label="Quotes"
+        hint={
+          quotes === 0
+            ? 'Sentences of your own, one a day, on top of Today and Goals. None is written down yet.'
+            : 'One a day, on top of Today and Goals.'
+        }
+      >
+        <Segments
+          label="Quotes"
+          value={settings.hidden?.includes('quotes') ? 'hidden' : 'shown'}
+          choices={[
+            { value: 'shown', label: 'Shown' },
+            { value: 'hidden', label: 'Left off' },
+          ]}
+          onChange={(value) => set({ hidden: hiddenWith(settings, 'quotes', value === 'hidden') })}
+        />
+      </Labelled>
+      <Way path="/settings/quotes" name="Your quotes" aside={counted(quotes, 'quote')} />
       <Labelled label="Today lists habits" hint="Only the order on Today; no figure changes.">
         <Segments
           label="Today lists habits"

@@ -7,6 +7,7 @@ import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { EntrySheet } from '../../records/EntrySheet.tsx';
+import { QuoteLine } from '../../records/QuoteLine.tsx';
 import { useRecording } from '../../records/RecordsProvider.tsx';
 import { changeTo } from '../../records/makeChange.ts';
 import {
@@ -37,6 +38,7 @@ import { Segments } from '../../ui/Segments.tsx';
 import { Shavings } from '../../ui/Shavings.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { GoalsToday } from './GoalsToday.tsx';
 import { HabitRow } from './HabitRow.tsx';
 import { MonthCard } from './MonthCard.tsx';
 import { WeekStrip } from './WeekStrip.tsx';
@@ -109,10 +111,14 @@ export function TodayScreen() {
     </View>
   );
 
+  // What is due and to be fed belongs to the day it is.
+  const goals = day === today ? <GoalsToday /> : null;
+
   if (!hasHabits) {
     return (
       <Page>
         {header}
+        {day === today ? <QuoteLine /> : null}
         <EmptyState
           title="Nothing to check off yet"
           text="A habit is something small you want to do often. Add one, and today starts here."
@@ -121,6 +127,7 @@ export function TodayScreen() {
             Add your first habit
           </Button>
         </EmptyState>
+        {goals}
       </Page>
     );
   }
@@ -154,6 +161,7 @@ export function TodayScreen() {
     <View style={styles.fill} {...swipe}>
       <Page>
         {header}
+        {day === today ? <QuoteLine /> : null}
         <WeekStrip day={day} onChoose={goTo} />
         <LeftLine day={day} isToday={day === today} plan={plan} aside={isWide ? grouping : null} />
         {isWide ? (
@@ -165,12 +173,14 @@ export function TodayScreen() {
             </View>
             <View style={styles.side}>
               <MonthCard day={day} />
+              {goals}
             </View>
           </View>
         ) : (
           <>
             {sections}
             {others}
+            {goals}
             {grouping}
           </>
         )}

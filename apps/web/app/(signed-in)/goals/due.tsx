@@ -1,0 +1,3 @@
+import { DueScreen } from '../../../src/features/goals/DueScreen.tsx';
+
+export default DueScreen;

@@ -1,5 +1,0 @@
-import { GoalFormScreen } from '../../../src/features/goals/GoalFormScreen.tsx';
-
-export default function NewGoal() {
-  return <GoalFormScreen />;
-}

@@ -1,0 +1,3 @@
+import { GuidedGoalScreen } from '../../../../src/features/goals/GuidedGoalScreen.tsx';
+
+export default GuidedGoalScreen;

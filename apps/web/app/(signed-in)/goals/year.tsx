@@ -1,0 +1,3 @@
+import { YearScreen } from '../../../src/features/goals/YearScreen.tsx';
+
+export default YearScreen;

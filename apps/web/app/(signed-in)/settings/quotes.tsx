@@ -1,0 +1,3 @@
+import { QuotesScreen } from '../../../src/features/settings/QuotesScreen.tsx';
+
+export default QuotesScreen;

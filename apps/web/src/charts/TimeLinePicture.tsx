@@ -1,0 +1,132 @@
+import { type DaySpan, type PegState, type PlainDay, type TimeLineInput, timeLine } from '@wimbel/core';
+import { useMemo } from 'react';
+import { View } from 'react-native';
+import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { monthAbbreviation } from '../shared/format.ts';
+import { themed, useTheme } from '../theme/Theme.tsx';
+import { FAMILIES } from '../theme/type.ts';
+import { Words } from '../ui/Words.tsx';
+import { PegShapes } from '../ui/pegShapes.tsx';
+import { useWidth } from './useWidth.ts';
+
+export type TimeLineThing = TimeLineInput & {
+  title: string;
+  words: string;
+  tone: 'madder' | 'brassText' | 'working' | 'quiet';
+  isMilestone: boolean;
+  peg: PegState;
+};
+
+const ROW_PX = 50;
+const FOOT_PX = 20;
+/** The marks stand below the words of their row. */
+const MARK_PX = 14;
+
+/** Steps and milestones on one axis of time: bars and pegs, cords from what comes first, today as a line. */
+export function TimeLinePicture({
+  things,
+  goal,
+  today,
+  label,
+}: {
+  things: readonly TimeLineThing[];
+  goal: DaySpan;
+  today: PlainDay;
+  label: string;
+}) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const [widthPx, onLayout] = useWidth();
+  const layout = useMemo(
+    () => (widthPx === 0 ? null : timeLine(things, { goal, today }, { widthPx, rowPx: ROW_PX, padPx: 12 })),
+    [things, goal, today, widthPx],
+  );
+  const heightPx = things.length * ROW_PX + FOOT_PX;
+  return (
+    <View onLayout={onLayout} role="group" aria-label={label} style={{ height: heightPx }}>
+      {layout === null ? null : (
+        <Svg width={widthPx} height={heightPx} aria-hidden style={styles.picture}>
+          {layout.ticks.map((tick) => (
+            <G key={tick.month}>
+              <Line x1={tick.x} x2={tick.x} y1={0} y2={layout.heightPx} stroke={colors.line} strokeWidth={1} />
+              <SvgText
+                x={Math.min(widthPx - 26, tick.x)}
+                y={layout.heightPx + 14}
+                fontSize={11}
+                fontFamily={FAMILIES.regular}
+                fill={colors.quiet}
+              >
+                {monthAbbreviation(tick.month)}
+              </SvgText>
+            </G>
+          ))}
+          <Line
+            x1={layout.todayX}
+            x2={layout.todayX}
+            y1={0}
+            y2={layout.heightPx}
+            stroke={colors.brass}
+            strokeWidth={1.6}
+          />
+          <G y={MARK_PX}>
+            {layout.links.map((link) => (
+              <Path
+                key={`${link.from} ${link.to}`}
+                d={link.path}
+                fill="none"
+                stroke={colors.brass}
+                strokeWidth={1.8}
+                opacity={0.75}
+              />
+            ))}
+            {layout.rows.map((row, index) => {
+              const thing = things[index]!;
+              const color = thing.tone === 'madder' ? colors.madder : colors.working;
+              return (
+                <G key={row.id}>
+                  {row.x2 > row.x1 ? (
+                    <Line
+                      x1={row.x1}
+                      x2={row.x2}
+                      y1={row.y}
+                      y2={row.y}
+                      stroke={color}
+                      strokeWidth={4}
+                      strokeLinecap="round"
+                      opacity={0.45}
+                    />
+                  ) : null}
+                  <PegShapes
+                    state={thing.peg}
+                    x={row.x2}
+                    y={row.y}
+                    r={thing.isMilestone ? 8 : 5.5}
+                    color={color}
+                    ratio={0}
+                  />
+                </G>
+              );
+            })}
+          </G>
+        </Svg>
+      )}
+      {things.map((thing) => (
+        <View key={thing.id} style={styles.row}>
+          <Words type={thing.isMilestone ? 'label' : 'quiet'} numberOfLines={1} style={styles.title}>
+            {thing.title}
+          </Words>
+          <Words type="small" tone={thing.tone} numberOfLines={1} style={styles.words}>
+            {thing.words}
+          </Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const useStyles = themed(() => ({
+  picture: { position: 'absolute', left: 0, top: 0 },
+  row: { height: ROW_PX, flexDirection: 'row', justifyContent: 'space-between', gap: 8, paddingTop: 3 },
+  title: { flexShrink: 1 },
+  words: { flexShrink: 0, maxWidth: '55%', lineHeight: 18 },
+}));

@@ -1,0 +1,192 @@
+import {
+  type DueThing,
+  type PlainDay,
+  dueThings,
+  formatMonth,
+  inDueOrder,
+  monthOfDay,
+  monthSpan,
+  parseMonth,
+  startOfWeek,
+} from '@wimbel/core';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import ChevronLeft from 'lucide-react-native/icons/chevron-left';
+import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import { useMemo, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { DueRows, isDone } from '../../records/DueRows.tsx';
+import { selectFiguredList } from '../../records/figuredGoals.ts';
+import { selectSettings, selectToday } from '../../records/selectors.ts';
+import { useAppSelector } from '../../records/store.ts';
+import { counted, dateNumber, dayInWords, monthAndYear, weekdayLetter } from '../../shared/format.ts';
+import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
+import { SPACE } from '../../theme/space.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Card } from '../../ui/Card.tsx';
+import { Page } from '../../ui/Frame.tsx';
+import { IconButton } from '../../ui/IconButton.tsx';
+import { PageHead } from '../../ui/PageHead.tsx';
+import { Words } from '../../ui/Words.tsx';
+
+/** A calendar of everything that is due: goals, key results, milestones and steps, month by month. */
+export function DueScreen() {
+  const styles = useStyles();
+  const isWide = useIsWide();
+  const router = useRouter();
+  const today = useAppSelector(selectToday);
+  const goals = useAppSelector(selectFiguredList);
+  const params = useLocalSearchParams<{ month?: string }>();
+  const month = parseMonth(params.month ?? '') ?? monthOfDay(today);
+  const [day, setDay] = useState<PlainDay | null>(null);
+  const span = monthSpan(month);
+  const all = useMemo(() => {
+    const living = goals.filter(({ records }) => records.goal.state === 'open' || records.goal.state === 'reached');
+    return inDueOrder(living.flatMap((figured) => dueThings(figured, today)));
+  }, [goals, today]);
+  const here = all.filter(({ due }) => due >= span.first && due <= span.last);
+  const overdue = all.filter((thing) => thing.state === 'overdue' && thing.due < span.first);
+  const shown = day === null ? here : here.filter(({ due }) => due === day);
+  const days = [...new Set(shown.map(({ due }) => due))];
+  const goTo = (to: number): void => {
+    setDay(null);
+    router.replace((to === monthOfDay(today) ? '/goals/due' : `/goals/due?month=${formatMonth(to)}`) as never);
+  };
+  const open = (path: string): void => router.push(path as never);
+  const list = (
+    <View style={styles.list}>
+      {month === monthOfDay(today) && day === null && overdue.length > 0 ? (
+        <View style={styles.group}>
+          <Words type="label" tone="madder" heading={2}>
+            Overdue from before
+          </Words>
+          <DueRows things={overdue} label="Overdue from before" onGo={open} />
+        </View>
+      ) : null}
+      {days.map((each) => (
+        <View key={each} style={styles.group}>
+          <Words type="label" tone="quiet" heading={2}>
+            {dayInWords(each)}
+          </Words>
+          <DueRows things={shown.filter(({ due }) => due === each)} label={dayInWords(each)} onGo={open} />
+        </View>
+      ))}
+      {shown.length === 0 ? (
+        <Words tone="quiet">Nothing is due {day === null ? 'in this month' : 'on this day'}.</Words>
+      ) : null}
+    </View>
+  );
+  return (
+    <Page>
+      <PageHead title="What is due" backTo="/goals" />
+      <View style={isWide ? styles.columns : styles.stack}>
+        <View style={isWide ? styles.side : undefined}>
+          <View style={styles.monthLine}>
+            <IconButton icon={ChevronLeft} label={monthAndYear(month - 1)} onPress={() => goTo(month - 1)} />
+            <Words type="card" style={styles.monthName}>
+              {monthAndYear(month)}
+            </Words>
+            <IconButton icon={ChevronRight} label={monthAndYear(month + 1)} onPress={() => goTo(month + 1)} />
+          </View>
+          <MonthOfDue month={month} things={here} chosen={day} onChoose={setDay} />
+          {day === null ? null : (
+            <Button kind="bare" onPress={() => setDay(null)}>
+              The whole month
+            </Button>
+          )}
+        </View>
+        {list}
+      </View>
+    </Page>
+  );
+}
+
+function MonthOfDue({
+  month,
+  things,
+  chosen,
+  onChoose,
+}: {
+  month: number;
+  things: readonly DueThing[];
+  chosen: PlainDay | null;
+  onChoose: (day: PlainDay | null) => void;
+}) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const today = useAppSelector(selectToday);
+  const { weekStart } = useAppSelector(selectSettings);
+  const { first, last } = monthSpan(month);
+  const from = startOfWeek(first, weekStart);
+  const weeks = Array.from({ length: Math.ceil((last - from + 1) / 7) }, (_, week) =>
+    Array.from({ length: 7 }, (_each, index) => from + week * 7 + index),
+  );
+  return (
+    <Card style={styles.month} label={`Days of ${monthAndYear(month)}`}>
+      <View style={styles.week} aria-hidden>
+        {weeks[0]!.map((day) => (
+          <Words key={day} type="small" tone="quiet" style={styles.letter}>
+            {weekdayLetter(day)}
+          </Words>
+        ))}
+      </View>
+      {weeks.map((week) => (
+        <View key={week[0]} style={styles.week}>
+          {week.map((day) => {
+            if (day < first || day > last) return <View key={day} style={styles.day} />;
+            const due = things.filter((thing) => thing.due === day);
+            const open = due.filter((thing) => !isDone(thing));
+            const color =
+              due.length === 0
+                ? 'transparent'
+                : open.some((thing) => thing.state === 'overdue')
+                  ? colors.madder
+                  : open.length > 0
+                    ? colors.brass
+                    : colors.working;
+            return (
+              <Pressable
+                key={day}
+                role="button"
+                aria-label={`${dayInWords(day)}: ${due.length === 0 ? 'nothing due' : `${counted(due.length, 'thing')} due`}`}
+                aria-pressed={day === chosen}
+                onPress={() => onChoose(day === chosen ? null : day)}
+                style={[styles.day, day === chosen && { backgroundColor: colors.wash }]}
+              >
+                <View style={[styles.ring, day === today && { borderColor: colors.brass }]}>
+                  <Words type={due.length > 0 ? 'label' : 'quiet'} tone={due.length > 0 ? 'ink' : 'quiet'}>
+                    {dateNumber(day)}
+                  </Words>
+                </View>
+                <View style={[styles.mark, { backgroundColor: color }]} />
+              </Pressable>
+            );
+          })}
+        </View>
+      ))}
+    </Card>
+  );
+}
+
+const useStyles = themed(() => ({
+  stack: { gap: SPACE.l },
+  columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
+  side: { width: 380 },
+  list: { flex: 1, gap: SPACE.l, minWidth: 0 },
+  group: { gap: SPACE.xs },
+  monthLine: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },
+  monthName: { textAlign: 'center' },
+  month: { gap: 2 },
+  week: { flexDirection: 'row' },
+  letter: { flex: 1, textAlign: 'center' },
+  day: { flex: 1, minHeight: 46, alignItems: 'center', justifyContent: 'center', gap: 2, borderRadius: 23 },
+  ring: {
+    width: 30,
+    height: 30,
+    borderRadius: 15,
+    borderWidth: 1.5,
+    borderColor: 'transparent',
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  mark: { width: 7, height: 7, borderRadius: 4 },
+}));

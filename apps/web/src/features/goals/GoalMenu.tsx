@@ -1,0 +1,193 @@
+import { type Goal, dayOf, formatDay, monthOfDay, monthSpan, quarterOfMonth } from '@wimbel/core';
+import CalendarClock from 'lucide-react-native/icons/calendar-clock';
+import CircleCheck from 'lucide-react-native/icons/circle-check';
+import CircleSlash from 'lucide-react-native/icons/circle-slash';
+import Pause from 'lucide-react-native/icons/pause';
+import RotateCcw from 'lucide-react-native/icons/rotate-ccw';
+import Trash from 'lucide-react-native/icons/trash-2';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useStore } from 'react-redux';
+import { goesWithGoal } from '../../records/removal.ts';
+import { selectToday } from '../../records/selectors.ts';
+import { type RootState, useAppSelector } from '../../records/store.ts';
+import { useGoalActions } from '../../records/useGoalActions.ts';
+import { counted, dateNear } from '../../shared/format.ts';
+import { SPACE } from '../../theme/space.ts';
+import { ActionList } from '../../ui/ActionList.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Chips } from '../../ui/Chips.tsx';
+import { Field } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Words } from '../../ui/Words.tsx';
+
+type Step = 'menu' | 'postpone' | 'reached' | 'dropped' | 'paused' | 'reopen' | 'delete';
+
+/** What can be done to a goal as a whole: postpone, pause, drop, close as reached, open again, delete. */
+export function GoalMenu({ goal, onClose, onGone }: { goal: Goal; onClose: () => void; onGone: () => void }) {
+  const [step, setStep] = useState<Step>('menu');
+  const isOpen = goal.state === 'open';
+  const open = [
+    {
+      label: 'Postpone',
+      hint: 'Another due day; the old one stays in its story.',
+      icon: CalendarClock,
+      to: 'postpone',
+    },
+    { label: 'Close as reached', hint: 'It stays with its figures and its story.', icon: CircleCheck, to: 'reached' },
+    { label: 'Pause', hint: 'It asks for nothing until it is taken up again.', icon: Pause, to: 'paused' },
+    { label: 'Drop', hint: 'Let it go, with a reason. Its record stays.', icon: CircleSlash, to: 'dropped' },
+  ] as const;
+  const closed = [{ label: 'Open again', hint: 'It is worked on from today.', icon: RotateCcw, to: 'reopen' }] as const;
+  const all = [
+    ...(isOpen ? open : closed),
+    { label: 'Delete', hint: 'With all that hangs on it.', icon: Trash, to: 'delete' } as const,
+  ];
+  if (step === 'menu') {
+    return (
+      <Sheet title={goal.title} onClose={onClose}>
+        <ActionList actions={all.map(({ to, ...each }) => ({ ...each, onPress: () => setStep(to) }))} />
+      </Sheet>
+    );
+  }
+  if (step === 'postpone') return <PostponeSheet goal={goal} onClose={onClose} />;
+  if (step === 'delete') return <DeleteGoalSheet goal={goal} onClose={onClose} onGone={onGone} />;
+  return <StateSheet goal={goal} step={step} onClose={onClose} />;
+}
+
+const STATE_SHEETS = {
+  reached: { title: 'Close as reached', label: 'How did it go', button: 'Close as reached' },
+  dropped: { title: 'Drop this goal', label: 'Why it is let go', button: 'Drop it' },
+  paused: { title: 'Pause this goal', label: 'What it waits for', button: 'Pause it' },
+  reopen: { title: 'Open this goal again', label: 'What is different now', button: 'Open again' },
+} as const;
+
+function StateSheet({ goal, step, onClose }: { goal: Goal; step: keyof typeof STATE_SHEETS; onClose: () => void }) {
+  const actions = useGoalActions();
+  const [note, setNote] = useState('');
+  const { title, label, button } = STATE_SHEETS[step];
+  return (
+    <Sheet title={title} onClose={onClose}>
+      <Words tone="quiet">{goal.title}</Words>
+      <Field
+        label={label}
+        value={note}
+        onChangeText={setNote}
+        multiline
+        maxLength={5000}
+        hint="May stay empty. It is kept in the goal’s story."
+      />
+      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        <Button
+          kind="main"
+          onPress={() => {
+            onClose();
+            if (step === 'reopen') actions.reopen(goal, note.trim());
+            else actions.close(goal, step, note.trim());
+          }}
+        >
+          {button}
+        </Button>
+        <Button kind="bare" onPress={onClose}>
+          Leave it
+        </Button>
+      </View>
+    </Sheet>
+  );
+}
+
+/** Due days that are close at hand, from the day it is due now, or today. */
+function nextDays(goal: Goal, today: number): { label: string; value: string }[] {
+  const from = Math.max(today, goal.dueOn ? dayOf(goal.dueOn) : today);
+  const quarter = quarterOfMonth(monthOfDay(from));
+  const ends = monthSpan(monthSpan(quarter.last).last > from ? quarter.last : quarter.last + 3).last;
+  return [
+    { label: 'A week on', value: formatDay(from + 7) },
+    { label: 'Four weeks on', value: formatDay(from + 28) },
+    { label: 'End of the quarter', value: formatDay(ends) },
+  ];
+}
+
+function PostponeSheet({ goal, onClose }: { goal: Goal; onClose: () => void }) {
+  const actions = useGoalActions();
+  const today = useAppSelector(selectToday);
+  const [day, setDay] = useState(goal.dueOn ?? '');
+  const [note, setNote] = useState('');
+  const [fault, setFault] = useState<string | undefined>();
+  const days = nextDays(goal, today);
+  const save = (): void => {
+    const found = day === '' ? 'Choose the new due day' : day === goal.dueOn ? 'It is due on this day already' : null;
+    const refused = found ?? actions.postpone(goal, day, note.trim());
+    if (refused === null) onClose();
+    else setFault(refused);
+  };
+  return (
+    <Sheet title="Postpone" onClose={onClose}>
+      <Words tone="quiet">
+        {goal.title}. {goal.dueOn ? `Due ${dateNear(dayOf(goal.dueOn), today)} so far.` : 'No due day so far.'}
+      </Words>
+      <Chips
+        label="New due day, near at hand"
+        chips={days}
+        chosen={[day]}
+        onPress={(value) => {
+          setDay(value);
+          setFault(undefined);
+        }}
+      />
+      <Field
+        label="New due day"
+        value={day}
+        onChangeText={(text) => {
+          setDay(text);
+          setFault(undefined);
+        }}
+        isDate
+        error={fault}
+      />
+      <Field label="Why" value={note} onChangeText={setNote} multiline maxLength={5000} hint="May stay empty." />
+      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        <Button kind="main" onPress={save}>
+          Postpone
+        </Button>
+        <Button kind="bare" onPress={onClose}>
+          Leave it
+        </Button>
+      </View>
+    </Sheet>
+  );
+}
+
+function DeleteGoalSheet({ goal, onClose, onGone }: { goal: Goal; onClose: () => void; onGone: () => void }) {
+  const actions = useGoalActions();
+  const goes = goesWithGoal(useStore<RootState>().getState().records, goal.id);
+  const parts = [
+    goes.keyResults > 0 ? counted(goes.keyResults, 'key result') : '',
+    goes.checkIns > 0 ? counted(goes.checkIns, 'check-in') : '',
+    goes.steps > 0 ? counted(goes.steps, 'step') : '',
+    goes.milestones > 0 ? counted(goes.milestones, 'milestone') : '',
+  ].filter(Boolean);
+  return (
+    <Sheet title={`Delete ${goal.title}?`} onClose={onClose}>
+      <Words>
+        {parts.length === 0 ? 'Nothing hangs on it.' : `With it go ${parts.join(', ')}.`} Its habits stay, with their
+        record.
+      </Words>
+      <Words tone="quiet">A goal that is dropped instead keeps its story and asks for nothing.</Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button
+          onPress={() => {
+            onClose();
+            onGone();
+            actions.remove(goal);
+          }}
+        >
+          Delete the goal
+        </Button>
+        <Button kind="main" onPress={onClose}>
+          Keep it
+        </Button>
+      </View>
+    </Sheet>
+  );
+}

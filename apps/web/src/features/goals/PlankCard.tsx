@@ -1,0 +1,96 @@
+import { View } from 'react-native';
+import { BoringPicture } from '../../charts/BoringPicture.tsx';
+import type { FiguredGoal } from '../../records/figuredGoals.ts';
+import {
+  PACE_WORDS,
+  STATE_WORDS,
+  goalPaceSentence,
+  holeColor,
+  paceTone,
+  shareWords,
+  standingOf,
+} from '../../records/goalWords.ts';
+import { selectToday } from '../../records/selectors.ts';
+import { useAppSelector } from '../../records/store.ts';
+import { percent } from '../../shared/format.ts';
+import { themed, useTheme } from '../../theme/Theme.tsx';
+import { SPACE } from '../../theme/space.ts';
+import { Card } from '../../ui/Card.tsx';
+import { Words } from '../../ui/Words.tsx';
+
+/** From so many holes on, their figures no longer stand beside one another; the rows below tell them. */
+const MOST_LABELLED = 5;
+
+/** A goal's share, its pace and why, and its plank with a hole for each key result. */
+export function PlankCard({ figured }: { figured: FiguredGoal }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const today = useAppSelector(selectToday);
+  const { records, figures } = figured;
+  const { goal, keyResults } = records;
+  const isOpen = goal.state === 'open';
+  const parts = keyResults.map((keyResult, place) => {
+    const { progress, expected } = figures.keyResults[keyResult.id]!;
+    return { id: keyResult.id, progress, expected: isOpen ? expected : null, color: holeColor(colors, place) };
+  });
+  const behind = shareWords(figured);
+  const isLabelled = parts.length <= MOST_LABELLED;
+  return (
+    <Card style={styles.card} label="How it stands">
+      <View style={styles.line} role="status">
+        <Words type="display">{percent(figures.progress)}</Words>
+        {isOpen && figures.pace ? (
+          <Words type="strong" tone={paceTone(figures.pace)}>
+            {PACE_WORDS[figures.pace]}
+          </Words>
+        ) : null}
+        {isOpen ? null : (
+          <Words type="strong" tone="quiet">
+            {STATE_WORDS[goal.state]}
+          </Words>
+        )}
+        {behind === '' ? null : <Words tone="quiet">{behind}</Words>}
+        {isOpen && figures.expected !== null ? (
+          <Words tone="quiet">{percent(figures.expected)} expected by today</Words>
+        ) : null}
+      </View>
+      {parts.length === 0 ? null : (
+        <>
+          {isLabelled ? (
+            <View style={styles.row} aria-hidden>
+              {parts.map((part) => (
+                <Words key={part.id} type="strong" style={styles.centred}>
+                  {percent(part.progress)}
+                </Words>
+              ))}
+            </View>
+          ) : null}
+          <BoringPicture
+            parts={parts}
+            heightPx={150}
+            label={`The plank of this goal: ${keyResults.map((each) => `${each.title} ${percent(figures.keyResults[each.id]!.progress)}`).join(', ')}`}
+          />
+          {isLabelled ? (
+            <View style={styles.row} aria-hidden>
+              {keyResults.map((keyResult) => (
+                <Words key={keyResult.id} type="small" tone="quiet" style={styles.centred}>
+                  {standingOf(keyResult, figures.keyResults[keyResult.id]!)}
+                </Words>
+              ))}
+            </View>
+          ) : null}
+        </>
+      )}
+      {isOpen ? (
+        <Words tone={figures.pace === 'overdue' ? 'madder' : 'ink'}>{goalPaceSentence(figured, today)}</Words>
+      ) : null}
+    </Card>
+  );
+}
+
+const useStyles = themed(() => ({
+  card: { gap: SPACE.s },
+  line: { flexDirection: 'row', alignItems: 'baseline', columnGap: SPACE.m, flexWrap: 'wrap' },
+  row: { flexDirection: 'row' },
+  centred: { flex: 1, textAlign: 'center', minWidth: 0 },
+}));

@@ -1,0 +1,100 @@
+import type { Goal, KeyResult } from '@wimbel/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { keepOnDevice, keptOnDevice } from '../shared/kept.ts';
+import { SPACE } from '../theme/space.ts';
+import { Button } from '../ui/Button.tsx';
+import { Field } from '../ui/Field.tsx';
+import { Shavings } from '../ui/Shavings.tsx';
+import { Sheet } from '../ui/Sheet.tsx';
+import { Words } from '../ui/Words.tsx';
+import { type FiguredGoal, selectFiguredList } from './figuredGoals.ts';
+import { standingOf } from './goalWords.ts';
+import { useAppSelector } from './store.ts';
+import { useGoalActions } from './useGoalActions.ts';
+
+/** Names the target too: a key result that is given a further one can be reached again. */
+const toldName = ({ id, measure }: KeyResult): string =>
+  `reached.${id}.${'target' in measure ? measure.target : measure.kind}`;
+
+type Reached = { goal: Goal; keyResult: KeyResult };
+
+const reachedIn = ({ records, figures }: FiguredGoal): string[] =>
+  records.keyResults.filter(({ id }) => figures.keyResults[id]!.progress >= 1).map(({ id }) => id);
+
+/** Celebrates a key result when it reaches its target, once, and asks for a word on how it went. */
+export function ReachedWatch() {
+  const goals = useAppSelector(selectFiguredList);
+  const [seen, setSeen] = useState(goals);
+  const [reached, setReached] = useState<Reached | null>(null);
+  // What was reached before this page was opened is not news.
+  if (seen !== goals) {
+    setSeen(goals);
+    const before = new Set(seen.flatMap(reachedIn));
+    const known = new Set(seen.flatMap(({ records }) => records.keyResults.map(({ id }) => id)));
+    const news = goals.flatMap((figured) =>
+      figured.records.goal.state !== 'open'
+        ? []
+        : reachedIn(figured)
+            .filter((id) => known.has(id) && !before.has(id))
+            .map((id) => ({
+              goal: figured.records.goal,
+              keyResult: figured.records.keyResults.find((each) => each.id === id)!,
+            })),
+    );
+    const first = news.find(({ keyResult }) => keptOnDevice(toldName(keyResult)) === null);
+    if (first) setReached(first);
+  }
+  if (reached === null) return null;
+  return <ReachedSheet key={reached.keyResult.id} reached={reached} onClose={() => setReached(null)} />;
+}
+
+function ReachedSheet({ reached: { goal, keyResult }, onClose }: { reached: Reached; onClose: () => void }) {
+  const actions = useGoalActions();
+  const [word, setWord] = useState('');
+  const figured = useAppSelector(selectFiguredList).find(({ records }) => records.goal.id === goal.id);
+  const figures = figured?.figures.keyResults[keyResult.id];
+  if (figured === undefined || figures === undefined) return null;
+  const isWhole = (figured.figures.progress ?? 0) >= 1;
+  const close = (): void => {
+    keepOnDevice(toldName(keyResult), 'told');
+    onClose();
+  };
+  const keep = (): void => {
+    if (word.trim() !== '') actions.word(figured.records.goal, keyResult.title, word.trim());
+    close();
+  };
+  return (
+    <Sheet title={`${keyResult.title} is reached`} onClose={close}>
+      <Shavings />
+      <Words>
+        {standingOf(keyResult, figures)}. {isWhole ? `With it all of “${goal.title}” is reached.` : ''}
+      </Words>
+      {isWhole && goal.reward ? <Words tone="brassText">Your reward: {goal.reward}</Words> : null}
+      <Field
+        label="How did it go"
+        value={word}
+        onChangeText={setWord}
+        multiline
+        maxLength={5000}
+        hint="A word for later; it stays in the goal’s story."
+      />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        {isWhole ? (
+          <Button
+            kind="main"
+            onPress={() => {
+              close();
+              actions.close(figured.records.goal, 'reached', word.trim());
+            }}
+          >
+            Close the goal as reached
+          </Button>
+        ) : null}
+        <Button kind={isWhole ? 'plain' : 'main'} onPress={keep}>
+          {isWhole ? 'Leave it open' : 'Go on'}
+        </Button>
+      </View>
+    </Sheet>
+  );
+}

@@ -1,0 +1,238 @@
+import {
+  type DYES,
+  type Goal,
+  type GoalFigures,
+  type KeyResult,
+  type KeyResultFigures,
+  type Pace,
+  type PlainDay,
+  type StepState,
+  type StoryItem,
+  dayOf,
+  forecastOf,
+  neededPerWeek,
+} from '@wimbel/core';
+import { amount, amountOf, money, number, signed } from '../shared/amounts.ts';
+import { counted, dateNear, percent } from '../shared/format.ts';
+import type { Palette } from '../theme/colors.ts';
+import type { FiguredGoal } from './figuredGoals.ts';
+
+export const PACE_WORDS: Record<Pace, string> = {
+  reached: 'reached',
+  overdue: 'overdue',
+  ahead: 'ahead',
+  behind: 'behind',
+  onPace: 'on pace',
+};
+
+export const paceTone = (pace: Pace | null): 'working' | 'madder' | 'ink' | 'quiet' => {
+  if (pace === null) return 'quiet';
+  if (pace === 'overdue') return 'madder';
+  return pace === 'behind' ? 'ink' : 'working';
+};
+
+/** The colour of a key result's hole: by its place in the goal, so that neighbours differ. */
+export const holeColor = (colors: Palette, place: number): string => {
+  const order = [
+    'clay',
+    'verdigris',
+    'weld',
+    'woad',
+    'plum',
+    'moss',
+    'slate',
+    'madder',
+  ] as const satisfies readonly (typeof DYES)[number][];
+  return colors.dyes[order[place % order.length]!];
+};
+
+/** A value of a key result with its unit: "42 h", "€747", "yes". */
+export function valueWords({ measure }: KeyResult, value: number): string {
+  switch (measure.kind) {
+    case 'number':
+      return amount(value, measure.unit ?? '');
+    case 'money':
+      return money(value, measure.currency);
+    case 'yesNo':
+      return value >= 1 ? 'yes' : 'not yet';
+    case 'steps':
+      return counted(value, 'step');
+    case 'habitDays':
+      return counted(value, 'day');
+    case 'habitAmount':
+      return number(value);
+  }
+}
+
+/** Where a key result stands, with both its numbers: "42 of 120 h", "24.8, down to 22 min". */
+export function standingOf(keyResult: KeyResult, { current, from, target }: KeyResultFigures): string {
+  const { measure } = keyResult;
+  if (measure.kind === 'yesNo') return valueWords(keyResult, current);
+  if (target < from) return `${number(current)}, down to ${valueWords(keyResult, target)}`;
+  if (measure.kind === 'number') return amountOf(current, target, measure.unit ?? '');
+  if (measure.kind === 'money') return `${money(current, measure.currency)} of ${money(target, measure.currency)}`;
+  return `${number(current)} of ${valueWords(keyResult, target)}`;
+}
+
+/** What a key result is to reach, before anything is done: "0 to 14 planks", "28 down to 22 min", "30 days". */
+export function targetWords(keyResult: KeyResult): string {
+  const { measure } = keyResult;
+  if (measure.kind === 'yesNo') return 'yes or no';
+  if (measure.kind === 'steps') return 'by its steps';
+  const target = valueWords(keyResult, measure.target);
+  if (!('start' in measure)) return target;
+  return `${number(measure.start)} ${measure.target < measure.start ? 'down to' : 'to'} ${target}`;
+}
+
+const absolute = (keyResult: KeyResult, value: number): string =>
+  valueWords(keyResult, Number(Math.abs(value).toPrecision(2)));
+
+/** The verdict on a key result with its reason, in a short sentence. */
+export function paceSentence(keyResult: KeyResult, figures: KeyResultFigures, today: PlainDay): string {
+  const { pace, due, forecast, neededPerWeek, expected, from, target, current } = figures;
+  const { kind } = keyResult.measure;
+  const forecastWords = forecast === null ? '' : ` At this rate reached by ${dateNear(forecast, today)}.`;
+  if (pace === 'reached') return 'Reached.';
+  if (pace === null || due === null) return `No due day.${forecastWords}`;
+  if (pace === 'overdue') {
+    const late = counted(today - due, 'day');
+    return kind === 'yesNo'
+      ? `Overdue by ${late}.`
+      : `Overdue by ${late}: ${absolute(keyResult, target - current)} missing.`;
+  }
+  if (kind === 'yesNo') return `${pace === 'behind' ? 'Still open' : 'Open'}, due ${dateNear(due, today)}.`;
+  const planned = from + (expected ?? 0) * (target - from);
+  const weekly =
+    neededPerWeek === null
+      ? ''
+      : `${absolute(keyResult, neededPerWeek)} a week from here ${due === today ? 'would reach' : 'reach'} it by ${dateNear(due, today)}.`;
+  if (pace === 'behind')
+    return `Behind: by now ${valueWords(keyResult, Number(planned.toPrecision(3)))} ${kind === 'money' ? 'was' : 'were'} planned. ${weekly}`;
+  if (pace === 'ahead') return `Ahead.${forecastWords}`;
+  return `On pace: ${weekly}`;
+}
+
+/** The two numbers behind a goal's share: "2.8 of 4 key results", "4.2 of 6 by weight", "1 of 3 milestones"; "" with neither. */
+export function shareWords({ records, figures }: FiguredGoal): string {
+  const { keyResults, milestones } = records;
+  if (figures.progress === null) return '';
+  if (keyResults.length === 0)
+    return `${number(Math.round(figures.progress * milestones.length))} of ${counted(milestones.length, 'milestone')}`;
+  const weights = keyResults.reduce((sum, each) => sum + (each.weight ?? 1), 0);
+  const sum = Number((figures.progress * weights).toFixed(2));
+  const isEven = keyResults.every((each) => (each.weight ?? 1) === 1);
+  return isEven
+    ? `${number(sum)} of ${counted(keyResults.length, 'key result')}`
+    : `${number(sum)} of ${number(Number(weights.toFixed(2)))} by weight`;
+}
+
+/** The verdict on a goal with its reason, in a sentence or two. */
+export function goalPaceSentence({ records, figures }: FiguredGoal, today: PlainDay): string {
+  const { goal } = records;
+  const { progress, expected, pace } = figures;
+  const due = goal.dueOn ? dayOf(goal.dueOn) : null;
+  if (progress === null) return 'Nothing is measured yet.';
+  const forecast = forecastOf(progress, dayOf(goal.startsOn), today);
+  const rate = forecast === null ? '' : ` At this rate reached by ${dateNear(forecast, today)}.`;
+  if (pace === 'reached') return 'Every key result has reached its target.';
+  if (due === null) return `Without a due day there is no pace.${rate}`;
+  if (pace === 'overdue') return `Overdue by ${counted(today - due, 'day')}, with ${percent(1 - progress)} missing.`;
+  const weekly = `${percent(neededPerWeek(1 - progress, due, today))} a week from here ${due === today ? 'would reach' : 'reach'} it by ${dateNear(due, today)}.`;
+  const planned =
+    expected === null ? '' : `${percent(progress)} of the way, and by now ${percent(expected)} was planned.`;
+  if (pace === 'behind') return `Behind: ${planned} ${weekly}`;
+  if (pace === 'ahead') return `Ahead: ${planned}${rate}`;
+  return `On pace: ${planned}${rate}`;
+}
+
+/** How a step or milestone stands, told by word: "overdue by 3 days", "due in 2 days", "done 4 days late". */
+export function stateWords(
+  { state, dueOn, doneOn }: { state: StepState; dueOn?: string; doneOn?: string },
+  today: PlainDay,
+  done = 'done',
+): string {
+  const due = dueOn ? dayOf(dueOn) : null;
+  const on = doneOn ? dayOf(doneOn) : null;
+  switch (state) {
+    case 'doneInTime':
+      return `${done} ${on === null ? '' : dateNear(on, today)}${due === null ? '' : ', in time'}`;
+    case 'doneLate':
+      return `${done} ${dateNear(on!, today)}, ${counted(on! - due!, 'day')} late`;
+    case 'overdue':
+      return `overdue by ${counted(today - due!, 'day')}`;
+    case 'dueSoon':
+      return due === today ? 'due today' : `due in ${counted(due! - today, 'day')}`;
+    case 'open':
+      return due === null ? '' : `due ${dateNear(due, today)}`;
+  }
+}
+
+export const stateTone = (state: StepState): 'madder' | 'brassText' | 'working' | 'quiet' => {
+  if (state === 'overdue') return 'madder';
+  if (state === 'dueSoon' || state === 'doneLate') return 'brassText';
+  return state === 'doneInTime' ? 'working' : 'quiet';
+};
+
+const TURN_WORDS = {
+  paused: 'Paused',
+  reopened: 'Taken up again',
+  dropped: 'Dropped',
+  reached: 'Closed as reached',
+} as const;
+
+/** One line of a goal's story, and the words written beside it. */
+export function storyWords(item: StoryItem, today: PlainDay): { text: string; note: string | null } {
+  switch (item.kind) {
+    case 'begun':
+      return { text: 'The goal begins', note: null };
+    case 'checkIn': {
+      const { keyResult, checkIn, was } = item;
+      const value = valueWords(keyResult, checkIn.value);
+      const change = checkIn.value - was;
+      const by =
+        keyResult.measure.kind === 'yesNo' || change === 0 ? '' : ` (${signed(Number(change.toPrecision(12)))})`;
+      return { text: `${keyResult.title}: ${value}${by}`, note: checkIn.note ?? null };
+    }
+    case 'habit': {
+      const { keyResult, grown } = item;
+      const by = keyResult.measure.kind === 'habitDays' ? counted(grown, 'day') : `${number(grown)} more`;
+      return { text: `${keyResult.title}: ${by}`, note: null };
+    }
+    case 'step':
+      return {
+        text: `Step done: ${item.step.title}${item.state === 'doneLate' ? ` (${counted(dayOf(item.step.doneOn!) - dayOf(item.step.dueOn!), 'day')} late)` : ''}`,
+        note: item.step.note ?? null,
+      };
+    case 'milestone':
+      return {
+        text: `Milestone reached: ${item.milestone.title}${item.state === 'doneLate' ? ', late' : ''}`,
+        note: item.milestone.reward ? `Reward: ${item.milestone.reward}` : null,
+      };
+    case 'turn': {
+      const { kind, dueWas, about, note = null } = item.turn;
+      if (kind === 'word') return { text: about ?? 'A word', note };
+      if (kind === 'postponed')
+        return {
+          text: dueWas ? `Another due day; until then it was ${dateNear(dayOf(dueWas), today)}` : 'Given a due day',
+          note,
+        };
+      return { text: TURN_WORDS[kind], note };
+    }
+  }
+}
+
+/** "by 30 June, 218 days left" */
+export function dueWords(goal: Goal, figures: GoalFigures, today: PlainDay): string {
+  if (!goal.dueOn || figures.daysLeft === null) return 'no due day';
+  const by = `by ${dateNear(dayOf(goal.dueOn), today)}`;
+  if (goal.state !== 'open') return by;
+  if (figures.daysLeft < 0) return `${by}, overdue by ${counted(-figures.daysLeft, 'day')}`;
+  return figures.daysLeft === 0 ? `${by}, today` : `${by}, ${counted(figures.daysLeft, 'day')} left`;
+}
+
+export const STATE_WORDS: Record<Goal['state'], string> = {
+  open: 'open',
+  reached: 'reached',
+  dropped: 'dropped',
+  paused: 'paused',
+};

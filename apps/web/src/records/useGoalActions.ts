@@ -1,0 +1,56 @@
+import { keyResultDueIssue } from '@wimbel/contract';
+import {
+  type Goal,
+  type PlainMonth,
+  goalClosed,
+  goalMovedTo,
+  goalPostponed,
+  goalReopened,
+  goalWithWord,
+} from '@wimbel/core';
+import { useStore } from 'react-redux';
+import { useToast } from '../ui/Toast.tsx';
+import { useRecording } from './RecordsProvider.tsx';
+import { changeTo } from './makeChange.ts';
+import type { RecordsState } from './recordsSlice.ts';
+import { goalRemoval } from './removal.ts';
+import { selectToday } from './selectors.ts';
+import type { RootState } from './store.ts';
+
+/** Why a goal's days cannot stand, in words; null where they can. Key results go by the goal's days where they have none. */
+export function goalDaysFault(goal: Goal, keyResults: RecordsState['keyResults']): string | null {
+  if (goal.dueOn && goal.dueOn < goal.startsOn) return 'The due day is before the start.';
+  const early = Object.values(keyResults).find((each) => each.goalId === goal.id && keyResultDueIssue(each, goal));
+  return early === undefined
+    ? null
+    : `With these days the key result "${early.title}" would be due before it starts. Nothing was changed.`;
+}
+
+const CLOSED_WORDS = { reached: 'is reached', dropped: 'is dropped', paused: 'is paused' } as const;
+
+/** What can be done to a goal as a whole; each is told with a way back. Those with days give the fault where they cannot be. */
+export function useGoalActions() {
+  const store = useStore<RootState>();
+  const { change } = useRecording();
+  const toast = useToast();
+  const today = (): number => selectToday(store.getState());
+  const put = (goal: Goal, text: string): void => toast({ text, onUndo: change(changeTo('goals', goal)) });
+  const putMoved = (goal: Goal, text: string): string | null => {
+    const fault = goalDaysFault(goal, store.getState().records.keyResults);
+    if (fault === null) put(goal, text);
+    return fault;
+  };
+  return {
+    close: (goal: Goal, state: 'reached' | 'dropped' | 'paused', note: string): void =>
+      put(goalClosed(goal, state, today(), note), `${goal.title} ${CLOSED_WORDS[state]}`),
+    reopen: (goal: Goal, note: string): void => put(goalReopened(goal, today(), note), `${goal.title} is open again`),
+    postpone: (goal: Goal, dueOn: string, note: string): string | null =>
+      putMoved(goalPostponed(goal, dueOn, today(), note), `${goal.title} has another due day`),
+    moveTo: (goal: Goal, quarter: PlainMonth | null): string | null =>
+      putMoved(goalMovedTo(goal, quarter, today()), `${goal.title} has another due day`),
+    word: (goal: Goal, about: string, note: string): void =>
+      void change(changeTo('goals', goalWithWord(goal, about, note, today()))),
+    remove: (goal: Goal): void =>
+      toast({ text: `${goal.title} is deleted`, onUndo: change(...goalRemoval(store.getState().records, goal.id)) }),
+  };
+}

@@ -1,0 +1,90 @@
+import { type PlainMonth, monthOf } from '../calendar/month.ts';
+import { type PlainDay, dayOf } from '../calendar/plainDay.ts';
+import type { Track } from '../habit/track.ts';
+import type { CheckIn, Goal, KeyResult, Step } from '../record/records.ts';
+import { type LinePoint, checkpointPoints, expectedOn } from './expected.ts';
+import { stepsValue } from './steps.ts';
+import { habitValue, valueOn, valuesInOrder } from './valueAt.ts';
+
+/** What a key result is figured from. `checkIns` are its own, `steps` those of its goal, in the order of the file. */
+export type KeyResultContext = {
+  goal: Goal;
+  checkIns: readonly CheckIn[];
+  steps: readonly Step[];
+  trackOf: (habitId: string) => Track | undefined;
+  today: PlainDay;
+};
+
+/** The way of a key result from its start to its target, on any day up to today. */
+export type Course = {
+  start: PlainDay;
+  due: PlainDay | null;
+  from: number;
+  target: number;
+  /** Its checkpoints by month, and those among them that the expected line bends at. */
+  months: { month: PlainMonth; target: number }[];
+  linePoints: LinePoint[];
+  /** The value at the end of a day; a day after today is as today. */
+  valueAt: (day: PlainDay) => number;
+  /** The part of the way gone by then, not clamped; 0 where start and target are the same. */
+  rawAt: (day: PlainDay) => number;
+  /** The same, 0–1. */
+  progressAt: (day: PlainDay) => number;
+  /** The part (0–1) expected by a day; null without a due day. */
+  expectedAt: (day: PlainDay) => number | null;
+};
+
+type Scale = Pick<Course, 'from' | 'target' | 'valueAt'>;
+
+function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDay, due: PlainDay | null): Scale {
+  const { measure } = keyResult;
+  const { today } = context;
+  switch (measure.kind) {
+    case 'steps': {
+      const valueAt = (day: PlainDay): number => stepsValue(keyResult.id, context.steps, Math.min(day, today)).value;
+      return { from: 0, target: stepsValue(keyResult.id, context.steps, today).count, valueAt };
+    }
+    case 'habitDays':
+    case 'habitAmount': {
+      const track = context.trackOf(measure.habitId);
+      const end = due === null ? today : Math.min(due, today);
+      return {
+        from: 0,
+        target: measure.target,
+        valueAt: (day) => habitValue(track, measure.kind, { first: start, last: Math.min(day, end) }),
+      };
+    }
+    default: {
+      const values = valuesInOrder(context.checkIns, today);
+      const from = measure.kind === 'yesNo' ? 0 : measure.start;
+      const target = measure.kind === 'yesNo' ? 1 : measure.target;
+      return { from, target, valueAt: (day) => valueOn(values, day, from) };
+    }
+  }
+}
+
+/** The course of a key result as of today. Its dates are its own, else its goal's. */
+export function courseOf(keyResult: KeyResult, context: KeyResultContext): Course {
+  const { goal } = context;
+  const start = dayOf(keyResult.startsOn ?? goal.startsOn);
+  const dueText = keyResult.dueOn ?? goal.dueOn;
+  const due = dueText ? dayOf(dueText) : null;
+  const { from, target, valueAt } = scaleOf(keyResult, context, start, due);
+  const months = Object.entries(keyResult.checkpoints ?? {})
+    .map(([text, value]) => ({ month: monthOf(text), target: value }))
+    .sort((a, b) => a.month - b.month);
+  const linePoints = due === null ? [] : checkpointPoints(months, { start, due, from, to: target });
+  const rawAt = (day: PlainDay): number => (target === from ? 0 : (valueAt(day) - from) / (target - from));
+  return {
+    start,
+    due,
+    from,
+    target,
+    months,
+    linePoints,
+    valueAt,
+    rawAt,
+    progressAt: (day) => Math.min(1, Math.max(0, rawAt(day))),
+    expectedAt: (day) => (due === null ? null : expectedOn(day, start, due, linePoints)),
+  };
+}

@@ -1,0 +1,79 @@
+import { type PlainDay, dayOf } from '../calendar/plainDay.ts';
+import type { Track } from '../habit/track.ts';
+import type { CheckIn, Goal, KeyResult, Milestone, Step } from '../record/records.ts';
+import { type Course, courseOf } from './course.ts';
+import { expectedOn } from './expected.ts';
+
+/** A goal with everything that hangs on it, each list in the order of the file. */
+export type GoalRecords = {
+  goal: Goal;
+  keyResults: readonly KeyResult[];
+  /** Check-ins of these key results. */
+  checkIns: readonly CheckIn[];
+  steps: readonly Step[];
+  milestones: readonly Milestone[];
+};
+
+/** The way of a goal and of its key results, on any day up to today. */
+export type GoalCourse = {
+  start: PlainDay;
+  due: PlainDay | null;
+  keyResults: { keyResult: KeyResult; course: Course }[];
+  /**
+   * Progress (0–1) at the end of a day: the weighted mean over the key results; of a goal with none, its milestones
+   * reached; with neither, null.
+   */
+  progressAt: (day: PlainDay) => number | null;
+  /** What was expected by a day; null where nothing has a due day. */
+  expectedAt: (day: PlainDay) => number | null;
+};
+
+/** Weighted mean; null where nothing has a weight. */
+function weightedMean(parts: readonly { weight: number; value: number }[]): number | null {
+  const weights = parts.reduce((sum, part) => sum + part.weight, 0);
+  return weights > 0 ? parts.reduce((sum, part) => sum + part.weight * part.value, 0) / weights : null;
+}
+
+/** The course of a goal as of today. */
+export function goalCourse(
+  records: GoalRecords,
+  trackOf: (habitId: string) => Track | undefined,
+  today: PlainDay,
+): GoalCourse {
+  const { goal, checkIns, steps, milestones } = records;
+  const start = dayOf(goal.startsOn);
+  const due = goal.dueOn ? dayOf(goal.dueOn) : null;
+  const keyResults = records.keyResults.map((keyResult) => ({
+    keyResult,
+    course: courseOf(keyResult, {
+      goal,
+      checkIns: checkIns.filter((checkIn) => checkIn.keyResultId === keyResult.id),
+      steps,
+      trackOf,
+      today,
+    }),
+  }));
+  const weighted = keyResults.map(({ keyResult, course }) => ({ weight: keyResult.weight ?? 1, course }));
+  const reachedBy = (day: PlainDay): number =>
+    milestones.filter((each) => each.reachedOn && dayOf(each.reachedOn) <= day).length;
+  return {
+    start,
+    due,
+    keyResults,
+    progressAt: (day) => {
+      const until = Math.min(day, today);
+      if (weighted.length > 0)
+        return weightedMean(weighted.map(({ weight, course }) => ({ weight, value: course.progressAt(until) })));
+      return milestones.length > 0 ? reachedBy(until) / milestones.length : null;
+    },
+    expectedAt: (day) => {
+      if (weighted.length === 0) return due === null ? null : expectedOn(day, start, due);
+      return weightedMean(
+        weighted.flatMap(({ weight, course }) => {
+          const value = course.expectedAt(day);
+          return value === null ? [] : [{ weight, value }];
+        }),
+      );
+    },
+  };
+}
