@@ -124,9 +124,17 @@ export function TimeLinePicture({
   );
 }
 
-const useStyles = themed(() => ({
+const useStyles = themed((colors) => ({
   picture: { position: 'absolute', left: 0, top: 0 },
-  row: { height: ROW_PX, flexDirection: 'row', justifyContent: 'space-between', gap: 8, paddingTop: 3 },
-  title: { flexShrink: 1 },
-  words: { flexShrink: 0, maxWidth: '55%', lineHeight: 18 },
+  row: { height: ROW_PX, flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-start', gap: 8 },
+  // The lines behind stop where words stand.
+  title: { flexShrink: 1, backgroundColor: colors.raised, paddingRight: 6, paddingVertical: 2 },
+  words: {
+    flexShrink: 0,
+    maxWidth: '55%',
+    lineHeight: 18,
+    backgroundColor: colors.raised,
+    paddingLeft: 6,
+    paddingVertical: 2,
+  },
 }));

@@ -1,9 +1,10 @@
 import { type DueThing, formatDay } from '@wimbel/core';
+import Target from 'lucide-react-native/icons/target';
 import { Pressable, View } from 'react-native';
 import { themed, useTheme } from '../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../theme/space.ts';
 import { Card } from '../ui/Card.tsx';
-import { Peg, PegPicture } from '../ui/Peg.tsx';
+import { Peg } from '../ui/Peg.tsx';
 import { Words } from '../ui/Words.tsx';
 import { stateTone, stateWords } from './goalWords.ts';
 import { selectToday } from './selectors.ts';
@@ -71,7 +72,7 @@ function DueRow({ thing, isParted, onGo }: { thing: DueThing; isParted: boolean;
         />
       ) : (
         <View style={styles.bare}>
-          <PegPicture state={done ? 'done' : 'notAsked'} sizePx={22} color={colors.working} />
+          <Target size={22} color={done ? colors.working : colors.quiet} strokeWidth={1.8} />
         </View>
       )}
       <Pressable

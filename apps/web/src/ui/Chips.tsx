@@ -1,4 +1,4 @@
-import { View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { themed } from '../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../theme/space.ts';
 import { Words } from './Words.tsx';
@@ -13,13 +13,19 @@ type Props = {
   onPress: (value: string) => void;
   /** Whether several can be chosen at a time. */
   isMultiple?: boolean;
+  /** Lets them run on sideways in one line, instead of wrapping. */
+  isScrolling?: boolean;
 };
 
 /** Choices as chips that wrap: one of them, or several. */
-export function Chips({ label, chips, chosen, onPress, isMultiple = false }: Props) {
+export function Chips({ label, chips, chosen, onPress, isMultiple = false, isScrolling = false }: Props) {
   const styles = useStyles();
-  return (
-    <View role={isMultiple ? 'group' : 'radiogroup'} aria-label={label} style={styles.row}>
+  const row = (
+    <View
+      role={isMultiple ? 'group' : 'radiogroup'}
+      aria-label={label}
+      style={[styles.row, isScrolling && styles.line]}
+    >
       {chips.map((chip) => {
         const isChosen = chosen.includes(chip.value);
         return (
@@ -40,10 +46,18 @@ export function Chips({ label, chips, chosen, onPress, isMultiple = false }: Pro
       })}
     </View>
   );
+  if (!isScrolling) return row;
+  return (
+    <ScrollView horizontal showsHorizontalScrollIndicator={false} style={styles.scroll}>
+      {row}
+    </ScrollView>
+  );
 }
 
 const useStyles = themed((colors) => ({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
+  line: { flexWrap: 'nowrap' },
+  scroll: { flexGrow: 0, marginHorizontal: -SPACE.l, paddingHorizontal: SPACE.l },
   chip: {
     minHeight: TOUCH_PX,
     minWidth: TOUCH_PX,

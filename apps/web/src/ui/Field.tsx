@@ -20,25 +20,75 @@ export function Field({ label, error, hint, suffix, isDate = false, ...input }: 
   const styles = useStyles();
   const { colors } = useTheme();
   const id = useId();
-  const dateType = isDate ? ({ type: 'date' } as object) : {};
   return (
     <Labelled label={label} error={error} hint={hint} id={id}>
       <View
         {...({ dataSet: { field: '' } } as object)}
         style={[styles.box, input.multiline && styles.tall, error !== undefined && styles.wrong]}
       >
-        <TextInput
-          {...input}
-          {...dateType}
-          aria-label={label}
-          aria-invalid={error !== undefined}
-          aria-describedby={error !== undefined || hint !== undefined ? id : undefined}
-          placeholderTextColor={colors.quiet}
-          style={[TYPE.body, styles.input, input.multiline && styles.area, { color: colors.ink }]}
-        />
+        {isDate ? (
+          <DateInput
+            {...input}
+            label={label}
+            describedBy={(error ?? hint) ? id : undefined}
+            isWrong={error !== undefined}
+          />
+        ) : (
+          <TextInput
+            {...input}
+            aria-label={label}
+            aria-invalid={error !== undefined}
+            aria-describedby={error !== undefined || hint !== undefined ? id : undefined}
+            placeholderTextColor={colors.quiet}
+            style={[TYPE.body, styles.input, input.multiline && styles.area, { color: colors.ink }]}
+          />
+        )}
         {suffix ? <Words tone="quiet">{suffix}</Words> : null}
       </View>
     </Labelled>
+  );
+}
+
+/** A day, written as this device writes days and chosen from its own calendar; `value` is YYYY-MM-DD, or empty. */
+function DateInput({
+  label,
+  value,
+  onChangeText,
+  onBlur,
+  autoFocus,
+  describedBy,
+  isWrong,
+}: Pick<Props, 'label' | 'value' | 'onChangeText' | 'onBlur' | 'autoFocus'> & {
+  describedBy: string | undefined;
+  isWrong: boolean;
+}) {
+  const { colors } = useTheme();
+  return (
+    <input
+      type="date"
+      aria-label={label}
+      aria-invalid={isWrong}
+      aria-describedby={describedBy}
+      autoFocus={autoFocus}
+      min="0001-01-01"
+      max="9999-12-31"
+      value={value}
+      onChange={(event) => onChangeText?.(event.target.value)}
+      onBlur={() => onBlur?.({} as never)}
+      style={{
+        flex: 1,
+        minWidth: 0,
+        minHeight: TOUCH_PX,
+        padding: 0,
+        border: 0,
+        outline: 'none',
+        background: 'transparent',
+        color: colors.ink,
+        colorScheme: 'var(--scheme)',
+        fontFamily: TYPE.body.fontFamily,
+        fontSize: TYPE.body.fontSize,
+      }}
+    />
   );
 }
 

@@ -17,14 +17,15 @@ export function SectionCard({
   children: ReactNode;
 }) {
   return (
-    <View style={{ gap: SPACE.xs }}>
+    <View style={{ gap: SPACE.s }}>
       <View
         style={{
           flexDirection: 'row',
           flexWrap: 'wrap',
           alignItems: 'center',
           justifyContent: 'space-between',
-          minHeight: 44,
+          // Buttons are taller than the words: they must not push the card away.
+          marginVertical: aside ? -10 : 0,
           paddingLeft: SPACE.xs,
           columnGap: SPACE.m,
         }}

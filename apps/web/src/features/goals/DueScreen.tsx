@@ -28,6 +28,25 @@ import { IconButton } from '../../ui/IconButton.tsx';
 import { PageHead } from '../../ui/PageHead.tsx';
 import { Words } from '../../ui/Words.tsx';
 
+type Group = { title: string; things: DueThing[]; isLate?: boolean };
+
+const groupsByDay = (things: readonly DueThing[]): Group[] =>
+  [...new Set(things.map(({ due }) => due))].map((due) => ({
+    title: dayInWords(due),
+    things: things.filter((each) => each.due === due),
+  }));
+
+/** The month that runs: what is overdue first, from before too, then day by day what is to come, then what is done. */
+function groupsOfNow(all: readonly DueThing[], here: readonly DueThing[]): Group[] {
+  const late = all.filter(({ state }) => state === 'overdue');
+  const done = here.filter(isDone);
+  return [
+    ...(late.length > 0 ? [{ title: 'Overdue', things: late, isLate: true }] : []),
+    ...groupsByDay(here.filter((thing) => thing.state !== 'overdue' && !isDone(thing))),
+    ...(done.length > 0 ? [{ title: 'Done this month', things: done }] : []),
+  ];
+}
+
 /** A calendar of everything that is due: goals, key results, milestones and steps, month by month. */
 export function DueScreen() {
   const styles = useStyles();
@@ -44,9 +63,10 @@ export function DueScreen() {
     return inDueOrder(living.flatMap((figured) => dueThings(figured, today)));
   }, [goals, today]);
   const here = all.filter(({ due }) => due >= span.first && due <= span.last);
-  const overdue = all.filter((thing) => thing.state === 'overdue' && thing.due < span.first);
-  const shown = day === null ? here : here.filter(({ due }) => due === day);
-  const days = [...new Set(shown.map(({ due }) => due))];
+  const isNow = month === monthOfDay(today) && day === null;
+  const groups = isNow
+    ? groupsOfNow(all, here)
+    : groupsByDay(day === null ? here : here.filter(({ due }) => due === day));
   const goTo = (to: number): void => {
     setDay(null);
     router.replace((to === monthOfDay(today) ? '/goals/due' : `/goals/due?month=${formatMonth(to)}`) as never);
@@ -54,23 +74,15 @@ export function DueScreen() {
   const open = (path: string): void => router.push(path as never);
   const list = (
     <View style={styles.list}>
-      {month === monthOfDay(today) && day === null && overdue.length > 0 ? (
-        <View style={styles.group}>
-          <Words type="label" tone="madder" heading={2}>
-            Overdue from before
+      {groups.map(({ title, things, isLate = false }) => (
+        <View key={title} style={styles.group}>
+          <Words type="label" tone={isLate ? 'madder' : 'quiet'} heading={2}>
+            {title}
           </Words>
-          <DueRows things={overdue} label="Overdue from before" onGo={open} />
-        </View>
-      ) : null}
-      {days.map((each) => (
-        <View key={each} style={styles.group}>
-          <Words type="label" tone="quiet" heading={2}>
-            {dayInWords(each)}
-          </Words>
-          <DueRows things={shown.filter(({ due }) => due === each)} label={dayInWords(each)} onGo={open} />
+          <DueRows things={things} label={title} onGo={open} />
         </View>
       ))}
-      {shown.length === 0 ? (
+      {groups.length === 0 ? (
         <Words tone="quiet">Nothing is due {day === null ? 'in this month' : 'on this day'}.</Words>
       ) : null}
     </View>

@@ -17,7 +17,15 @@ import { Card } from '../../ui/Card.tsx';
 import { Words } from '../../ui/Words.tsx';
 
 /** A goal in the list: its plank, its share and pace, its due day; the card leads to the goal, the button checks in. */
-export function GoalCard({ figured, onCheckIn }: { figured: FiguredGoal; onCheckIn: (goal: Goal) => void }) {
+export function GoalCard({
+  figured,
+  showsArea,
+  onCheckIn,
+}: {
+  figured: FiguredGoal;
+  showsArea: boolean;
+  onCheckIn: (goal: Goal) => void;
+}) {
   const styles = useStyles();
   const { colors } = useTheme();
   const router = useRouter();
@@ -44,7 +52,7 @@ export function GoalCard({ figured, onCheckIn }: { figured: FiguredGoal; onCheck
         }}
         style={({ pressed }) => [styles.card, pressed && styles.pressed]}
       >
-        <AreaName areaId={goal.areaId} />
+        {showsArea ? <AreaName areaId={goal.areaId} /> : null}
         <Words type="card">{goal.title}</Words>
         <View style={styles.line}>
           <Words type="section">{percent(figures.progress)}</Words>

@@ -4,7 +4,7 @@ import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CircleSlash from 'lucide-react-native/icons/circle-slash';
 import Pause from 'lucide-react-native/icons/pause';
 import RotateCcw from 'lucide-react-native/icons/rotate-ccw';
-import Trash from 'lucide-react-native/icons/trash-2';
+import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';

@@ -56,7 +56,6 @@ function GoalPage({ figured }: { figured: FiguredGoal }) {
   const isWide = useIsWide();
   const router = useRouter();
   const [opened, setOpened] = useState<Opened>(null);
-  const { records } = figured;
   const back = (): void => (router.canGoBack() ? router.back() : router.replace('/goals'));
   const plank = <PlankCard figured={figured} />;
   const keyResults = (

@@ -1,5 +1,6 @@
 import type { Goal } from '@wimbel/core';
 import { useRouter } from 'expo-router';
+import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
 import CalendarDays from 'lucide-react-native/icons/calendar-days';
 import CalendarRange from 'lucide-react-native/icons/calendar-range';
 import Plus from 'lucide-react-native/icons/plus';
@@ -18,9 +19,11 @@ import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Card } from '../../ui/Card.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Labelled } from '../../ui/Field.tsx';
 import { Page } from '../../ui/Frame.tsx';
+import { IconButton } from '../../ui/IconButton.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { SortableList } from '../../ui/SortableList.tsx';
@@ -42,13 +45,14 @@ const SORT_WORDS: Record<GoalsSort, string> = { due: 'Due day', share: 'Share', 
 export function GoalsScreen() {
   const styles = useStyles();
   const router = useRouter();
+  const isWide = useIsWide();
   const { colors } = useTheme();
   const goals = useAppSelector(selectFiguredList);
   const areas = useAppSelector(selectAreas);
   const [by, setBy] = useKeptChoice('goalsBy', GOALS_BY, 'area');
   const [sort, setSort] = useKeptChoice('goalsSort', GOALS_SORTS, 'due');
   const [fed, setFed] = useState<Goal | null>(null);
-  const [isOrdering, setIsOrdering] = useState(false);
+  const [isListing, setIsListing] = useState(false);
   const add = (): void => router.push('/goals/new');
   if (goals.length === 0) {
     return (
@@ -78,15 +82,9 @@ export function GoalsScreen() {
         <Words type="display" heading={1} style={styles.title}>
           Goals
         </Words>
-        <Button
-          icon={<CalendarRange size={17} color={colors.ink} />}
-          onPress={() => router.push('/goals/year' as never)}
-        >
-          The year
-        </Button>
-        <Button icon={<CalendarDays size={17} color={colors.ink} />} onPress={() => router.push('/goals/due' as never)}>
-          What is due
-        </Button>
+        <IconButton icon={CalendarRange} label="The year" onPress={() => router.push('/goals/year' as never)} />
+        <IconButton icon={CalendarDays} label="What is due" onPress={() => router.push('/goals/due' as never)} />
+        <IconButton icon={ArrowDownUp} label="How goals are listed" onPress={() => setIsListing(true)} />
         <Button kind="main" onPress={add} icon={<Plus size={18} color={colors.onWorking} />}>
           Set a goal
         </Button>
@@ -97,51 +95,67 @@ export function GoalsScreen() {
           {open.length} goals are open. Three at a time are easier to keep in mind.
         </Words>
       ) : null}
-      <View style={styles.ways}>
-        <Labelled label="Together by">
-          <Segments
-            label="Together by"
-            value={by}
-            choices={GOALS_BY.map((value) => ({ value, label: BY_WORDS[value] }))}
-            onChange={setBy}
-            isWrapping
-          />
-        </Labelled>
-        <Labelled label="First comes">
-          <Segments
-            label="First comes"
-            value={sort}
-            choices={GOALS_SORTS.map((value) => ({ value, label: SORT_WORDS[value] }))}
-            onChange={setSort}
-            isWrapping
-          />
-        </Labelled>
-        {sort === 'order' && goals.length > 1 ? (
-          <Button onPress={() => setIsOrdering(true)} style={styles.orderKey}>
-            Put in order
-          </Button>
-        ) : null}
-      </View>
       {listed.length === 0 ? (
         <Words tone="quiet">No goal is open. What would you like to have reached next?</Words>
       ) : (
-        groupsOfGoals(listed, { by, sort, areas }).map((group) => (
-          <Group key={group.key} group={group} onCheckIn={setFed} />
-        ))
+        <View style={isWide ? styles.groups : styles.stack}>
+          {groupsOfGoals(listed, { by, sort, areas }).map((group) => (
+            <View key={group.key} style={isWide ? styles.column : undefined}>
+              <Group group={group} showsArea={by !== 'area'} isNarrow onCheckIn={setFed} />
+            </View>
+          ))}
+        </View>
       )}
       {by !== 'state' && closed.length > 0 ? (
         <Group
           group={{ key: 'closed', title: 'No longer open', dye: null, goals: sorted(closed, sort) }}
+          showsArea
           onCheckIn={setFed}
         />
       ) : null}
       {fed ? <CheckInSheet goal={fed} onClose={() => setFed(null)} /> : null}
-      {isOrdering ? <OrderSheet onClose={() => setIsOrdering(false)} /> : null}
+      {isListing ? (
+        <Sheet title="How goals are listed" onClose={() => setIsListing(false)}>
+          <Labelled label="Together by">
+            <Segments
+              label="Together by"
+              value={by}
+              choices={GOALS_BY.map((value) => ({ value, label: BY_WORDS[value] }))}
+              onChange={setBy}
+              isWrapping
+            />
+          </Labelled>
+          <Labelled label="First comes">
+            <Segments
+              label="First comes"
+              value={sort}
+              choices={GOALS_SORTS.map((value) => ({ value, label: SORT_WORDS[value] }))}
+              onChange={setSort}
+              isWrapping
+            />
+          </Labelled>
+          {sort === 'order' ? <OrderList /> : null}
+          <Button kind="main" onPress={() => setIsListing(false)}>
+            Done
+          </Button>
+        </Sheet>
+      ) : null}
     </Page>
   );
 }
 
-function Group({ group, onCheckIn }: { group: GoalGroup; onCheckIn: (goal: Goal) => void }) {
+function Group({
+  group,
+  showsArea,
+  isNarrow = false,
+  onCheckIn,
+}: {
+  group: GoalGroup;
+  showsArea: boolean;
+  /** One below the other on a wide screen too. */
+  isNarrow?: boolean;
+  onCheckIn: (goal: Goal) => void;
+}) {
   const styles = useStyles();
   const isWide = useIsWide();
   const { colors } = useTheme();
@@ -153,10 +167,10 @@ function Group({ group, onCheckIn }: { group: GoalGroup; onCheckIn: (goal: Goal)
           {group.title}
         </Words>
       </View>
-      <View style={isWide ? styles.grid : styles.stack}>
+      <View style={isWide && !isNarrow ? styles.grid : styles.stack}>
         {group.goals.map((figured: FiguredGoal) => (
-          <View key={figured.records.goal.id} style={isWide ? styles.third : undefined}>
-            <GoalCard figured={figured} onCheckIn={onCheckIn} />
+          <View key={figured.records.goal.id} style={isWide && !isNarrow ? styles.third : undefined}>
+            <GoalCard figured={figured} showsArea={showsArea} onCheckIn={onCheckIn} />
           </View>
         ))}
       </View>
@@ -164,34 +178,32 @@ function Group({ group, onCheckIn }: { group: GoalGroup; onCheckIn: (goal: Goal)
   );
 }
 
-function OrderSheet({ onClose }: { onClose: () => void }) {
+/** All goals with handles, to be put in the person's own order. */
+function OrderList() {
   const goals = useAppSelector(selectGoals);
   const { change } = useRecording();
   return (
-    <Sheet title="Goals in your order" onClose={onClose}>
+    <Card isFlush>
       <SortableList
-        label="Goals"
+        label="Goals in your order"
         items={goals.map((goal) => ({ ...goal, name: goal.title }))}
         onOrder={(ids) => change(...reordered(goals, ids).map((goal) => changeTo('goals', goal)))}
       >
         {(goal) => <Words type="name">{goal.title}</Words>}
       </SortableList>
-      <Button kind="main" onPress={onClose}>
-        Done
-      </Button>
-    </Sheet>
+    </Card>
   );
 }
 
 const useStyles = themed(() => ({
-  head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s },
+  head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: SPACE.xs },
   title: { flexGrow: 1 },
-  ways: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: SPACE.m, alignItems: 'flex-end' },
-  orderKey: { alignSelf: 'flex-end' },
+  groups: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xl, alignItems: 'flex-start' },
+  column: { flexBasis: '47%', flexGrow: 1, maxWidth: '49%' },
   group: { gap: SPACE.s },
   groupHead: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingHorizontal: SPACE.xs },
   dot: { width: 10, height: 10, borderRadius: 5 },
-  stack: { gap: SPACE.m },
+  stack: { gap: SPACE.l },
   grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
   third: { flexBasis: 330, flexGrow: 1, maxWidth: 540 },
 }));

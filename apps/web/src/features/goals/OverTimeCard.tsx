@@ -3,6 +3,7 @@ import {
   type KeyResultFigures,
   type PlainDay,
   type ProgressLineInput,
+  forecastOf,
   formatMonth,
   goalCourse,
   monthOfDay,
@@ -16,7 +17,7 @@ import { holeColor, valueWords } from '../../records/goalWords.ts';
 import { selectToday } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { number, signed } from '../../shared/amounts.ts';
-import { dateNear, monthAndYear, percent } from '../../shared/format.ts';
+import { dateNear, monthAbbreviation, monthAndYear, monthYear, percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Chips } from '../../ui/Chips.tsx';
@@ -50,7 +51,7 @@ export function OverTimeCard({ figured }: { figured: FiguredGoal }) {
         ratio: (target - ownFigures!.from) / (ownFigures!.target - ownFigures!.from),
         reached,
       })),
-      forecast: ownFigures?.forecast ?? null,
+      forecast: ownFigures ? ownFigures.forecast : forecastOf(course.progressAt(today) ?? 0, course.start, today),
     };
   }, [course, own, ownFigures, today]);
   if (records.keyResults.length === 0 || course.start > today) return null;
@@ -69,6 +70,7 @@ export function OverTimeCard({ figured }: { figured: FiguredGoal }) {
       {records.keyResults.length > 1 ? (
         <Chips
           label="Progress of"
+          isScrolling
           chips={[
             { value: WHOLE, label: 'The whole goal' },
             ...records.keyResults.map((each, index) => ({
@@ -124,7 +126,11 @@ function CheckpointTable({
     <View role="table" aria-label={`Checkpoints of ${keyResult.title}`}>
       <View role="row" style={styles.row}>
         {head.map((name, index) => (
-          <View key={name} role="columnheader" style={index === 0 ? styles.first : styles.cell}>
+          <View
+            key={name}
+            role="columnheader"
+            style={index === 0 ? styles.first : name === '' ? styles.met : styles.cell}
+          >
             <Words type="small" tone="quiet" style={index === 0 ? undefined : styles.right}>
               {name || 'Met'}
             </Words>
@@ -143,7 +149,9 @@ function CheckpointTable({
         return (
           <View key={formatMonth(month)} role="row" style={[styles.row, styles.parted]}>
             <View role="cell" style={styles.first}>
-              <Words type="label">{monthAndYear(month)}</Words>
+              <Words type="label" label={monthAndYear(month)}>
+                {monthAbbreviation(month)} {monthYear(month)}
+              </Words>
             </View>
             {cells.map((text, index) => (
               <View key={index} role="cell" style={styles.cell}>
@@ -152,7 +160,7 @@ function CheckpointTable({
                 </Words>
               </View>
             ))}
-            <View role="cell" style={styles.cell}>
+            <View role="cell" style={styles.met}>
               <Words
                 type="label"
                 tone={met === 'met' ? 'working' : met === 'missed' ? 'madder' : 'quiet'}
@@ -173,5 +181,6 @@ const useStyles = themed((colors) => ({
   parted: { borderTopWidth: 1, borderTopColor: colors.line },
   first: { flexGrow: 1.6, flexBasis: 74, minWidth: 0 },
   cell: { flexGrow: 1, flexBasis: 44, minWidth: 0 },
+  met: { flexGrow: 1, flexBasis: 58, minWidth: 0 },
   right: { textAlign: 'right' },
 }));

@@ -9,7 +9,7 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { CSS } from '@dnd-kit/utilities';
-import { type Goal, quarterOfGoal, quartersOfYear, yearOfDay } from '@wimbel/core';
+import { type Goal, dayOf, monthSpan, quarterOfGoal, quartersOfYear, yearOfDay } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
@@ -36,8 +36,8 @@ import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { quarterName, sorted } from './goalLists.ts';
 
-/** Where a goal stands in the year: a quarter by its first month, or nowhere. */
-type Shelf = { key: string; title: string; quarter: number | null };
+/** Where a goal stands in the year: a quarter by its first month, or nowhere; nothing can be put on those around the year. */
+type Shelf = { key: string; title: string; quarter: number | null; isAround?: boolean };
 
 const DRAG_FROM_PX = 4;
 
@@ -67,6 +67,16 @@ export function YearScreen() {
     })),
     { key: 'none', title: 'No due day', quarter: null },
   ];
+  const [first, last] = [quartersOfYear(year)[0]!, quartersOfYear(year)[3]!];
+  const isUnderWay = ({ records: { goal } }: FiguredGoal): boolean =>
+    (goal.state === 'open' || goal.state === 'paused') && dayOf(goal.startsOn) <= monthSpan(last + 2).last;
+  const around = [
+    { key: 'before', title: `Due before ${year}, still open`, holds: (quarter: number) => quarter < first },
+    { key: 'after', title: `Under way, due after ${year}`, holds: (quarter: number) => quarter > last },
+  ].map(({ holds, ...shelf }) => ({
+    shelf: { ...shelf, quarter: null, isAround: true },
+    goals: goals.filter((each) => isUnderWay(each) && holds(quarterOfGoal(each.records.goal) ?? first)),
+  }));
   const move = (goal: Goal, shelf: Shelf): void => {
     setMoving(null);
     if (quarterOfGoal(goal) === shelf.quarter) return;
@@ -97,6 +107,11 @@ export function YearScreen() {
               onMove={setMoving}
             />
           ))}
+          {around
+            .filter((each) => each.goals.length > 0)
+            .map((each) => (
+              <ShelfCard key={each.shelf.key} shelf={each.shelf} goals={sorted(each.goals, 'due')} onMove={setMoving} />
+            ))}
         </View>
       </DndContext>
       {moving ? (
@@ -134,7 +149,7 @@ function ShelfCard({
   const styles = useStyles();
   const isWide = useIsWide();
   const { colors } = useTheme();
-  const { setNodeRef, isOver } = useDroppable({ id: shelf.key });
+  const { setNodeRef, isOver } = useDroppable({ id: shelf.key, disabled: shelf.isAround ?? false });
   return (
     <View
       ref={setNodeRef as never}
