@@ -7,7 +7,7 @@ import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { Words } from '../ui/Words.tsx';
 import { goesWithHabit } from './removal.ts';
-import type { RootState } from './store.ts';
+import { type RootState, useAppSelector } from './store.ts';
 import { useHabitActions } from './useHabitActions.ts';
 
 /** Says what goes with a habit before it is deleted, and that putting it away keeps all. */
@@ -22,6 +22,9 @@ export function DeleteHabitSheet({
 }) {
   const actions = useHabitActions();
   const goes = goesWithHabit(useStore<RootState>().getState().records, habit.id);
+  const counting = useAppSelector((state) => state.records.keyResults);
+  const goals = useAppSelector((state) => state.records.goals);
+  const feeding = Object.values(counting).filter(({ measure }) => 'habitId' in measure && measure.habitId === habit.id);
   const parts = [
     goes.entries > 0 ? `${counted(goes.entries, 'recorded day')}` : '',
     goes.notes > 0 ? counted(goes.notes, 'note') : '',
@@ -33,6 +36,13 @@ export function DeleteHabitSheet({
       <Words>
         {parts.length === 0 ? 'Nothing is recorded under it.' : `With it go ${parts.join(', ')}. Past figures change.`}
       </Words>
+      {feeding.length > 0 ? (
+        <Words>
+          {feeding.map(({ title, goalId }) => `“${title}” of “${goals[goalId]?.title ?? ''}”`).join(', ')}{' '}
+          {feeding.length === 1 ? 'counts' : 'count'} it. Kept as a number, what it came to so far stays, and you check
+          in to it from here.
+        </Words>
+      ) : null}
       {habit.archived ? null : (
         <Words tone="quiet">Putting it away instead hides it from your days and keeps every figure.</Words>
       )}
@@ -46,6 +56,17 @@ export function DeleteHabitSheet({
         >
           Delete with its record
         </Button>
+        {feeding.length > 0 ? (
+          <Button
+            onPress={() => {
+              onClose();
+              onGone();
+              actions.remove(habit, true);
+            }}
+          >
+            Delete, keep key results as numbers
+          </Button>
+        ) : null}
         {habit.archived ? null : (
           <Button
             kind="main"

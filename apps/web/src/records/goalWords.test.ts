@@ -1,6 +1,31 @@
-import { type CheckIn, type Goal, type KeyResult, type KeyResultMeasure, dayOf, keyResultFigures } from '@wimbel/core';
+import {
+  type CheckIn,
+  type Goal,
+  type GoalRecords,
+  type GoalTurn,
+  type KeyResult,
+  type KeyResultMeasure,
+  type Milestone,
+  type Step,
+  type StepState,
+  type StoryItem,
+  dayOf,
+  goalFigures,
+  keyResultFigures,
+} from '@wimbel/core';
 import { LIGHT } from '../theme/colors.ts';
-import { holeColor, paceSentence, paceTone, standingOf } from './goalWords.ts';
+import {
+  goalPaceSentence,
+  holeColor,
+  paceSentence,
+  paceTone,
+  shareWords,
+  standingOf,
+  stateTone,
+  stateWords,
+  storyWords,
+  targetWords,
+} from './goalWords.ts';
 
 const TODAY = dayOf('2026-11-24');
 const goal: Goal = { id: 'g', title: 'Sail', startsOn: '2026-11-14', dueOn: '2026-12-04', state: 'open', order: 0 };
@@ -72,4 +97,146 @@ describe('a key result says where it stands and why', () => {
       'quiet',
     ]);
   });
+});
+
+describe('a goal says where it stands and why', () => {
+  const figured = (more: Partial<Goal>, values: [value: number, weight?: number][], milestones: Milestone[] = []) => {
+    const keyResults = values.map(([, weight], index) =>
+      keyResult({ kind: 'number', start: 0, target: 10 }, { id: String(index), ...(weight ? { weight } : {}) }),
+    );
+    const records: GoalRecords = {
+      goal: { ...goal, ...more },
+      keyResults,
+      checkIns: values.map(([value], index) => ({
+        id: String(index),
+        keyResultId: String(index),
+        day: '2026-11-20',
+        value,
+        madeAt: '2026-11-20T10:00:00Z',
+      })),
+      steps: [],
+      milestones,
+    };
+    const trackOf = () => undefined;
+    return { records, carrying: [], trackOf, figures: goalFigures(records, trackOf, TODAY) };
+  };
+  const milestone = (id: string, reachedOn?: string): Milestone => ({
+    id,
+    goalId: 'g',
+    title: id,
+    order: 0,
+    ...(reachedOn ? { reachedOn } : {}),
+  });
+
+  it('with the two numbers behind its share', () => {
+    expect(shareWords(figured({}, [[10], [3]]))).toBe('1.3 of 2 key results');
+    expect(shareWords(figured({}, [[10, 2], [3]]))).toBe('2.3 of 3 by weight');
+    expect(shareWords(figured({}, [], [milestone('a', '2026-11-20'), milestone('b')]))).toBe('1 of 2 milestones');
+    expect(shareWords(figured({}, []))).toBe('');
+  });
+
+  it.each([
+    [
+      {},
+      [[10], [3]],
+      'Ahead: 65\u00a0% of the way, and by now 50\u00a0% was planned. At this rate reached by 30 November.',
+    ],
+    [
+      {},
+      [[2]],
+      'Behind: 20\u00a0% of the way, and by now 50\u00a0% was planned. 56\u00a0% a week from here reach it by 4 December.',
+    ],
+    [{}, [[5]], 'On pace: 50\u00a0% of the way, and by now 50\u00a0% was planned. At this rate reached by 4 December.'],
+    [{}, [[10]], 'Every key result has reached its target.'],
+    [{ dueOn: '2026-11-22' }, [[5]], 'Overdue by 2 days, with 50\u00a0% missing.'],
+    [{ dueOn: undefined }, [[5]], 'Without a due day there is no pace. At this rate reached by 4 December.'],
+    [{}, [], 'Nothing is measured yet.'],
+  ] as [Partial<Goal>, [number][], string][])('%j %j', (more, values, words) => {
+    expect(goalPaceSentence(figured(more, values), TODAY)).toBe(words);
+  });
+
+  it('before anything is done says what is to be reached', () => {
+    const measures: KeyResultMeasure[] = [
+      { kind: 'number', unit: 'planks', start: 0, target: 14 },
+      { kind: 'number', unit: 'min', start: 28, target: 22 },
+      { kind: 'money', currency: 'EUR', start: 0, target: 900 },
+      { kind: 'yesNo' },
+      { kind: 'steps' },
+      { kind: 'habitDays', habitId: 'h', target: 30 },
+    ];
+    expect(measures.map((each) => targetWords(keyResult(each)))).toEqual([
+      '0 to 14 planks',
+      '28 down to 22 min',
+      '0 to €900',
+      'yes or no',
+      'by its steps',
+      '30 days',
+    ]);
+  });
+});
+
+describe('steps and milestones say how they stand', () => {
+  it.each<[StepState, string | undefined, string | undefined, string]>([
+    ['doneInTime', '2026-11-22', '2026-11-20', 'done 20 November, in time'],
+    ['doneInTime', undefined, '2026-11-20', 'done 20 November'],
+    ['doneLate', '2026-11-20', '2026-11-24', 'done 24 November, 4 days late'],
+    ['overdue', '2026-11-23', undefined, 'overdue by 1 day'],
+    ['dueSoon', '2026-11-24', undefined, 'due today'],
+    ['dueSoon', '2026-11-26', undefined, 'due in 2 days'],
+    ['open', '2027-01-02', undefined, 'due 2 January 2027'],
+    ['open', undefined, undefined, ''],
+  ])('%s, due %s, done %s', (state, dueOn, doneOn, words) => {
+    expect(stateWords({ state, dueOn, doneOn }, TODAY)).toBe(words);
+  });
+
+  it('told apart by tone too', () => {
+    const states: StepState[] = ['overdue', 'dueSoon', 'doneLate', 'doneInTime', 'open'];
+    expect(states.map(stateTone)).toEqual(['madder', 'brassText', 'brassText', 'working', 'quiet']);
+  });
+});
+
+describe('a story tells', () => {
+  const at = { first: TODAY, day: TODAY, after: 0.5 };
+  const hours = keyResult({ kind: 'number', unit: 'h', start: 0, target: 9 }, { title: 'Hours' });
+  const checkIn: CheckIn = { id: 'c', keyResultId: 'k', day: '2026-11-24', value: 4.5, note: 'Larch', madeAt: '' };
+  const step: Step = { id: 's', goalId: 'g', title: 'Glue', order: 0, dueOn: '2026-11-22', doneOn: '2026-11-24' };
+  const turn = (more: Omit<GoalTurn, 'on'>): StoryItem => ({
+    ...at,
+    kind: 'turn',
+    turn: { on: '2026-11-24', ...more },
+  });
+
+  it.each<[StoryItem, string, string | null]>([
+    [{ ...at, kind: 'begun' }, 'The goal begins', null],
+    [{ ...at, kind: 'checkIn', keyResult: hours, checkIn, was: 3 }, 'Hours: 4.5 h (+1.5)', 'Larch'],
+    [
+      { ...at, kind: 'checkIn', keyResult: keyResult({ kind: 'yesNo' }), checkIn: { ...checkIn, value: 1 }, was: 0 },
+      'K: yes',
+      'Larch',
+    ],
+    [
+      { ...at, kind: 'habit', keyResult: keyResult({ kind: 'habitDays', habitId: 'h', target: 9 }), grown: 2 },
+      'K: 2 days',
+      null,
+    ],
+    [{ ...at, kind: 'step', step, state: 'doneLate' }, 'Step done: Glue (2 days late)', null],
+    [
+      {
+        ...at,
+        kind: 'milestone',
+        milestone: { id: 'm', goalId: 'g', title: 'Tight', order: 0, reward: 'Chips' },
+        state: 'doneInTime',
+      },
+      'Milestone reached: Tight',
+      'Reward: Chips',
+    ],
+    [
+      turn({ kind: 'postponed', dueWas: '2026-11-30', note: 'Ice' }),
+      'Another due day; until then it was 30 November',
+      'Ice',
+    ],
+    [turn({ kind: 'postponed' }), 'Given a due day', null],
+    [turn({ kind: 'dropped', note: 'No wind' }), 'Dropped', 'No wind'],
+    [turn({ kind: 'word', about: 'Hours', note: 'Bar by bar' }), 'Hours', 'Bar by bar'],
+  ])('%#', (item, text, note) => expect(storyWords(item, TODAY)).toEqual({ text, note }));
 });

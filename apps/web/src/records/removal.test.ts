@@ -4,7 +4,16 @@ import fc from 'fast-check';
 import { dayTurned } from './clockSlice.ts';
 import { changeTo, entryChange, removalOf } from './makeChange.ts';
 import { recordsChanged } from './recordsSlice.ts';
-import { areaRemoval, goesWithHabit, habitRemoval } from './removal.ts';
+import {
+  areaRemoval,
+  goalRemoval,
+  goesWithGoal,
+  goesWithHabit,
+  habitRemoval,
+  keyResultRemoval,
+  milestoneRemoval,
+  stepRemoval,
+} from './removal.ts';
 import { createStore } from './store.ts';
 import { beforeOf, changesBack } from './undo.ts';
 
@@ -153,5 +162,63 @@ describe('taking back', () => {
       }),
       { numRuns: 60 },
     );
+  });
+});
+
+describe('deleting a habit that a key result counts', () => {
+  it('can keep the key result as a number that stands where it stood', () => {
+    const store = filled();
+    const changes = habitRemoval(recordsOf(store), 'scales', { valueOf: () => 7, day: '2026-11-24' });
+    store.dispatch(recordsChanged({ changes }));
+    const { keyResults, checkIns, habits, steps } = recordsOf(store);
+    expect(habits['scales']).toBeUndefined();
+    expect(keyResults['forty']!.measure).toEqual({ kind: 'number', unit: 'days', start: 0, target: 10 });
+    expect(Object.values(checkIns)).toMatchObject([{ keyResultId: 'forty', day: '2026-11-24', value: 7 }]);
+    expect(steps['buy']!.keyResultId).toBe('forty');
+  });
+});
+
+describe('deleting a goal', () => {
+  it('takes along what hangs on it and leaves its habits and seasons; nothing is left hanging', () => {
+    const store = filled();
+    const more: Change[] = [
+      changeTo('habits', habit('scales', { areaId: 'music', goalId: 'g' })),
+      changeTo('steps', { id: 'below', goalId: 'g', parentId: 'buy', title: 'Ask', order: 3 }),
+      changeTo('milestones', { id: 'm', goalId: 'g', title: 'Half', order: 1 }),
+      changeTo('seasons', { id: 's', title: 'Winter', startsOn: '2026-11-01', weeks: 12, goalIds: ['g'] }),
+      changeTo('keyResults', { id: 'n', goalId: 'g', title: 'n', order: 3, measure: { kind: 'yesNo' } }),
+      changeTo('checkIns', { id: 'c', keyResultId: 'n', day: '2026-11-24', value: 1, madeAt: '2026-11-24T10:00:00Z' }),
+    ];
+    store.dispatch(recordsChanged({ changes: more }));
+    expect(goesWithGoal(recordsOf(store), 'g')).toEqual({ keyResults: 3, checkIns: 1, steps: 3, milestones: 1 });
+    const changes = goalRemoval(recordsOf(store), 'g');
+    const before = beforeOf(recordsOf(store), changes);
+    const was = recordsOf(store);
+    store.dispatch(recordsChanged({ changes }));
+    const left = recordsOf(store);
+    expect([left.goals, left.keyResults, left.checkIns, left.steps, left.milestones]).toEqual([{}, {}, {}, {}, {}]);
+    expect(left.habits['scales']).not.toHaveProperty('goalId');
+    expect(left.seasons['s']!.goalIds).toEqual([]);
+    // Sub-steps go before the step they belong to, so that a server that looks at each finds nothing hanging.
+    const order = changes.filter(({ collection }) => collection === 'steps').map(({ key }) => key);
+    expect(order.indexOf('below')).toBeLessThan(order.indexOf('buy'));
+    store.dispatch(recordsChanged({ changes: changesBack(before) }));
+    expect(recordsOf(store)).toEqual(was);
+  });
+
+  it('of a key result, a step or a milestone leaves the rest standing', () => {
+    const store = filled();
+    const run = (changes: Change[]) => store.dispatch(recordsChanged({ changes }));
+    run([
+      changeTo('milestones', { id: 'a', goalId: 'g', title: 'a', order: 1 }),
+      changeTo('milestones', { id: 'b', goalId: 'g', title: 'b', order: 2, after: ['a'] }),
+      changeTo('steps', { id: 'below', goalId: 'g', parentId: 'buy', title: 'Ask', order: 3 }),
+    ]);
+    run(keyResultRemoval(recordsOf(store), 'forty'));
+    expect(recordsOf(store).steps['buy']).not.toHaveProperty('keyResultId');
+    run(stepRemoval(recordsOf(store), 'buy'));
+    expect(Object.keys(recordsOf(store).steps)).toEqual(['tune']);
+    run(milestoneRemoval(recordsOf(store), 'a'));
+    expect(recordsOf(store).milestones).toEqual({ b: { id: 'b', goalId: 'g', title: 'b', order: 2, after: [] } });
   });
 });

@@ -1,6 +1,6 @@
 import { type Change, entryKey } from '@wimbel/contract';
-import { type Step, stepsBelow } from '@wimbel/core';
-import { changeTo, removalOf } from './makeChange.ts';
+import { type KeyResult, type Step, stepsBelow } from '@wimbel/core';
+import { changeTo, newId, removalOf } from './makeChange.ts';
 import type { RecordsState } from './recordsSlice.ts';
 
 /** What goes with a habit when it is deleted, by kind. */
@@ -33,22 +33,47 @@ export function goesWithHabit(records: RecordsState, habitId: string): GoesAlong
   };
 }
 
+/** A key result that counted a habit, as a plain number that stands where it stood: itself and its check-in. */
+function asNumber(keyResult: KeyResult, unit: string, value: number, day: string): Change[] {
+  const target = 'target' in keyResult.measure ? keyResult.measure.target : 1;
+  const checkIn = { id: newId(), keyResultId: keyResult.id, day, value, madeAt: new Date().toISOString() };
+  return [
+    changeTo('keyResults', { ...keyResult, measure: { kind: 'number', ...(unit ? { unit } : {}), start: 0, target } }),
+    ...(value === 0 ? [] : [changeTo('checkIns', checkIn)]),
+  ];
+}
+
 /**
- * The changes that delete a habit with all that hangs on it, in an order in which nothing is left hanging. Steps of a
- * key result that goes with it stay in its goal.
+ * The changes that delete a habit with all that hangs on it, in an order in which nothing is left hanging. Key results
+ * that count it go with it, their steps stay in the goal; or, given what each has come to by a day, they stay as numbers.
  */
-export function habitRemoval(records: RecordsState, habitId: string): Change[] {
+export function habitRemoval(
+  records: RecordsState,
+  habitId: string,
+  kept?: { valueOf: (keyResultId: string) => number; day: string },
+): Change[] {
   const found = dependents(records, habitId);
+  if (kept) {
+    const measure = records.habits[habitId]?.measure;
+    const unitOf = (keyResult: KeyResult): string =>
+      keyResult.measure.kind === 'habitDays' ? 'days' : measure?.kind === 'amount' ? measure.unit : '';
+    const numbers = found.keyResults.flatMap(([id, each]) => asNumber(each, unitOf(each), kept.valueOf(id), kept.day));
+    return [...numbers, ...removalOfRecord(found, habitId)];
+  }
   return [
     ...found.steps.map(([, { keyResultId: _, ...step }]) => changeTo('steps', step)),
     ...found.checkIns.map(([id]) => removalOf('checkIns', id)),
     ...found.keyResults.map(([id]) => removalOf('keyResults', id)),
-    ...found.reminders.map(([id]) => removalOf('reminders', id)),
-    ...found.notes.map(([id]) => removalOf('habitNotes', id)),
-    ...found.entries.map((day) => removalOf('entries', entryKey(habitId, day))),
-    removalOf('habits', habitId),
+    ...removalOfRecord(found, habitId),
   ];
 }
+
+const removalOfRecord = (found: ReturnType<typeof dependents>, habitId: string): Change[] => [
+  ...found.reminders.map(([id]) => removalOf('reminders', id)),
+  ...found.notes.map(([id]) => removalOf('habitNotes', id)),
+  ...found.entries.map((day) => removalOf('entries', entryKey(habitId, day))),
+  removalOf('habits', habitId),
+];
 
 /** The changes that delete an area; its habits and goals stay, without an area. */
 export function areaRemoval(records: RecordsState, areaId: string): Change[] {

@@ -2,6 +2,7 @@ import { type Habit, archivedHabit, endedHabit, formatDay, resumedHabit } from '
 import { useStore } from 'react-redux';
 import { useToast } from '../ui/Toast.tsx';
 import { useRecording } from './RecordsProvider.tsx';
+import { selectFiguredGoals } from './figuredGoals.ts';
 import { changeTo } from './makeChange.ts';
 import { habitRemoval } from './removal.ts';
 import { selectEntry, selectToday } from './selectors.ts';
@@ -23,7 +24,14 @@ export function useHabitActions() {
       put(endedHabit(habit, today(), hasRecordToday(habit)), `${habit.name} has ended. Its record stays.`),
     resume: (habit: Habit): void =>
       put(resumedHabit(habit, today(), 'Put away'), `${habit.name} is on your days again`),
-    remove: (habit: Habit): void =>
-      toast({ text: `${habit.name} is deleted`, onUndo: change(...habitRemoval(store.getState().records, habit.id)) }),
+    /** Deletes a habit with its record; key results that count it go too, or stay as numbers where they stand. */
+    remove: (habit: Habit, keepsKeyResults = false): void => {
+      const state = store.getState();
+      const figured = [...selectFiguredGoals(state).values()];
+      const valueOf = (id: string): number =>
+        figured.find(({ figures }) => id in figures.keyResults)?.figures.keyResults[id]?.current ?? 0;
+      const kept = keepsKeyResults ? { valueOf, day: formatDay(today()) } : undefined;
+      toast({ text: `${habit.name} is deleted`, onUndo: change(...habitRemoval(state.records, habit.id, kept)) });
+    },
   };
 }

@@ -85,7 +85,7 @@ function GoalForm({ goal }: { goal: Goal | null }) {
   const hints = [
     isPast ? 'Its due day is past already.' : '',
     goal === null && others >= EASY_GOALS
-      ? `With it ${counted(others + 1, 'goal')} are open. Three at a time are easier to keep in mind.`
+      ? `With this one ${counted(others + 1, 'goal')} are open. Three at a time are easier to keep in mind.`
       : '',
   ].filter(Boolean);
   const back = (): void => (router.canGoBack() ? router.back() : router.replace('/goals'));

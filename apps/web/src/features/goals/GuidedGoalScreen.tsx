@@ -1,10 +1,10 @@
-import { buildTrack, parseDay } from '@wimbel/core';
+import { parseDay } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useRecording } from '../../records/RecordsProvider.tsx';
-import { selectGoals, selectHabits, selectToday } from '../../records/selectors.ts';
+import { selectGoals, selectHabits, selectToday, selectTracks } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { keepOnDevice, keptOnDevice } from '../../shared/kept.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
@@ -61,6 +61,7 @@ export function GuidedGoalScreen() {
   const today = useAppSelector(selectToday);
   const goals = useAppSelector(selectGoals);
   const habits = useAppSelector(selectHabits);
+  const tracks = useAppSelector(selectTracks);
   const account = useAppSelector((state) => state.account.account?.id ?? '');
   const keptAs = `goalDraft.${account}`;
   const [draft, setDraft] = useState<GuidedDraft>(() => {
@@ -94,10 +95,7 @@ export function GuidedGoalScreen() {
     keyResults: draft.keyResults,
     otherOpen: goals.filter((each) => each.state === 'open').length,
     today,
-    trackOf: (id) => {
-      const habit = all.find((each) => each.id === id);
-      return habit ? buildTrack(habit, [], today, 'monday') : undefined;
-    },
+    trackOf: (id) => tracks.find((track) => track.habit.id === id),
     habits: all.filter((habit) => draft.linked.includes(habit.id) || draft.habits.includes(habit)),
   });
   const finish = (): void => {
@@ -176,7 +174,7 @@ export function GuidedGoalScreen() {
         </View>
         {page === 'what' && goals.filter((each) => each.state === 'open').length >= EASY_GOALS ? (
           <Words type="quiet" tone="quiet">
-            {hints.find((hint) => hint.startsWith('With it'))}
+            {hints.find((hint) => hint.startsWith('With this one'))}
           </Words>
         ) : null}
       </View>

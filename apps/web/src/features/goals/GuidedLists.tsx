@@ -3,7 +3,6 @@ import Plus from 'lucide-react-native/icons/plus';
 import X from 'lucide-react-native/icons/x';
 import { type ReactNode, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { BoringPicture } from '../../charts/BoringPicture.tsx';
 import { holeColor, targetWords } from '../../records/goalWords.ts';
 import { counted, dateNear } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
@@ -14,7 +13,7 @@ import { Chips } from '../../ui/Chips.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { AddLine } from './AddLine.tsx';
-import { type GuidedPage, type PageProps, dueOfDraft } from './guidedDraft.ts';
+import { type GuidedPage, type PageProps } from './guidedDraft.ts';
 import { KeyResultForm } from './KeyResultForm.tsx';
 import { QuickHabitSheet } from './QuickHabitSheet.tsx';
 
@@ -185,7 +184,6 @@ export function LookPage({
   onGo,
 }: PageProps & { habits: readonly Habit[]; hints: readonly string[]; onGo: (page: GuidedPage) => void }) {
   const styles = useStyles();
-  const { colors } = useTheme();
   const carrying = habits.filter(
     (habit) => draft.linked.includes(habit.id) || draft.habits.some(({ id }) => id === habit.id),
   );
@@ -201,18 +199,6 @@ export function LookPage({
   ];
   return (
     <>
-      {draft.keyResults.length > 0 ? (
-        <BoringPicture
-          heightPx={90}
-          label={`A plank with ${counted(draft.keyResults.length, 'hole')} to be bored`}
-          parts={draft.keyResults.map((each, place) => ({
-            id: each.id,
-            progress: 0,
-            expected: dueOfDraft(each, draft) === null ? null : 0,
-            color: holeColor(colors, place),
-          }))}
-        />
-      ) : null}
       <Card isFlush label="The plan">
         {parts.map(([page, name, words]) => (
           <PlanLine key={page} name={name} onPress={() => onGo(page)}>

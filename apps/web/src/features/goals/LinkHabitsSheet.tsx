@@ -1,4 +1,4 @@
-import type { Goal, Habit } from '@wimbel/core';
+import type { Goal } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
@@ -12,11 +12,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Chips } from '../../ui/Chips.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
-
-/** A habit that carries a goal, or no longer does. */
-export function linked({ goalId: before, ...habit }: Habit, goalId: string): Habit {
-  return before === goalId ? habit : { ...habit, goalId };
-}
+import { linked } from './goalParts.ts';
 
 /** Which habits carry a goal; one can be made for it. */
 export function LinkHabitsSheet({ goal, onClose }: { goal: Goal; onClose: () => void }) {

@@ -1,5 +1,5 @@
 import { checkRecord } from '@wimbel/contract';
-import { type Goal, type Milestone, comesBefore } from '@wimbel/core';
+import type { Goal, Milestone } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useRecording } from '../../records/RecordsProvider.tsx';
@@ -13,16 +13,9 @@ import { Field, Labelled } from '../../ui/Field.tsx';
 import { FieldRow } from '../../ui/FormPage.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useToast } from '../../ui/Toast.tsx';
+import { circleFault } from './goalParts.ts';
 
 type Props = { goal: Goal; milestone: Milestone | null; all: readonly Milestone[]; onClose: () => void };
-
-/** Why a milestone cannot come after another, in words; null where it can. */
-export function circleFault(milestone: Milestone, all: readonly Milestone[]): string | null {
-  const others = all.filter((each) => each.id !== milestone.id);
-  const first = (milestone.after ?? []).find((id) => comesBefore(id, [...others, milestone]).has(milestone.id));
-  const title = others.find((each) => each.id === first)?.title;
-  return title === undefined ? null : `"${title}" already waits for this one: they would wait for each other for ever`;
-}
 
 /** Fills in a milestone, or one anew. */
 export function MilestoneSheet({ goal, milestone, all, onClose }: Props) {

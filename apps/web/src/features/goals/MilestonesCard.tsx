@@ -1,9 +1,9 @@
-import { type DaySpan, type Milestone, dayOf, milestoneState, stepState, waitsFor } from '@wimbel/core';
+import { type DaySpan, type Milestone, dayOf, milestoneState, waitsFor } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { TimeLinePicture, type TimeLineThing } from '../../charts/TimeLinePicture.tsx';
+import { TimeLinePicture } from '../../charts/TimeLinePicture.tsx';
 import { useRecording } from '../../records/RecordsProvider.tsx';
 import type { FiguredGoal } from '../../records/figuredGoals.ts';
 import { stateTone, stateWords } from '../../records/goalWords.ts';
@@ -21,6 +21,7 @@ import { SectionCard } from '../../ui/SectionCard.tsx';
 import { SortableList } from '../../ui/SortableList.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { MilestoneSheet } from './MilestoneSheet.tsx';
+import { timeLineThings } from './goalParts.ts';
 
 /** Milestones in their order: what each waits for, what it promises, and whether it is reached. */
 export function MilestonesCard({ figured }: { figured: FiguredGoal }) {
@@ -163,49 +164,6 @@ function MilestoneRow({
 
 /** The most that a time line shows. */
 const MOST_ROWS = 40;
-
-/** What of a goal stands on days, in their order. */
-export function timeLineThings({ records, figures }: FiguredGoal, today: number): TimeLineThing[] {
-  const { milestones, steps } = records;
-  const stones = milestones.flatMap((milestone): TimeLineThing[] => {
-    const on = milestone.reachedOn ?? milestone.dueOn;
-    const state = milestoneState(milestone, today);
-    return on === undefined
-      ? []
-      : [
-          {
-            id: milestone.id,
-            from: null,
-            on: dayOf(on),
-            after: milestone.after ?? [],
-            title: milestone.title,
-            words: stateWords({ state, dueOn: milestone.dueOn, doneOn: milestone.reachedOn }, today, 'reached'),
-            tone: stateTone(state),
-            isMilestone: true,
-            peg: state === 'doneInTime' || state === 'doneLate' ? 'done' : 'blank',
-          },
-        ];
-  });
-  const dated = steps.flatMap((step): TimeLineThing[] => {
-    const on = step.doneOn ?? step.dueOn ?? step.startsOn;
-    if (step.parentId || on === undefined || (step.dueOn === undefined && step.startsOn === undefined)) return [];
-    const state = figures.steps[step.id] ?? stepState(step, today);
-    return [
-      {
-        id: step.id,
-        from: step.startsOn ? dayOf(step.startsOn) : null,
-        on: dayOf(on),
-        after: [],
-        title: step.title,
-        words: stateWords({ state, dueOn: step.dueOn, doneOn: step.doneOn }, today),
-        tone: stateTone(state),
-        isMilestone: false,
-        peg: state === 'doneInTime' || state === 'doneLate' ? 'done' : 'blank',
-      },
-    ];
-  });
-  return [...stones, ...dated].sort((a, b) => a.on - b.on);
-}
 
 /** Milestones and steps on one line of time, with what must come first, and today. */
 export function TimeLineCard({ figured }: { figured: FiguredGoal }) {

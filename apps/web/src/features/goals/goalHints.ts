@@ -35,7 +35,7 @@ export function goalHints({ goal, keyResults, otherOpen, today, trackOf, habits 
       ? 'No habit carries it. What would you do for it every week?'
       : '',
     otherOpen + 1 > EASY_GOALS
-      ? `With it ${counted(otherOpen + 1, 'goal')} are open. Three at a time are easier to keep in mind.`
+      ? `With this one ${counted(otherOpen + 1, 'goal')} are open. Three at a time are easier to keep in mind.`
       : '',
     ...reached,
   ].filter(Boolean);

@@ -4,7 +4,6 @@ import {
   type Habit,
   type KeyResult,
   type PlainDay,
-  dayOf,
   formatDay,
   monthOfDay,
   monthSpan,
@@ -116,10 +115,4 @@ export type PageProps = {
   set: (change: Partial<GuidedDraft>) => void;
   fault: string | null;
   today: PlainDay;
-};
-
-/** The day a key result of a draft is due, its own or the goal's; null without one. */
-export const dueOfDraft = (keyResult: KeyResult, draft: GuidedDraft): PlainDay | null => {
-  const due = keyResult.dueOn ?? draft.dueOn;
-  return due === '' ? null : dayOf(due);
 };
