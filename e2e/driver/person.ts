@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { type Browser, type BrowserContext, type Page, expect } from '@playwright/test';
 import { NOW } from './server.ts';
 
@@ -9,6 +10,16 @@ export type HabitWish = {
   from?: string;
   quit?: boolean;
   area?: string;
+};
+
+export type KeyResultWish = {
+  title: string;
+  kind: 'A number' | 'Money' | 'Yes or no' | 'Steps done' | 'Days of a habit' | 'Amount of a habit';
+  start?: string;
+  target?: string;
+  unit?: string;
+  habit?: string;
+  weight?: string;
 };
 
 let count = 0;
@@ -201,6 +212,58 @@ export class Person {
     return this.page.getByRole('group', { name: title, exact: true });
   }
 
+  /** Sets a goal on one page. */
+  async setGoal({ title, starts, due }: { title: string; starts?: string; due?: string }): Promise<void> {
+    await this.visit('/goals/new/direct');
+    await this.page.getByLabel('What do you want to have reached').fill(title);
+    if (starts) await this.page.getByLabel('Starts on').fill(starts);
+    if (due) await this.page.getByLabel('Due on').fill(due);
+    await this.button('Set goal').click();
+    await expect(this.heading(title)).toBeVisible();
+  }
+
+  /** Fills in a key result, on the page of its goal or while the goal is thought out. */
+  async addKeyResult({ title, kind, start, target, unit, habit, weight }: KeyResultWish): Promise<void> {
+    await this.button('Add a key result').click();
+    await this.page.getByLabel('What is counted').fill(title);
+    await this.choose(kind);
+    if (habit) await this.choose(habit);
+    if (start) await this.page.getByLabel('Starts at').fill(start);
+    if (target)
+      await this.page.getByLabel(kind === 'Days of a habit' ? 'How many days' : 'Target', { exact: true }).fill(target);
+    if (unit) await this.page.getByLabel(kind === 'Money' ? 'Currency' : 'Unit').fill(unit);
+    if (weight) await this.page.getByLabel('Weight').fill(weight);
+    await this.button('Add key result').click();
+    await expect(this.button('Add key result')).toBeHidden();
+  }
+
+  /** A key result on the page of its goal: its name says where it stands. */
+  keyResult(title: string) {
+    return this.page.getByRole('button', { name: new RegExp(`^${title}: `) });
+  }
+
+  /** Checks in to a key result from the page of its goal. */
+  async checkIn(
+    title: string,
+    value: string,
+    { day, note, adds = false }: { day?: string; note?: string; adds?: boolean } = {},
+  ): Promise<void> {
+    await this.keyResult(title).click();
+    const sheet = this.page.getByRole('dialog');
+    if (value === 'Yes') await this.choose('Yes');
+    else {
+      if (adds) await this.choose('Add to it');
+      await sheet
+        .getByLabel(adds ? 'How much more' : 'New value')
+        .last()
+        .fill(value);
+    }
+    if (day) await sheet.getByLabel('Day', { exact: true }).fill(day);
+    if (note) await sheet.getByLabel('Note').fill(note);
+    await sheet.getByRole('button', { name: 'Check in', exact: true }).click();
+    await expect(this.page.getByRole('dialog', { name: title, exact: true })).toBeHidden();
+  }
+
   /** The figures beside a habit's row in the log: "Cello: 3 done of 30, 27 left, 10 %". */
   figures(habit: string) {
     return this.page.getByRole('group', { name: new RegExp(`^${habit}: \\d+ done of`) });
@@ -248,6 +311,24 @@ export class Person {
           };
         }),
     );
+  }
+
+  /** Sends records as the app would; gives what the server said to each: its status, and what is wrong. */
+  send(
+    records: [collection: string, key: string, record: object | null][],
+  ): Promise<{ status: string; issues?: { path: string; message: string }[] }[]> {
+    const changes = records.map(([collection, key, record], index) => ({
+      id: randomUUID(),
+      madeAt: new Date(Date.UTC(2026, 10, 24, 8, 0, 0, index)).toISOString(),
+      collection,
+      key,
+      record,
+    }));
+    return this.page.evaluate(async (body) => {
+      const headers = { 'content-type': 'application/json' };
+      const response = await fetch('/api/changes', { method: 'POST', headers, body });
+      return ((await response.json()) as { results: { status: string }[] }).results;
+    }, JSON.stringify({ changes }));
   }
 
   async leave(): Promise<void> {

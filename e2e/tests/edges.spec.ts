@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
 import { PHONE, WIDE } from '../playwright.config.ts';
@@ -11,21 +10,7 @@ async function sendRecords(
   person: Person,
   records: [collection: string, key: string, record: object][],
 ): Promise<void> {
-  const changes = records.map(([collection, key, record], index) => ({
-    id: randomUUID(),
-    madeAt: new Date(Date.UTC(2026, 10, 24, 8, 0, 0, index)).toISOString(),
-    collection,
-    key,
-    record,
-  }));
-  const statuses = await person.page.evaluate(async (body) => {
-    const response = await fetch('/api/changes', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body,
-    });
-    return ((await response.json()) as { results: { status: string }[] }).results.map((each) => each.status);
-  }, JSON.stringify({ changes }));
+  const statuses = (await person.send(records)).map((each) => each.status);
   expect(new Set(statuses)).toEqual(new Set(['accepted']));
 }
 

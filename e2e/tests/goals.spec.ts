@@ -6,93 +6,298 @@ for (const [device, size] of [
   ['phone', PHONE],
   ['wide screen', WIDE],
 ] as const) {
-  test(`on a ${device}: a goal with a habit-days key result moves on a check-off, and a number by checking in`, async ({
+  test(`on a ${device}: from a wish to a goal page by page, each of its key results fed, one reached`, async ({
     browser,
   }) => {
     const person = await Person.at(browser, { size });
+    const { page } = person;
     await person.signUp();
-    await person.addHabit({ name: 'Sand the hull' });
+    await person.addHabit({ name: 'Cold swim', how: { unit: 'm', step: 100, atLeast: 600 }, from: '2026-11-20' });
     await person.go('Goals');
     await person.button('Set your first goal').click();
-    await person.page.getByLabel('What do you want to have reached').fill('Sail to the island');
-    await person.page.getByLabel('Why it matters').fill('To hear the water along her planks');
-    await person.page.getByLabel('Starts on').fill('2026-11-14');
-    await person.page.getByLabel('Due on').fill('2026-11-10');
+    await person.button('Next').click();
+    await expect(page.getByText('Give the goal a title; all else may stay empty')).toBeVisible();
+    await page.getByLabel('The goal').fill('Swim across the bay');
+    await page.getByLabel('Why it matters').fill('I look at the other side every morning');
+    await person.button('Next').click();
+    await page.getByLabel('Done when').fill('I walk out on the far sand');
+    // Whatever happens to the page, what was written is there again.
+    await page.reload();
+    await expect(page.getByLabel('Done when')).toHaveValue('I walk out on the far sand');
+    await person.button('Next').click();
+    await page.getByLabel('Starts on').fill('2026-11-14');
+    await page.getByLabel('Due on').fill('2026-11-10');
+    await person.button('Next').click();
+    await expect(page.getByText('The due day is before the start')).toBeVisible();
+    await page.getByLabel('Due on').fill('2026-12-04');
+    await person.button('Next').click();
+    await expect(person.heading('What shows how far you are?')).toBeVisible();
+    await person.addKeyResult({ title: 'Money for the boat', kind: 'Money', target: '900' });
+    await person.addKeyResult({ title: 'Minutes', kind: 'A number', start: '28', target: '22', unit: 'min' });
+    await person.addKeyResult({ title: 'Doctor agrees', kind: 'Yes or no' });
+    await person.addKeyResult({ title: 'Made ready', kind: 'Steps done' });
+    await person.addKeyResult({ title: 'Metres', kind: 'Amount of a habit', habit: 'Cold swim', target: '2000' });
+    await expect(page.getByText('28 down to 22 min')).toBeVisible();
+    await person.button('Next').click();
+    await page.getByRole('checkbox', { name: 'Cold swim' }).click();
+    await person.button('Make a new habit').click();
+    await page.getByLabel('What you will do').fill('Shoulder stretches');
+    await person.button('Make the habit').click();
+    await person.button('Next').click();
+    for (const step of ['Find somebody to row', 'Mend the sleeve']) {
+      await page.getByLabel('A first step').fill(step);
+      await page.getByLabel('A first step').press('Enter');
+    }
+    await person.button('Next').click();
+    await expect(person.heading('Look it over')).toBeVisible();
+    await expect(person.button('Change: Key results')).toContainText('Money for the boat, Minutes, Doctor agrees');
     await person.button('Set goal').click();
-    await expect(person.page.getByText('The due day is before the start')).toBeVisible();
-    await person.page.getByLabel('Due on').fill('2026-12-04');
-    await person.button('Set goal').click();
-    await expect(person.heading('Sail to the island')).toBeVisible();
-    await expect(person.page.getByText('by 4 December, 10 days left.')).toBeVisible();
+    await expect(person.heading('Swim across the bay')).toBeVisible();
+    await expect(page.getByText('by 4 December, 10 days left. I walk out on the far sand')).toBeVisible();
 
-    await person.button('Add a key result').click();
-    await person.page.getByLabel('What is counted').fill('Evenings at the hull');
-    await person.choose('Days of a habit');
-    await person.page.getByLabel('How many days').fill('4');
-    await person.button('Add key result').click();
-    await expect(person.page.getByText('Choose the habit that is counted')).toBeVisible();
-    await person.choose('Sand the hull');
-    await person.button('Add key result').click();
-    await expect(person.page.getByRole('button', { name: /^Evenings at the hull: 0 of 4 days, 0/ })).toBeVisible();
-
+    await person.checkIn('Money for the boat', '300');
+    await expect(person.keyResult('Money for the boat')).toHaveAccessibleName(/€300 of €900, 33/);
+    await person.checkIn('Money for the boat', '150', { adds: true, note: 'A fair' });
+    await expect(person.keyResult('Money for the boat')).toHaveAccessibleName(/€450 of €900, 50/);
+    await person.checkIn('Minutes', '25');
+    await expect(person.keyResult('Minutes')).toHaveAccessibleName(/25, down to 22 min, 50/);
+    await page.getByRole('checkbox', { name: 'Mend the sleeve: done' }).click();
+    await expect(person.keyResult('Made ready')).toHaveAccessibleName(/1 of 2 steps, 50/);
+    await person.checkIn('Doctor agrees', 'Yes');
+    const reached = page.getByRole('dialog', { name: 'Doctor agrees is reached' });
+    await reached.getByLabel('How did it go').fill('He swims himself');
+    await reached.getByRole('button', { name: 'Go on' }).click();
     await person.go('Today');
-    await person.checkOff('Sand the hull');
-    await person.go('Goals');
-    await expect(person.page.getByRole('link', { name: /Sail to the island, 25 %, behind/ })).toBeVisible();
-    await person.page.getByRole('link', { name: /Sail to the island/ }).click();
-    await expect(person.page.getByRole('button', { name: /^Evenings at the hull: 1 of 4 days, 25/ })).toBeVisible();
-    await expect(person.page.getByText('50 % expected by today')).toBeVisible();
-    await expect(person.page.getByText(/Behind: 2 days planned by now\. 2\.1 days a week from here\./)).toBeVisible();
+    await page.getByRole('checkbox', { name: /^Cold swim:/ }).click();
+    await page.getByRole('link', { name: /^Goal Swim across the bay, 51/ }).click();
+    await expect(person.keyResult('Metres')).toHaveAccessibleName(/100 of 2,000, 5/);
+    // (0.5 + 0.5 + 1 + 0.5 + 0.05) / 5, and half of the time is over.
+    await expect(person.card('How it stands')).toContainText('51 %');
+    await expect(person.card('How it stands')).toContainText('2.55 of 5 key results');
+    await expect(person.card('How it stands')).toContainText('on pace');
+    const story = page.getByRole('list', { name: 'Story of the goal' });
+    await expect(story).toContainText('He swims himself');
+    await expect(story).toContainText('Money for the boat: €450 (+150)');
+    await expect(page.getByRole('list', { name: 'Habits that carry it' })).toContainText('Shoulder stretches');
 
-    await person.button('Add a key result').click();
-    await person.page.getByLabel('What is counted').fill('Planks');
-    await person.page.getByLabel('Starts at').fill('3');
-    await person.page.getByLabel('Target').fill('3');
-    await person.button('Add key result').click();
-    await expect(person.page.getByText('The target is the same as the start')).toBeVisible();
-    await person.page.getByLabel('Target').fill('13');
-    await person.page.getByLabel('Unit').fill('planks');
-    await person.button('Add key result').click();
-    await person.page.getByRole('button', { name: /^Planks: 3 of 13 planks/ }).click();
-    await person.page.getByLabel('New value').fill('some');
-    await person.button('Check in').last().click();
-    await expect(person.page.getByText('Write a number, such as 12 or 7.5')).toBeVisible();
-    await person.page.getByLabel('New value').fill('10.5');
-    await person.page.getByLabel('Note').fill('The garboard fought back');
-    await person.button('Check in').last().click();
-    await expect(person.page.getByRole('button', { name: /^Planks: 10.5 of 13 planks, 75/ })).toBeVisible();
-    await expect(person.page.getByText('on pace', { exact: true })).toBeVisible();
-    await expect(person.page.getByRole('status').filter({ hasText: '50 %' }).first()).toBeVisible();
+    await person.keyResult('Money for the boat').click();
+    await person.button('Correct the check-in of 24 November').first().click();
+    await expect(page.getByLabel('Note')).toHaveValue('A fair');
+    await page.getByLabel('New value').last().fill('six');
+    await person.button('Save').click();
+    await expect(page.getByText('Write a number, such as 12 or 7.5')).toBeVisible();
+    await page.getByLabel('New value').last().fill('600');
+    await person.button('Save').click();
+    await expect(page.getByText('€600 of €900, 67')).toBeVisible();
+    await person.button('Remove the check-in of 24 November').first().click();
+    await expect(page.getByText('€300 of €900, 33')).toBeVisible();
+    await person.button('Close').last().click();
+    await person.button('Undo').click();
+    await expect(person.keyResult('Money for the boat')).toHaveAccessibleName(/€600 of €900, 67/);
     await person.everythingSaved();
-    await person.page.reload();
-    await expect(person.page.getByRole('button', { name: /^Planks: 10.5 of 13 planks, 75/ })).toBeVisible();
+    await page.reload();
+    await expect(person.keyResult('Money for the boat')).toHaveAccessibleName(/€600 of €900, 67/);
     await person.leave();
   });
 }
 
-test('a yes-or-no key result is answered, its history corrected, and a reached one goes through', async ({
+test('one key result reached and one at 30 % make 65 %; it falls behind as days go by, says why, and is overdue', async ({
+  browser,
+}) => {
+  const person = await Person.at(browser);
+  const { page } = person;
+  await person.signUp();
+  await person.setGoal({ title: 'Refit the dinghy', starts: '2026-11-14', due: '2026-12-04' });
+  await person.addKeyResult({ title: 'Frames', kind: 'A number', target: '4', unit: 'frames' });
+  await person.addKeyResult({ title: 'Planks', kind: 'A number', target: '10', unit: 'planks' });
+  await person.checkIn('Frames', '4');
+  await page.getByRole('dialog').getByRole('button', { name: 'Go on' }).click();
+  await person.checkIn('Planks', '3');
+  const standing = person.card('How it stands');
+  await expect(standing).toContainText('65 %');
+  await expect(standing).toContainText('1.3 of 2 key results');
+  await expect(standing).toContainText('ahead');
+  await expect(person.keyResult('Planks')).toContainText(
+    'Behind: by now 5 planks were planned. 4.9 planks a week from here reach it by 4 December.',
+  );
+  const turnTo = async (hours: number): Promise<void> => {
+    await page.clock.fastForward(hours * 3_600_000);
+    await page.evaluate(() => window.dispatchEvent(new Event('focus')));
+  };
+  await turnTo(8 * 24);
+  await expect(standing).toContainText('90 % expected by today');
+  await expect(standing).toContainText(
+    'Behind: 65 % of the way, and by now 90 % was planned. 123 % a week from here reach it by 4 December.',
+  );
+  await turnTo(3 * 24);
+  await expect(standing).toContainText('Overdue by 1 day, with 35 % missing.');
+  await expect(person.keyResult('Planks')).toContainText('Overdue by 1 day: 7 planks missing.');
+
+  await person.checkIn('Planks', '10', { day: '2026-12-03', note: 'At last' });
+  const reached = page.getByRole('dialog', { name: 'Planks is reached' });
+  await expect(reached).toContainText('With it all of “Refit the dinghy” is reached.');
+  await reached.getByLabel('How did it go').fill('By lamplight');
+  await reached.getByRole('button', { name: 'Close the goal as reached' }).click();
+  await expect(page.getByText('This goal is reached. Its figures and its story stay.')).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Story of the goal' })).toContainText('By lamplight');
+  await person.leave();
+});
+
+test('checkpoints are laid evenly and met or missed; a step is done late; a milestone waits for another', async ({
   browser,
 }) => {
   const person = await Person.at(browser, { size: WIDE });
+  const { page } = person;
   await person.signUp();
-  await person.visit('/goals/new');
-  await person.page.getByLabel('What do you want to have reached').fill('Pass the survey');
-  await person.button('Set goal').click();
+  await person.setGoal({ title: 'Learn Welsh', starts: '2026-09-01', due: '2026-12-31' });
   await person.button('Add a key result').click();
-  await person.page.getByLabel('What is counted').fill('Survey passed');
-  await person.choose('Yes or no');
+  await page.getByLabel('What is counted').fill('Words');
+  await person.button('Lay them evenly').click();
+  await expect(page.getByText(/both days, the start and the target are needed/)).toBeVisible();
+  await page.getByLabel('Target', { exact: true }).fill('100');
+  await person.button('Lay them evenly').click();
+  await expect(page.getByLabel('Sep 2026')).toHaveValue('24');
+  await expect(page.getByLabel('Nov 2026')).toHaveValue('74');
+  await page.getByLabel('Oct 2026').fill('55');
   await person.button('Add key result').click();
-  await person.page.getByRole('button', { name: /^Survey passed: not yet/ }).click();
-  await person.choose('Yes');
-  await person.button('Check in').last().click();
-  await expect(person.page.getByRole('button', { name: /^Survey passed: yes, 100/ })).toBeVisible();
-  await expect(person.page.getByText('reached', { exact: true })).toBeVisible();
-  await person.page.getByRole('button', { name: /^Survey passed: yes/ }).click();
-  await person.button('Remove the check-in of 24 November').click();
-  await person.button('Close').last().click();
-  await expect(person.page.getByRole('button', { name: /^Survey passed: not yet, 0/ })).toBeVisible();
+  await person.checkIn('Words', '30', { day: '2026-09-20' });
+  const months = page.getByRole('table', { name: 'Checkpoints of Words' });
+  await person.addKeyResult({ title: 'First talk', kind: 'Yes or no' });
+  await page.getByRole('radio', { name: 'Words', exact: true }).click();
+  await expect(months.getByRole('row').nth(1)).toHaveText(/Sep 2026.*24.*0.*30.*\+30.*met/);
+  await expect(months.getByRole('row').nth(2)).toHaveText(/Oct 2026.*55.*30.*30.*0.*missed/);
+  await expect(months.getByRole('row').nth(3)).toHaveText(/Nov 2026.*74.*30.*30.*0.*running/);
+  await page.getByTestId('progress-line').focus();
+  await page.keyboard.press('PageUp');
+  await page.keyboard.press('PageUp');
+  await page.keyboard.press('PageUp');
+  await expect(page.getByText(/26 August|1 September: 0, 0/)).toBeVisible();
+
+  const steps = page.getByLabel('A new step');
+  await steps.fill('The irregular verbs');
+  await steps.press('Enter');
+  await person.button(/^The irregular verbs, more/).click();
+  await page.getByLabel('Starts on').fill('2026-11-22');
+  await page.getByLabel('Due on').fill('2026-11-20');
+  await person.button('Save').click();
+  await expect(page.getByText('The due day is before the start')).toBeVisible();
+  await page.getByLabel('Starts on').fill('2026-11-10');
+  await person.choose('1, first');
+  await person.choose('High');
+  await page.getByLabel('A new sub-step').fill('Ten of them aloud');
+  await page.getByLabel('A new sub-step').press('Enter');
+  await person.button('Save').click();
+  await expect(person.button(/^The irregular verbs, more, overdue by 4 days, priority 1, high impact/)).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Ten of them aloud: done' }).click();
+  await expect(person.button(/^The irregular verbs, more, done 24 November, 4 days late/)).toBeVisible();
+  await expect(page.getByText('The irregular verbs', { exact: true }).first()).toHaveCSS(
+    'text-decoration-line',
+    'line-through',
+  );
+
+  for (const title of ['A short talk', 'A whole tide']) {
+    await person.button('Add a milestone').click();
+    await page.getByLabel('What is reached then').fill(title);
+    await page.getByLabel('Due on').fill(title === 'A short talk' ? '2026-11-30' : '2026-12-20');
+    if (title === 'A whole tide') await page.getByRole('checkbox', { name: 'A short talk', exact: true }).click();
+    await person.button('Add milestone').click();
+  }
+  await expect(person.button(/^Milestone A whole tide, due 20 December, waits for A short talk/)).toBeVisible();
+  await person.button(/^Milestone A short talk/).click();
+  await page.getByRole('checkbox', { name: 'A whole tide', exact: true }).click();
+  await person.button('Save').click();
+  await expect(page.getByText(/"A whole tide" already waits for this one/)).toBeVisible();
+  await page.getByRole('checkbox', { name: 'A whole tide', exact: true }).click();
+  await page.getByLabel('Reward in words').fill('Fish and chips');
+  await page.getByLabel('Reward in pips').fill('some');
+  await person.button('Save').click();
+  await expect(page.getByText('Write a number, such as 12 or 7.5')).toBeVisible();
+  await page.getByLabel('Reward in pips').fill('40');
+  await person.button('Save').click();
+  await expect(page.getByText('Fish and chips, 40 pips')).toBeVisible();
+  await page.getByRole('checkbox', { name: 'A short talk: reached' }).click();
+  await expect(person.button(/^Milestone A whole tide, due 20 December$/)).toBeVisible();
+  await expect(page.getByRole('group', { name: /^Time line of Learn Welsh/ })).toContainText('A whole tide');
+
+  await page.getByRole('button', { name: 'Put milestones in order' }).click();
+  await page.getByRole('button', { name: 'Move A whole tide' }).focus();
+  await page.keyboard.press('ArrowUp');
+  await person.button('Done ordering').click();
+  await expect(page.getByRole('list', { name: 'Milestones' }).getByRole('listitem').first()).toContainText(
+    'A whole tide',
+  );
+  await person.leave();
+});
+
+test('a goal moves to another quarter by menu and by hand, is postponed, paused, dropped, opened again and deleted', async ({
+  browser,
+}) => {
+  const person = await Person.at(browser, { size: WIDE });
+  const { page } = person;
+  await person.signUp();
+  await person.setGoal({ title: 'Carve the tiller', due: '2026-12-10' });
+  await person.go('Goals');
+  await page.getByRole('button', { name: 'The year' }).click();
+  const shelf = (name: string) => page.getByRole('group', { name, exact: true });
+  await expect(shelf('October to December')).toContainText('Carve the tiller');
+  await person.button('Move Carve the tiller to another quarter').click();
+  await person.button('April to June 2027').click();
+  await expect(shelf('Under way, due after 2026')).toContainText('by 30 June 2027');
+  const from = await page.locator('[data-handle]').boundingBox();
+  const to = await shelf('October to December').boundingBox();
+  await page.mouse.move(from!.x + 10, from!.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(from!.x + 40, from!.y - 30, { steps: 4 });
+  await page.mouse.move(to!.x + 80, to!.y + 40, { steps: 8 });
+  await page.mouse.up();
+  await expect(shelf('October to December')).toContainText('by 31 December');
+  await page.getByRole('link', { name: /^Carve the tiller/ }).click();
+  const story = page.getByRole('list', { name: 'Story of the goal' });
+  await expect(story).toContainText('Another due day; until then it was 30 June 2027');
+  await expect(story).toContainText('Another due day; until then it was 10 December');
+
+  const menu = async (action: string): Promise<void> => {
+    await person.button('More about this goal').click();
+    await page.getByRole('dialog').getByRole('button', { name: action, exact: true }).click();
+  };
+  await menu('Postpone');
+  await person.button('Postpone').click();
+  await expect(page.getByText('It is due on this day already')).toBeVisible();
+  await page.getByLabel('New due day', { exact: true }).fill('2026-11-01');
+  await person.button('Postpone').click();
+  await expect(page.getByText('The due day is before the start.')).toBeVisible();
+  await person.choose('A week on');
+  await page.getByLabel('Why').fill('The ash is green yet');
+  await person.button('Postpone').click();
+  await expect(page.getByText('by 7 January 2027, 44 days left.')).toBeVisible();
+  await expect(story).toContainText('The ash is green yet');
+
+  await menu('Pause');
+  await person.button('Pause it').click();
+  await expect(page.getByText('This goal is paused.')).toBeVisible();
+  await person.button('Open again').click();
+  await menu('Drop');
+  await page.getByLabel('Why it is let go').fill('A bought one fits');
+  await person.button('Drop it').click();
+  await expect(page.getByText('This goal is dropped.')).toBeVisible();
+  await person.go('Goals');
+  await expect(shelf('No longer open')).toContainText('dropped');
+  await page.getByRole('link', { name: /^Carve the tiller/ }).click();
+  await menu('Open again');
+  await page.getByLabel('What is different now').fill('It did not fit');
+  await page.getByRole('dialog').getByRole('button', { name: 'Open again' }).click();
+  await expect(story).toContainText('It did not fit');
+  await expect(story).toContainText('A bought one fits');
+
+  await menu('Delete');
+  await expect(page.getByText(/Nothing hangs on it/)).toBeVisible();
+  await person.button('Delete the goal').click();
+  await expect(page.getByText('No goal yet')).toBeVisible();
   await person.button('Undo').click();
-  await expect(person.page.getByRole('button', { name: /^Survey passed: yes, 100/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Carve the tiller/ })).toBeVisible();
+  await person.everythingSaved();
+  await page.reload();
+  await expect(page.getByRole('link', { name: /^Carve the tiller/ })).toBeVisible();
   await person.leave();
 });
 

@@ -26,7 +26,7 @@ export function AddLine({
   };
   return (
     <View {...({ dataSet: { field: '' } } as object)} style={styles.line}>
-      <IconButton icon={Plus} label={`Add: ${label.toLowerCase()}`} sizePx={20} onPress={add} />
+      <IconButton icon={Plus} label="Add it" sizePx={20} onPress={add} />
       <TextInput
         aria-label={label}
         value={title}
