@@ -1,5 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { type Browser, type BrowserContext, type Page, expect } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { STATE } from '../../scripts/machine/system.mjs';
 import { NOW } from './server.ts';
 
 export type HabitWish = {
@@ -311,6 +314,24 @@ export class Person {
           };
         }),
     );
+  }
+
+  /**
+   * An account of one's own with the habits and goals of the sample, but nothing recorded under the habits: for those who
+   * change what others compare.
+   */
+  async signUpWithGoals(): Promise<void> {
+    await this.signUp();
+    const sample = JSON.parse(readFileSync(join(STATE, 'e2e-sample.json'), 'utf8')) as Record<string, { id: string }[]>;
+    const collections = ['areas', 'goals', 'habits', 'keyResults', 'checkIns', 'steps', 'milestones', 'quotes'];
+    const answers = await this.send(
+      collections.flatMap((collection) =>
+        sample[collection]!.map((record): [string, string, object] => [collection, record.id, record]),
+      ),
+    );
+    expect(new Set(answers.map((each) => each.status))).toEqual(new Set(['accepted']));
+    await this.page.goto('/today');
+    await expect(this.page.getByText(/to go today/)).toBeVisible();
   }
 
   /** Sends records as the app would; gives what the server said to each: its status, and what is wrong. */

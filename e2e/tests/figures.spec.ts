@@ -33,14 +33,27 @@ type HabitReport = {
   last30: { done: number; sum: number; change: { done: number; sum: number } };
   finishedOn: string | null;
 };
+type KeyResultReport = {
+  current: number;
+  progress: number;
+  pace: string | null;
+  forecast: string | null;
+  neededPerWeek: number | null;
+  checkpoints: { month: string; target: number; start: number; end: number; growth: number; reached: boolean }[];
+};
+type GoalReport = {
+  progress: number | null;
+  expected: number | null;
+  pace: string | null;
+  daysLeft: number | null;
+  keyResults: Record<string, KeyResultReport>;
+  steps: Record<string, string>;
+};
 type Report = {
   habits: Record<string, HabitReport>;
   days: Record<string, { done: number; due: number; score: number | null }>;
   months: Record<string, Omit<Figures, 'left'> & { fullDays: number; brightDays: number; ribbons: number }>;
-  goals: Record<
-    string,
-    { progress: number; pace: string; keyResults: Record<string, { current: number; progress: number }> }
-  >;
+  goals: Record<string, GoalReport>;
 };
 
 const report = (): Report =>
@@ -55,6 +68,8 @@ const sample = () =>
   JSON.parse(readFileSync(join(STATE, 'e2e-sample.json'), 'utf8')) as {
     habits: { id: string; name: string }[];
     goals: { id: string; title: string; state: string }[];
+    keyResults: { id: string; goalId: string; title: string; checkpoints?: object }[];
+    steps: { id: string; goalId: string; title: string }[];
   };
 
 const UNIT: Record<string, string> = { days: 'day', weeks: 'week', months: 'month' };
@@ -117,9 +132,104 @@ test('what the screens show of the sample is what the report says', async ({ bro
   for (const { id, title, state } of goals) {
     const { progress, pace } = said.goals[id]!;
     const card = person.page.getByRole('link', { name: new RegExp(`^${title}, `) });
-    await expect(card).toContainText(new RegExp(`${Math.floor(progress * 100 + 0.5)}\\s%`));
-    if (state === 'open') await expect(card).toContainText(pace === 'onPace' ? 'on pace' : pace);
+    await expect(card).toContainText(new RegExp(`${Math.floor(progress! * 100 + 0.5)}\\s%`));
+    if (state === 'open') await expect(card).toContainText(pace === 'onPace' ? 'on pace' : pace!);
   }
+  await person.leave();
+});
+
+/** How the sentence of each pace begins. */
+const PACE: Record<string, RegExp> = {
+  reached: /Reached\./,
+  overdue: /Overdue by/,
+  ahead: /Ahead\./,
+  behind: /Behind: by now/,
+  onPace: /On pace:/,
+};
+/** How each state of a step is told. */
+const STEP: Record<string, RegExp> = {
+  doneInTime: /, done \d+ \w+(, in time)?(, |$)/,
+  doneLate: /, done \d+ \w+, \d+ days? late/,
+  overdue: /, overdue by \d+ days?/,
+  dueSoon: /, due (today|in \d days?)/,
+  open: /, more(, due \d+ \w+( \d+)?)?(, (priority|for|\w+ impact).*)?$/,
+};
+
+test('the pages of the goals say what the report says: every kind, pace and state', async ({ browser }) => {
+  const said = report();
+  const { goals, keyResults, steps } = sample();
+  const person = await Person.at(browser, { size: WIDE });
+  const { page } = person;
+  await person.openSample();
+  const paces = new Set<string | null>();
+  for (const { id, title, state } of goals) {
+    const goal = said.goals[id]!;
+    await person.visit(`/goals/${id}`);
+    await expect(person.heading(title)).toBeVisible();
+    const standing = person.card('How it stands');
+    await expect(standing).toContainText(percent(goal.progress));
+    if (state === 'open') {
+      if (goal.expected !== null) await expect(standing).toContainText(`${percent(goal.expected)} expected by today`);
+      await expect(standing).toContainText(goal.pace === 'onPace' ? 'on pace' : goal.pace!);
+      const left = goal.daysLeft!;
+      const words = left < 0 ? `overdue by ${counted(-left, 'day')}` : `${counted(left, 'day')} left`;
+      await expect(page.getByText(words).first()).toBeVisible();
+    } else await expect(standing).toContainText(state);
+    for (const { id: own, title: name } of keyResults.filter((each) => each.goalId === id)) {
+      const figures = goal.keyResults[own]!;
+      const row = person.keyResult(name);
+      const label = (await row.getAttribute('aria-label'))!;
+      expect(label).toContain(`, ${percent(figures.progress)}.`);
+      const current = /: (yes|not yet)/.test(label)
+        ? label.includes(': yes')
+          ? 1
+          : 0
+        : amountsIn(label.slice(name.length))[0];
+      expect(current, label).toBe(figures.current);
+      if (state !== 'open') continue;
+      paces.add(figures.pace);
+      await expect(row).toContainText(PACE[figures.pace!]!);
+      if (figures.pace === 'ahead') await expect(row).toContainText(`reached by ${dated(figures.forecast!)}.`);
+      if (figures.pace === 'behind' || figures.pace === 'onPace') {
+        const needed = Number(Math.abs(figures.neededPerWeek!).toPrecision(2)).toLocaleString('en-GB');
+        await expect(row).toContainText(new RegExp(`${needed.replace('.', '\\.')} \\w*\\s?a week from here`));
+      }
+    }
+    for (const { id: own, title: name } of steps.filter((each) => each.goalId === id)) {
+      const state_ = goal.steps[own]!;
+      await expect(page.getByRole('button', { name: new RegExp(`^${name}, more`) })).toHaveAccessibleName(
+        STEP[state_]!,
+      );
+    }
+    for (const { id: own, title: name } of keyResults.filter((each) => each.goalId === id && each.checkpoints)) {
+      await page.getByRole('radio', { name, exact: true }).click();
+      const rows = page.getByRole('table', { name: `Checkpoints of ${name}` }).getByRole('row');
+      const { checkpoints } = goal.keyResults[own]!;
+      await expect(rows).toHaveCount(checkpoints.length + 1);
+      for (const [index, each] of checkpoints.entries()) {
+        const isToCome = each.month > TODAY.slice(0, 7);
+        const number = (value: number): string => value.toLocaleString('en-GB');
+        const cells = isToCome
+          ? [number(each.target), '–', '–', '–', 'to come']
+          : [
+              number(each.target),
+              number(each.start),
+              number(each.end),
+              each.growth > 0 ? `+${number(each.growth)}` : number(each.growth),
+              each.reached ? 'met' : each.month === TODAY.slice(0, 7) ? 'running' : 'missed',
+            ];
+        expect(
+          (
+            await rows
+              .nth(index + 1)
+              .getByRole('cell')
+              .allTextContents()
+          ).slice(1),
+        ).toEqual(cells);
+      }
+    }
+  }
+  expect(paces).toEqual(new Set(['reached', 'overdue', 'ahead', 'behind', 'onPace']));
   await person.leave();
 });
 
@@ -237,6 +347,11 @@ const SCREENS = [
   '/goals',
   '/goals/island',
   '/goals/new',
+  '/goals/new?page=look',
+  '/goals/new/direct',
+  '/goals/year',
+  '/goals/due',
+  '/settings/quotes',
 ];
 
 test('text at 200 % loses nothing', async ({ browser }) => {

@@ -27,6 +27,7 @@ export function oneOfEach(): Change[] {
       closedOn: day,
       reward: 'Cake',
       order: 0,
+      turns: [{ on: day, kind: 'postponed', dueWas: '2026-11-30', about: 'Sail', note: 'Ice' }],
     }),
     change(
       'habits',

@@ -18,9 +18,12 @@ export type TimeLineThing = TimeLineInput & {
 };
 
 const ROW_PX = 50;
+/** Where there is little width, the words of a row stand below its title. */
+const NARROW_ROW_PX = 84;
+const NARROW_BELOW_PX = 300;
 const FOOT_PX = 20;
-/** The marks stand below the words of their row. */
-const MARK_PX = 14;
+/** How far above the end of its row a mark stands. */
+const MARK_PX = 11;
 
 /** Steps and milestones on one axis of time: bars and pegs, cords from what comes first, today as a line. */
 export function TimeLinePicture({
@@ -37,11 +40,13 @@ export function TimeLinePicture({
   const styles = useStyles();
   const { colors } = useTheme();
   const [widthPx, onLayout] = useWidth();
+  const isNarrow = widthPx > 0 && widthPx < NARROW_BELOW_PX;
+  const rowPx = isNarrow ? NARROW_ROW_PX : ROW_PX;
   const layout = useMemo(
-    () => (widthPx === 0 ? null : timeLine(things, { goal, today }, { widthPx, rowPx: ROW_PX, padPx: 12 })),
-    [things, goal, today, widthPx],
+    () => (widthPx === 0 ? null : timeLine(things, { goal, today }, { widthPx, rowPx, padPx: 12 })),
+    [things, goal, today, widthPx, rowPx],
   );
-  const heightPx = things.length * ROW_PX + FOOT_PX;
+  const heightPx = things.length * rowPx + FOOT_PX;
   return (
     <View onLayout={onLayout} role="group" aria-label={label} style={{ height: heightPx }}>
       {layout === null ? null : (
@@ -68,7 +73,7 @@ export function TimeLinePicture({
             stroke={colors.brass}
             strokeWidth={1.6}
           />
-          <G y={MARK_PX}>
+          <G y={rowPx / 2 - MARK_PX}>
             {layout.links.map((link) => (
               <Path
                 key={`${link.from} ${link.to}`}
@@ -111,11 +116,11 @@ export function TimeLinePicture({
         </Svg>
       )}
       {things.map((thing) => (
-        <View key={thing.id} style={styles.row}>
-          <Words type={thing.isMilestone ? 'label' : 'quiet'} numberOfLines={1} style={styles.title}>
+        <View key={thing.id} style={[styles.row, { height: rowPx }, isNarrow && styles.stacked]}>
+          <Words type={thing.isMilestone ? 'label' : 'quiet'} numberOfLines={isNarrow ? 2 : 1} style={styles.title}>
             {thing.title}
           </Words>
-          <Words type="small" tone={thing.tone} numberOfLines={1} style={styles.words}>
+          <Words type="small" tone={thing.tone} numberOfLines={1} style={[styles.words, isNarrow && styles.below]}>
             {thing.words}
           </Words>
         </View>
@@ -126,7 +131,9 @@ export function TimeLinePicture({
 
 const useStyles = themed((colors) => ({
   picture: { position: 'absolute', left: 0, top: 0 },
-  row: { height: ROW_PX, flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-start', gap: 8 },
+  row: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-start', gap: 8 },
+  stacked: { flexDirection: 'column', justifyContent: 'flex-start', gap: 0 },
+  below: { maxWidth: '100%', paddingLeft: 0, paddingRight: 6 },
   // The lines behind stop where words stand.
   title: { flexShrink: 1, backgroundColor: colors.raised, paddingRight: 6, paddingVertical: 2 },
   words: {

@@ -38,7 +38,7 @@ export function Chips({ label, chips, chosen, onPress, isMultiple = false, isScr
             style={[styles.chip, isChosen && styles.chosen]}
           >
             {chip.dot ? <View style={[styles.dot, { backgroundColor: chip.dot }]} /> : null}
-            <Words type="strong" tone={isChosen ? 'onWorking' : 'quiet'}>
+            <Words type="strong" tone={isChosen ? 'onWorking' : 'quiet'} style={styles.words}>
               {chip.label}
             </Words>
           </Choice>
@@ -61,6 +61,7 @@ const useStyles = themed((colors) => ({
   chip: {
     minHeight: TOUCH_PX,
     minWidth: TOUCH_PX,
+    maxWidth: '100%',
     flexDirection: 'row',
     gap: SPACE.s,
     alignItems: 'center',
@@ -71,6 +72,7 @@ const useStyles = themed((colors) => ({
     borderWidth: 1,
     borderColor: colors.line,
   },
+  words: { flexShrink: 1 },
   chosen: { backgroundColor: colors.working, borderColor: colors.working },
   dot: { width: 10, height: 10, borderRadius: 5, borderWidth: 1, borderColor: colors.raised },
 }));

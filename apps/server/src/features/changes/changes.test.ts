@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { COLLECTIONS } from '@wimbel/contract';
+import { COLLECTIONS, type Change } from '@wimbel/contract';
 import { oneOfEach } from '../../testing/oneOfEach.ts';
 import {
   type TestPerson,
@@ -148,6 +148,46 @@ describe('taking changes in', () => {
     );
     expect(statuses(answer)).toEqual(['refused', 'accepted', 'refused']);
     expect((await person.since()).rows).toHaveLength(3);
+  });
+
+  it('refuses to remove what another record names inside of itself, until it no longer does', async () => {
+    const goal = { id: 'g', title: 'Sail', startsOn: '2026-11-01', state: 'open', order: 0 };
+    const milestone = (id: string, ...after: string[]) => ({ id, goalId: 'g', title: id, order: 0, after });
+    const prompt = { id: 'p', text: 'What went well?', part: 'day', kind: 'text', active: true, order: 0 };
+    const named: [of: Change['collection'], key: string][] = [
+      ['habits', 'h1'],
+      ['goals', 'g2'],
+      ['milestones', 'm1'],
+      ['prompts', 'p'],
+    ];
+    const naming: Change[] = [
+      change('keyResults', 'k', {
+        id: 'k',
+        goalId: 'g',
+        title: 'Days',
+        order: 0,
+        measure: { kind: 'habitDays', habitId: 'h1', target: 4 },
+      }),
+      change('seasons', 's', { id: 's', title: 'Winter', startsOn: '2026-11-01', weeks: 12, goalIds: ['g2'] }),
+      change('milestones', 'm2', milestone('m2', 'm1')),
+      change('journal', 'j', { id: 'j', day: '2026-11-20', part: 'day', answers: [{ promptId: 'p', text: 'Wind' }] }),
+    ];
+    const made = await person.apply(
+      change('goals', 'g', goal),
+      change('goals', 'g2', { ...goal, id: 'g2' }),
+      habitChange('h1'),
+      change('milestones', 'm1', milestone('m1')),
+      change('prompts', 'p', prompt),
+      ...naming,
+    );
+    expect(new Set(statuses(made))).toEqual(new Set(['accepted']));
+    const remove = () => person.apply(...named.map(([of, key]) => change(of, key, null)));
+    const refused = await remove();
+    expect(refused.results.map((each) => ('issues' in each ? each.issues[0]!.message : each.status))).toEqual(
+      named.map(() => 'is named by other records'),
+    );
+    await person.apply(...naming.map(({ collection, key }) => change(collection, key, null)));
+    expect(statuses(await remove())).toEqual(named.map(() => 'accepted'));
   });
 
   it('refuses a change that would make what is recorded under it wrong', async () => {

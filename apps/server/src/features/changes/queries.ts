@@ -184,6 +184,33 @@ export async function originOf(
   return (row as Origin | undefined) ?? null;
 }
 
+/** Where a record is named from inside of another's column, which no foreign key watches over. */
+const NAMED_INSIDE: Partial<Record<Collection, { by: Collection; column: string; holds: (key: string) => unknown }>> = {
+  habits: { by: 'keyResults', column: 'measure', holds: (habitId) => ({ habitId }) },
+  goals: { by: 'seasons', column: 'goalIds', holds: (goalId) => [goalId] },
+  milestones: { by: 'milestones', column: 'after', holds: (id) => [id] },
+  prompts: { by: 'journal', column: 'answers', holds: (promptId) => [{ promptId }] },
+};
+
+/** Whether another record names this one from inside of a column. */
+export async function isNamedInside(
+  tx: Transaction,
+  collection: Collection,
+  userId: string,
+  key: string,
+): Promise<boolean> {
+  const named = NAMED_INSIDE[collection];
+  if (named === undefined) return false;
+  const table = tableOf(named.by);
+  const column = columnsOf(named.by)[named.column]!;
+  const rows = await tx
+    .select({ userId: table.userId })
+    .from(table)
+    .where(and(eq(table.userId, userId), sql`${column} @> ${JSON.stringify(named.holds(key))}::jsonb`))
+    .limit(1);
+  return rows.length > 0;
+}
+
 /** Takes a record away and remembers that it is gone. */
 export async function removeRecord(
   tx: Transaction,

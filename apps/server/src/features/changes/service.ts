@@ -84,6 +84,7 @@ async function applyChange(tx: Transaction, userId: string, change: Change, revi
     const before =
       (await queries.originOf(tx, collection, userId, key)) ?? (await queries.findRemoval(tx, userId, collection, key));
     if (before !== null && !isLater(origin, before)) return superseded;
+    if (await queries.isNamedInside(tx, collection, userId, key)) return refusal(id, '', 'is named by other records');
     await queries.removeRecord(tx, collection, userId, key, origin);
     return { id, status: 'accepted', revision };
   }
