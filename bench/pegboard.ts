@@ -1,16 +1,16 @@
 import { execFileSync } from 'node:child_process';
-import { randomUUID } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
-import { type Page, chromium } from '@playwright/test';
+import { chromium } from '@playwright/test';
 import { build } from 'esbuild';
 import { postgresPrograms } from '../scripts/machine/postgres.mjs';
 import { STATE } from '../scripts/machine/system.mjs';
 import { startWimbel } from '../e2e/driver/server.ts';
 import { CHROMIUM_ARGS, WIDE } from '../e2e/playwright.config.ts';
 import { line, median, ratio, say } from './measure.ts';
+import { openingMs, signIn, signUp, tapMs } from './onPage.ts';
 
 const HABITS = 400;
 /** A leap year, all of it past. */
@@ -19,50 +19,33 @@ const DAYS = 366;
 const LOG = '/log?span=year&day=2024-12-31';
 const OPENINGS = 5;
 const TAPS = 40;
-const PASSWORD = 'a long enough word';
 
 /** A person with 400 habits, kept more or less on every day of the year: habits by the server, records by the database. */
 async function fill(url: string, databaseUrl: string, email: string): Promise<void> {
-  const headers = { 'content-type': 'application/json', origin: url };
-  const signUp = await fetch(`${url}/api/auth/sign-up/email`, {
-    method: 'POST',
-    headers,
-    body: JSON.stringify({ email, password: PASSWORD, name: 'Bench' }),
-  });
-  const cookie = signUp.headers
-    .getSetCookie()
-    .map((each) => each.split(';')[0])
-    .join('; ');
-  const { user } = (await signUp.json()) as { user: { id: string } };
-  const changes = Array.from({ length: HABITS }, (_, index) => ({
-    id: randomUUID(),
-    madeAt: new Date().toISOString(),
-    collection: 'habits',
-    key: `h${index}`,
-    record: {
-      id: `h${index}`,
-      name: `Habit ${index + 1}`,
-      order: index,
-      aim: 'build',
-      partOfDay: 'any',
-      measure: { kind: 'check' },
-      terms: [{ from: FIRST, schedule: { kind: 'daily' } }],
-      startsOn: FIRST,
-    },
-  }));
-  const response = await fetch(`${url}/api/changes`, {
-    method: 'POST',
-    headers: { ...headers, cookie },
-    body: JSON.stringify({ changes }),
-  });
-  if (!response.ok) throw new Error(`not accepted: ${response.status} ${await response.text()}`);
+  const person = await signUp(url, email);
+  await person.send(
+    Array.from({ length: HABITS }, (_, index): [string, string, object] => [
+      'habits',
+      `h${index}`,
+      {
+        id: `h${index}`,
+        name: `Habit ${index + 1}`,
+        order: index,
+        aim: 'build',
+        partOfDay: 'any',
+        measure: { kind: 'check' },
+        terms: [{ from: FIRST, schedule: { kind: 'daily' } }],
+        startsOn: FIRST,
+      },
+    ]),
+  );
   const script = join(STATE, 'bench-year.sql');
   writeFileSync(
     script,
     `insert into entries (user_id, revision, changed_at, change_id, place, habit_id, day, mark)
-select '${user.id}', ${HABITS} + row_number() over (), now(), 'bench', 1, 'h' || habit, date '${FIRST}' + day, 'done'
+select '${person.id}', ${HABITS} + row_number() over (), now(), 'bench', 1, 'h' || habit, date '${FIRST}' + day, 'done'
 from generate_series(0, ${HABITS - 1}) habit, generate_series(0, ${DAYS - 1}) day where (habit * 7 + day * 13) % 10 < 7;
-update revisions set revision = (select max(revision) from entries where user_id = '${user.id}') where user_id = '${user.id}';
+update revisions set revision = (select max(revision) from entries where user_id = '${person.id}') where user_id = '${person.id}';
 analyze entries;\n`,
   );
   execFileSync(join(postgresPrograms()!, 'psql'), ['-q', '-v', 'ON_ERROR_STOP=1', '-f', script, databaseUrl]);
@@ -90,43 +73,6 @@ async function serveBare(): Promise<{ url: string; end: () => void }> {
   return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, end: () => void server.close() };
 }
 
-/** Milliseconds from asking for a page until a cell of it is there to be tapped. */
-async function openingMs(page: Page, url: string, cell: string): Promise<number> {
-  const startedMs = performance.now();
-  await page.goto(url);
-  await page.locator(cell).first().waitFor({ timeout: 240_000 });
-  return performance.now() - startedMs;
-}
-
-/**
- * Milliseconds from the finger leaving a cell until the frame in which the cell is changed has been painted, by the
- * page's own clock.
- */
-async function tapMs(page: Page, cell: string): Promise<number> {
-  const box = (await page.locator(cell).boundingBox())!;
-  await page.evaluate((selector) => {
-    const checked = (): string | null => document.querySelector(selector)?.getAttribute('aria-checked') ?? null;
-    const before = checked();
-    const painted = new Promise<number>((resolve, reject) => {
-      setTimeout(() => reject(new Error('the tap was dropped')), 20_000);
-      const watch = ({ timeStamp }: PointerEvent): void => {
-        const look = (): void => {
-          const isChanged = checked() !== before;
-          const { port1, port2 } = new MessageChannel();
-          // A message sent within a frame arrives after that frame is painted.
-          port1.onmessage = () => (isChanged ? resolve(performance.now() - timeStamp) : requestAnimationFrame(look));
-          port2.postMessage(null);
-        };
-        requestAnimationFrame(look);
-      };
-      window.addEventListener('pointerup', watch, { once: true, capture: true });
-    });
-    Object.assign(globalThis, { painted });
-  }, cell);
-  await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);
-  return page.evaluate(() => (globalThis as unknown as { painted: Promise<number> }).painted);
-}
-
 const wimbel = await startWimbel('bench', { now: new Date().toISOString() });
 const bare = await serveBare();
 const browser = await chromium.launch({
@@ -140,10 +86,7 @@ try {
   const least = await (await browser.newContext({ baseURL: bare.url, viewport: WIDE })).newPage();
   // What runs in the page is compiled with the names of its functions kept by a helper of this name.
   for (const page of [app, least]) await page.addInitScript('globalThis.__name = (named) => named');
-  await app.goto('/sign-in');
-  await app.getByLabel('E-mail').fill(email);
-  await app.getByLabel('Password').fill(PASSWORD);
-  await app.getByRole('button', { name: 'Sign in' }).click();
+  await signIn(app, email);
   await app.getByRole('checkbox').first().waitFor({ timeout: 240_000 });
 
   const opening = { app: [] as number[], bare: [] as number[] };

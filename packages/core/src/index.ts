@@ -58,6 +58,7 @@ export {
   stepState,
   stepDays,
   stepsValue,
+  stepsValuesInOrder,
   stepTree,
   stepsBelow,
   stepsMarked,

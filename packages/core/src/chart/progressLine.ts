@@ -31,6 +31,8 @@ export type ProgressLine = {
   yOf: (ratio: number) => number;
 };
 
+type Point = { day: PlainDay; ratio: number | null };
+
 /** The least room a month's name needs. */
 const TICK_PX = 34;
 
@@ -52,12 +54,14 @@ export function progressLine(
   const xOf = scaleLinear([span.first, Math.max(span.first + 1, span.last)], [size.axisPx, size.widthPx - size.padPx]);
   const yOf = scaleLinear([0, 1], [size.heightPx - size.padPx, size.padPx]);
   const until = Math.min(today, span.last);
-  const draw = (days: readonly PlainDay[], ratioAt: (day: PlainDay) => number | null) =>
-    line<PlainDay>()
-      .defined((day) => ratioAt(day) !== null)
-      .x(xOf)
-      .y((day) => yOf(ratioAt(day)!));
-  const gone = eachDay({ first: span.first, last: until });
+  const points = (days: readonly PlainDay[], ratioAt: (day: PlainDay) => number | null): Point[] =>
+    days.map((day) => ({ day, ratio: ratioAt(day) }));
+  const draw = () =>
+    line<Point>()
+      .defined(({ ratio }) => ratio !== null)
+      .x(({ day }) => xOf(day))
+      .y(({ ratio }) => yOf(ratio!));
+  const gone = points(eachDay({ first: span.first, last: until }), input.progressAt);
   const ratioNow = until < span.first ? null : input.progressAt(until);
   const now = ratioNow === null ? null : { x: xOf(until), y: yOf(ratioNow) };
   const forecastPath = (): string => {
@@ -68,8 +72,8 @@ export function progressLine(
       : '';
   };
   return {
-    path: draw(gone, input.progressAt).curve(curveStepAfter)(gone) ?? '',
-    expectedPath: draw(eachDay(span), input.expectedAt)(eachDay(span)) ?? '',
+    path: draw().curve(curveStepAfter)(gone) ?? '',
+    expectedPath: draw()(points(eachDay(span), input.expectedAt)) ?? '',
     forecastPath: forecastPath(),
     now,
     todayX: today >= span.first && today <= span.last ? xOf(today) : null,

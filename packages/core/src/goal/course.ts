@@ -3,7 +3,7 @@ import { type PlainDay, dayOf } from '../calendar/plainDay.ts';
 import type { Track } from '../habit/track.ts';
 import type { CheckIn, Goal, KeyResult, Step } from '../record/records.ts';
 import { type LinePoint, checkpointPoints, expectedOn } from './expected.ts';
-import { stepsValue } from './steps.ts';
+import { stepsValue, stepsValuesInOrder } from './steps.ts';
 import { habitValue, valueOn, valuesInOrder } from './valueAt.ts';
 
 /** What a key result is figured from. `checkIns` are its own, `steps` those of its goal, in the order of the file. */
@@ -41,8 +41,9 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
   const { today } = context;
   switch (measure.kind) {
     case 'steps': {
-      const valueAt = (day: PlainDay): number => stepsValue(keyResult.id, context.steps, Math.min(day, today)).value;
-      return { from: 0, target: stepsValue(keyResult.id, context.steps, today).count, valueAt };
+      const { count } = stepsValue(keyResult.id, context.steps, today);
+      const values = stepsValuesInOrder(keyResult.id, context.steps, today);
+      return { from: 0, target: count, valueAt: (day) => valueOn(values, Math.min(day, today), 0) };
     }
     case 'habitDays':
     case 'habitAmount': {

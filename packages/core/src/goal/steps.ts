@@ -44,6 +44,19 @@ export function stepsValue(
   return { value: tidySum(top.reduce((sum, step) => sum + worth(step), 0)), count: top.length };
 }
 
+/** The value of a key result's steps on each day up to `today` that one of them was done on, in order. */
+export function stepsValuesInOrder(
+  keyResultId: string,
+  steps: readonly Step[],
+  today: PlainDay,
+): { day: PlainDay; value: number }[] {
+  const days = new Set(steps.flatMap((step) => (step.doneOn ? [dayOf(step.doneOn)] : [])));
+  return [...days]
+    .filter((day) => day <= today)
+    .sort((a, b) => a - b)
+    .map((day) => ({ day, value: stepsValue(keyResultId, steps, day).value }));
+}
+
 /** A step with its sub-steps. `isDone` by its sub-steps where it has some, else by its own day. */
 export type StepNode = { step: Step; state: StepState; isDone: boolean; below: StepNode[] };
 

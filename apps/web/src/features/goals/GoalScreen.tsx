@@ -4,7 +4,7 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
 import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import { AreaName } from '../../records/AreaName.tsx';
@@ -67,10 +67,12 @@ function GoalPage({ figured }: { figured: FiguredGoal }) {
   );
   const steps = <StepsCard figured={figured} />;
   const milestones = <MilestonesCard figured={figured} />;
-  const timeLine = <TimeLineCard figured={figured} />;
-  const overTime = <OverTimeCard figured={figured} />;
   const effort = <EffortCard figured={figured} onLink={() => setOpened({ kind: 'habits' })} />;
-  const story = <StoryCard figured={figured} />;
+  // Pictures and story follow a moment later, so that what was tapped is seen at once.
+  const later = useDeferredValue<FiguredGoal | null>(figured, null);
+  const overTime = later && <OverTimeCard figured={later} />;
+  const timeLine = later && <TimeLineCard figured={later} />;
+  const story = later && <StoryCard figured={later} />;
   return (
     <Page>
       <Head figured={figured} onBack={back} onOpen={setOpened} />

@@ -1,7 +1,7 @@
 import { type DaySpan, type Milestone, dayOf, milestoneState, waitsFor } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { TimeLinePicture } from '../../charts/TimeLinePicture.tsx';
 import { useRecording } from '../../records/RecordsProvider.tsx';
@@ -166,7 +166,7 @@ function MilestoneRow({
 const MOST_ROWS = 40;
 
 /** Milestones and steps on one line of time, with what must come first, and today. */
-export function TimeLineCard({ figured }: { figured: FiguredGoal }) {
+export const TimeLineCard = memo(function TimeLineCard({ figured }: { figured: FiguredGoal }) {
   const today = useAppSelector(selectToday);
   const { goal } = figured.records;
   const things = useMemo(() => timeLineThings(figured, today), [figured, today]);
@@ -190,7 +190,7 @@ export function TimeLineCard({ figured }: { figured: FiguredGoal }) {
       ) : null}
     </SectionCard>
   );
-}
+});
 
 const useStyles = themed((colors) => ({
   none: { padding: SPACE.l },

@@ -9,7 +9,7 @@ import {
   monthOfDay,
   monthSpan,
 } from '@wimbel/core';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ProgressPicture } from '../../charts/ProgressPicture.tsx';
 import type { FiguredGoal } from '../../records/figuredGoals.ts';
@@ -27,7 +27,7 @@ import { Words } from '../../ui/Words.tsx';
 const WHOLE = '';
 
 /** Progress over time against the expected line, of the whole goal or of one key result; and its checkpoints by month. */
-export function OverTimeCard({ figured }: { figured: FiguredGoal }) {
+export const OverTimeCard = memo(function OverTimeCard({ figured }: { figured: FiguredGoal }) {
   const { colors } = useTheme();
   const today = useAppSelector(selectToday);
   const { records, figures, trackOf } = figured;
@@ -101,7 +101,7 @@ export function OverTimeCard({ figured }: { figured: FiguredGoal }) {
       ) : null}
     </SectionCard>
   );
-}
+});
 
 /** Whether a month's checkpoint was met, told by word. */
 function metWords(month: number, reached: boolean, today: PlainDay): string {

@@ -1,6 +1,6 @@
 import { type Step, type StepNode, stepTree } from '@wimbel/core';
 import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
-import { memo, useCallback, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useRecording } from '../../records/RecordsProvider.tsx';
 import type { FiguredGoal } from '../../records/figuredGoals.ts';
@@ -24,6 +24,7 @@ import { newStep } from './stepDraft.ts';
 const INDENT_PX = 26;
 /** Done steps beyond so many are folded away. */
 const MOST_DONE = 6;
+const FIRST_DRAWN = 20;
 
 /** The steps of a goal with their sub-steps: ticked off, added, opened, put in order. */
 export function StepsCard({ figured }: { figured: FiguredGoal }) {
@@ -39,6 +40,8 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
   const [showsDone, setShowsDone] = useState(false);
   const done = tree.filter((node) => node.isDone);
   const shown = showsDone || isOrdering ? tree : tree.filter((node) => !node.isDone || done.indexOf(node) < MOST_DONE);
+  // Many steps are drawn after the first, so that the page opens at once.
+  const most = useDeferredValue(shown.length, FIRST_DRAWN);
   const open = useCallback((id: string) => setOpened(id), []);
   const mark = useCallback((step: Step, isDone: boolean) => markStep(step, isDone), [markStep]);
   const keyResultTitles = useMemo(() => new Map(keyResults.map((each) => [each.id, each.title])), [keyResults]);
@@ -78,7 +81,7 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
         <OrderLevel nodes={tree} label="Steps in order" onOrder={order} />
       ) : (
         <View role="list" aria-label="Steps">
-          {branch(shown, 0)}
+          {branch(shown.slice(0, Math.max(most, FIRST_DRAWN)), 0)}
         </View>
       )}
       {shown.length < tree.length || (showsDone && done.length > MOST_DONE) ? (

@@ -1,5 +1,5 @@
 import { type StoryItem, goalStory, monthOfDay } from '@wimbel/core';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { FiguredGoal } from '../../records/figuredGoals.ts';
 import { storyWords } from '../../records/goalWords.ts';
@@ -15,7 +15,7 @@ import { Words } from '../../ui/Words.tsx';
 const FIRST = 12;
 
 /** Everything that changed the goal, the latest first, with the words written then. */
-export function StoryCard({ figured }: { figured: FiguredGoal }) {
+export const StoryCard = memo(function StoryCard({ figured }: { figured: FiguredGoal }) {
   const styles = useStyles();
   const today = useAppSelector(selectToday);
   const { weekStart } = useAppSelector(selectSettings);
@@ -45,7 +45,7 @@ export function StoryCard({ figured }: { figured: FiguredGoal }) {
       ) : null}
     </SectionCard>
   );
-}
+});
 
 function StoryLine({ item, today, startsMonth }: { item: StoryItem; today: number; startsMonth: boolean }) {
   const styles = useStyles();
