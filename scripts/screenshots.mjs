@@ -18,12 +18,14 @@ const VIEWS = [
   ['charts-phone', '/charts', 'phone', 'light'],
   ['goals-phone', '/goals', 'phone', 'light'],
   ['goal-phone', '/goals/island', 'phone', 'light'],
+  ['goals-due-phone', '/goals/due', 'phone', 'light'],
   ['today-wide', '/today', 'wide', 'light'],
   ['log-wide', '/log', 'wide', 'light'],
   ['log-wide-dark', '/log', 'wide', 'dark'],
   ['log-year-wide', '/log?span=year', 'wide', 'light'],
   ['habit-wide', '/habits/swim', 'wide', 'light'],
-  ['habits-order-wide', '/settings/habits', 'wide', 'light'],
+  ['goal-wide', '/goals/island', 'wide', 'light'],
+  ['goals-year-wide', '/goals/year', 'wide', 'light'],
   ['charts-wide', '/charts', 'wide', 'light'],
 ];
 

@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, STATE, aptInstall, checkNode, reportFault, say, show } from './machine/system.mjs';
 
@@ -9,10 +9,13 @@ const ZONES = ['Pacific/Kiritimati', 'America/St_Johns'];
 
 const tally = [];
 
-/** One thing that must hold, as a whole: it passes or fails as one. */
+/** One thing that must hold, as a whole: it passes or fails as one. It runs beside others, so it is shown once it is over. */
 async function check(name, command, args) {
-  say(`\n— ${name}`);
-  const code = await show(command, args);
+  const file = join(RESULTS, 'check.log');
+  const output = openSync(file, 'w');
+  const code = await show(command, args, { stdio: ['ignore', output, output] });
+  closeSync(output);
+  say(`\n— ${name}: ${code === 0 ? 'holds' : 'does not hold'}\n${readFileSync(file, 'utf8').trim()}`);
   tally.push({ name, passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 });
 }
 
@@ -43,6 +46,21 @@ async function browser(name) {
   tally.push({ name, passed, failed: failed + (failed === 0 && (code !== 0 || passed === 0) ? 1 : 0) });
 }
 
+async function checks() {
+  const rooms = ['packages/core', 'packages/contract', 'packages/exchange', 'apps/server', 'apps/web', 'tsconfig.json'];
+  for (const room of rooms) await check(`types of ${room}`, 'npx', ['tsc', '-p', room]);
+  await check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+  const houses = ['packages', 'apps', 'e2e', 'bench', 'scripts'];
+  await check('import rules', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', ...houses]);
+  await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+}
+
+async function tests() {
+  for (const zone of ZONES) await jest(`core in ${zone}`, ['--selectProjects', 'core'], { TZ: zone });
+  const others = ['contract', 'exchange', 'scripts', 'server', 'web'];
+  await jest('contract, exchange, scripts, server and web', ['--selectProjects', ...others]);
+}
+
 async function main() {
   checkNode();
   const { ensurePackages } = await import('./machine/packages.mjs');
@@ -59,37 +77,8 @@ async function main() {
   // What an interrupted run may have left.
   for (const cluster of ['server-tests', 'e2e', 'cuts']) dropCluster(cluster);
 
-  for (const room of [
-    'packages/core',
-    'packages/contract',
-    'packages/exchange',
-    'apps/server',
-    'apps/web',
-    'tsconfig.json',
-  ]) {
-    await check(`types of ${room}`, 'npx', ['tsc', '-p', room]);
-  }
-  await check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-  await check('import rules', 'npx', [
-    'depcruise',
-    '--config',
-    '.dependency-cruiser.cjs',
-    'packages',
-    'apps',
-    'e2e',
-    'bench',
-    'scripts',
-  ]);
-  await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-  for (const zone of ZONES) await jest(`core in ${zone}`, ['--selectProjects', 'core'], { TZ: zone });
-  await jest('contract, exchange, scripts, server and web', [
-    '--selectProjects',
-    'contract',
-    'exchange',
-    'scripts',
-    'server',
-    'web',
-  ]);
+  // What only reads runs beside the tests, so that both processors have work.
+  await Promise.all([checks(), tests()]);
   buildWeb();
   buildServer();
   await browser('as a person, in a browser');

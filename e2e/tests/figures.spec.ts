@@ -332,7 +332,9 @@ test('the log says what the report says, over a week, a month and a year', async
   await person.leave();
 });
 
-const DAILY = ['/today', '/log', '/habits/swim', '/settings'];
+const DAILY = ['/today', '/log', '/habits/swim', '/settings', '/goals', '/goals/island', '/goals/new', '/goals/due'];
+/** Sheets over a screen: what is tapped to open them. */
+const SHEETS = ['Check in', 'Add a key result', 'More about this goal', 'Add a milestone', 'Run the halyards, more'];
 const SCREENS = [
   '/today',
   '/log',
@@ -384,14 +386,32 @@ for (const [scheme, size] of [
     // The screens of every day in both themes, the others each in one.
     const others = SCREENS.filter((each) => !DAILY.includes(each));
     const half = others.filter((_, index) => (index % 2 === 0) === (scheme === 'light'));
-    for (const address of [...DAILY, ...half]) {
-      await person.visit(address);
-      await expect(person.page.getByRole('heading').first()).toBeVisible();
+    const analyse = async (what: string): Promise<void> => {
       await person.page.clock.runFor(500);
+      // What is still moving has other colours.
+      await person.page.waitForFunction(() => document.getAnimations().every((each) => each.playState !== 'running'));
       const { violations } = await new AxeBuilder({ page: person.page as never })
         .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
         .analyze();
-      expect(violations.map(({ id, nodes }) => `${address}: ${id} ${nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+      expect(
+        violations.map(({ id, nodes }) => `${what}: ${id} ${nodes[0]?.html.slice(0, 420)} ${nodes[0]?.failureSummary}`),
+      ).toEqual([]);
+    };
+    for (const address of [...DAILY, ...half]) {
+      await person.visit(address);
+      await expect(person.page.getByRole('heading').first()).toBeVisible();
+      await analyse(address);
+    }
+    await person.visit('/goals/island');
+    for (const key of SHEETS) {
+      await person.page
+        .getByRole('button', { name: new RegExp(`^${key}`) })
+        .first()
+        .click();
+      await person.page.getByRole('dialog').waitFor();
+      await analyse(key);
+      await person.page.keyboard.press('Escape');
+      await expect(person.page.getByRole('dialog')).toBeHidden();
     }
     await person.leave();
   });

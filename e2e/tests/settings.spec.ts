@@ -69,7 +69,7 @@ test('streaks that are left off are mentioned nowhere', async ({ browser }) => {
     );
     expect(id).toBe(1);
     await person.visit('/settings');
-    await person.choose('Left off');
+    await person.page.getByRole('radiogroup', { name: 'Streaks' }).getByRole('radio', { name: 'Left off' }).click();
     await person.openHabit('Scales');
     const page = new URL(person.page.url()).pathname;
     const cords = () => person.page.locator('svg line[stroke="#A8741A"]').count();
@@ -82,7 +82,7 @@ test('streaks that are left off are mentioned nowhere', async ({ browser }) => {
       if (address !== '/charts') expect(await cords(), address).toBe(0);
     }
     await person.visit('/settings');
-    await person.choose('Shown');
+    await person.page.getByRole('radiogroup', { name: 'Streaks' }).getByRole('radio', { name: 'Shown' }).click();
     await person.visit('/log');
     await expect.poll(cords).toBe(1);
     await person.leave();

@@ -79,8 +79,8 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       window.removeEventListener('online', wake);
       window.removeEventListener('focus', wake);
       document.removeEventListener('visibilitychange', wake);
+      // It stays at hand: what a field keeps as it goes may come after this.
       running.stop();
-      sync.current = null;
     };
   }, [accountId, outbox, store]);
 

@@ -138,6 +138,20 @@ describe('a change', () => {
     expect(Object.keys(localStorage).filter((key) => key.startsWith(`${name}.jotted`))).toEqual([]);
   });
 
+  it('made by a field as the app goes is sent when it is back, and left out of the store that was cleared', async () => {
+    const server = pretendServer();
+    const name = newId();
+    const first = open(server, name);
+    await until(() => first.store.getState().records.isLoaded);
+    first.sync.stop();
+    first.sync.change([entryChange(entry('2026-11-24', { note: 'Storm' }))]);
+    expect(first.entries()).toEqual({});
+    const second = open(server, name);
+    await until(() => server.state.rows.length === 1);
+    await until(() => second.waiting() === 0);
+    expect(second.entries()).toEqual({ '2026-11-24': entry('2026-11-24', { note: 'Storm' }) });
+  });
+
   it('is sent from what was jotted down where the device gives no database', async () => {
     const server = pretendServer();
     const slips = new Map<string, string>();

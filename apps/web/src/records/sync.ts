@@ -169,10 +169,11 @@ export function startSync(deps: {
   void restore();
   return {
     change(changes) {
-      store.dispatch(recordsChanged({ changes }));
+      // What is written as the app goes is sent when it is back.
+      if (!isStopped) store.dispatch(recordsChanged({ changes }));
       outbox.jot(accountId, changes);
       keep(() => outbox.keep(accountId, changes));
-      void round();
+      if (!isStopped) void round();
     },
     now: () => void round(),
     async dismiss(id) {

@@ -13,10 +13,11 @@ export function Sheet({ title, onClose, children }: Props) {
   const styles = useStyles();
   const isWide = useIsWide();
   return (
-    <Modal transparent visible animationType="fade" onRequestClose={onClose}>
-      <View style={[styles.veil, isWide && styles.veilWide]} role="dialog" aria-modal aria-label={title}>
-        <Pressable style={styles.beside} onPress={onClose} aria-label="Close" tabIndex={-1} />
-        <View style={[styles.sheet, isWide && styles.sheetWide]}>
+    // Its own motion: the modal's would leave the sheet deaf to Escape and without a role until it is over.
+    <Modal transparent visible animationType="none" onRequestClose={onClose} aria-label={title}>
+      <View style={[styles.veil, isWide && styles.veilWide]}>
+        <Pressable style={styles.beside} onPress={onClose} aria-hidden tabIndex={-1} />
+        <View {...({ dataSet: { sheet: '' } } as object)} style={[styles.sheet, isWide && styles.sheetWide]}>
           <View style={styles.head}>
             <Words type="section" heading={2} style={styles.title} numberOfLines={2}>
               {title}

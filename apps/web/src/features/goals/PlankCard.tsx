@@ -18,8 +18,9 @@ import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Words } from '../../ui/Words.tsx';
 
-/** From so many holes on, their figures no longer stand beside one another; the rows below tell them. */
-const MOST_LABELLED = 5;
+/** With more holes than this their shares, or what stands below them, no longer fit beside one another; the rows tell them. */
+const MOST_SHARES = 6;
+const MOST_STANDINGS = 5;
 
 /** A goal's share, its pace and why, and its plank with a hole for each key result. */
 export function PlankCard({ figured }: { figured: FiguredGoal }) {
@@ -34,7 +35,6 @@ export function PlankCard({ figured }: { figured: FiguredGoal }) {
     return { id: keyResult.id, progress, expected: isOpen ? expected : null, color: holeColor(colors, place) };
   });
   const behind = shareWords(figured);
-  const isLabelled = parts.length <= MOST_LABELLED;
   return (
     <Card style={styles.card} label="How it stands">
       <View style={styles.line} role="status">
@@ -56,10 +56,10 @@ export function PlankCard({ figured }: { figured: FiguredGoal }) {
       </View>
       {parts.length === 0 ? null : (
         <>
-          {isLabelled ? (
+          {parts.length <= MOST_SHARES ? (
             <View style={styles.row} aria-hidden>
               {parts.map((part) => (
-                <Words key={part.id} type="strong" style={styles.centred}>
+                <Words key={part.id} type={parts.length > 4 ? 'label' : 'strong'} style={styles.centred}>
                   {percent(part.progress)}
                 </Words>
               ))}
@@ -70,7 +70,7 @@ export function PlankCard({ figured }: { figured: FiguredGoal }) {
             heightPx={150}
             label={`The plank of this goal: ${keyResults.map((each) => `${each.title} ${percent(figures.keyResults[each.id]!.progress)}`).join(', ')}`}
           />
-          {isLabelled ? (
+          {parts.length <= MOST_STANDINGS ? (
             <View style={styles.row} aria-hidden>
               {keyResults.map((keyResult) => (
                 <Words key={keyResult.id} type="small" tone="quiet" style={styles.centred}>
