@@ -187,7 +187,11 @@ export class Person {
     await grid.waitFor();
     for (let y = -1; ; y++) {
       for (let x = 0; ; x++) {
-        if ((await cell.count()) > 0) return cell;
+        if ((await cell.count()) > 0) {
+          // The pegboard may only just be on its way to today.
+          await this.page.waitForTimeout(150);
+          if ((await cell.count()) > 0) return cell;
+        }
         const isPast = await grid.evaluate(
           (node, [across, down]) => {
             node.scrollTo(across! * 180, Math.max(0, down!) * 180);
