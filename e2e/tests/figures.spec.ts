@@ -349,7 +349,6 @@ const SCREENS = [
   '/goals',
   '/goals/island',
   '/goals/new',
-  '/goals/new?page=look',
   '/goals/new/direct',
   '/goals/year',
   '/goals/due',
@@ -402,6 +401,12 @@ for (const [scheme, size] of [
       await expect(person.page.getByRole('heading').first()).toBeVisible();
       await analyse(address);
     }
+    await person.visit('/goals/new');
+    await person.page.getByLabel('The goal').fill('Carve the tiller');
+    await person.button('Next').click();
+    await person.button('Enough, look it over').click();
+    await expect(person.heading('Look it over')).toBeVisible();
+    await analyse('a plan looked over');
     await person.visit('/goals/island');
     for (const key of SHEETS) {
       await person.page

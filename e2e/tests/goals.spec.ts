@@ -54,6 +54,10 @@ for (const [device, size] of [
     await person.button('Set goal').click();
     await expect(person.heading('Swim across the bay')).toBeVisible();
     await expect(page.getByText('by 4 December, 10 days left. I walk out on the far sand')).toBeVisible();
+    // The pages that led here are done with: back leads to the list.
+    await page.goBack();
+    await expect(page.getByRole('link', { name: /^Swim across the bay, 0/ })).toBeVisible();
+    await page.getByRole('link', { name: /^Swim across the bay, 0/ }).click();
 
     await person.checkIn('Money for the boat', '300');
     await expect(person.keyResult('Money for the boat')).toHaveAccessibleName(/€300 of €900, 33/);

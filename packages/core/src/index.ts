@@ -188,6 +188,19 @@ export {
 } from './record/records.ts';
 export { type Periods, type HabitReckoning, reckonHabit, monthOfReckoning } from './report/habitReckoning.ts';
 export { type Together, type MonthSummary, monthTogether, dayCounts } from './report/monthSummary.ts';
+export { type ReviewFact, reviewFacts } from './report/reviewFacts.ts';
+export {
+  REVIEW_SPANS,
+  type ReviewSpan,
+  type SpanReview,
+  type HabitReview,
+  type AreaReview,
+  type PartReview,
+  reviewSpanOf,
+  spanBefore,
+  partsOfSpan,
+  spanReview,
+} from './report/spanReview.ts';
 export { type Book, type Reckoning, bookOf, reckon, goalRecords, recordsOfGoal } from './report/reckoning.ts';
 export {
   type HabitReport,

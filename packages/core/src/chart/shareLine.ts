@@ -9,6 +9,8 @@ export type ShareLine = {
   points: SharePoint[];
   /** The line through neighbouring days that have a share; a day without one is a gap. */
   path: string;
+  /** The same of the mean over the seven days up to each, of those that have a share; a gap where fewer than four have. */
+  meanPath: string;
   xOf: (day: PlainDay) => number;
   yOf: (ratio: number) => number;
 };
@@ -31,6 +33,21 @@ export function shareLine(
     .x((each) => each.x)
     .y((each) => each.y)
     .curve(curveMonotoneX)(days);
+  const meanPath = line<(typeof days)[number]>()
+    .defined((each) => meanOfSeven(each.day, ratioOf) !== null)
+    .x((each) => each.x)
+    .y((each) => yOf(meanOfSeven(each.day, ratioOf)!))
+    .curve(curveMonotoneX)(days);
   const points = days.flatMap(({ ratio, ...each }) => (ratio === null ? [] : [{ ...each, ratio }]));
-  return { points, path: path ?? '', xOf, yOf };
+  return { points, path: path ?? '', meanPath: meanPath ?? '', xOf, yOf };
+}
+
+const MEAN_DAYS = 7;
+const LEAST_OF_MEAN = 4;
+
+/** Mean share of the seven days up to a day, of those that have one; null where fewer than four have, or the day has none. */
+export function meanOfSeven(day: PlainDay, ratioOf: (day: PlainDay) => number | null): number | null {
+  if (ratioOf(day) === null) return null;
+  const ratios = Array.from({ length: MEAN_DAYS }, (_, index) => ratioOf(day - index)).filter((each) => each !== null);
+  return ratios.length < LEAST_OF_MEAN ? null : ratios.reduce((sum, each) => sum + each, 0) / ratios.length;
 }

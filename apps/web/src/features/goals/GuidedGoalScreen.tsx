@@ -1,5 +1,5 @@
 import { parseDay } from '@wimbel/core';
-import { useLocalSearchParams, useRouter } from 'expo-router';
+import { Redirect, useLocalSearchParams, useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -114,6 +114,8 @@ export function GuidedGoalScreen() {
     router.replace('/goals/new' as never);
   };
   const props: PageProps = { draft, set, fault, today };
+  // Back from a goal that is set leads to its pages, which are empty by now.
+  if (page !== 'what' && draft.title === '') return <Redirect href={'/goals' as never} />;
   return (
     <Page>
       <View style={styles.bar}>

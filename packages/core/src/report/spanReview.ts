@@ -1,0 +1,180 @@
+import { monthOfDay, monthSpan } from '../calendar/month.ts';
+import { WEEKDAYS, type PlainDay, type Weekday, weekdayOf } from '../calendar/plainDay.ts';
+import type { DaySpan } from '../calendar/span.ts';
+import { weekSpan } from '../calendar/week.ts';
+import { yearOfDay, yearSpan } from '../calendar/year.ts';
+import { type Kept, keptOver } from '../habit/kept.ts';
+import { type LogSpan, dayOfNeighbour, logFigures, logSpanOf } from '../habit/logSpan.ts';
+import { rankHabits } from '../habit/ranking.ts';
+import { type Figures, spanFigures, togetherOf } from '../habit/targets.ts';
+import { type Track, doneBetween, isActiveIn, sumBetween } from '../habit/track.ts';
+import { shareOf } from '../number/exact.ts';
+
+/** The spans that charts look at. */
+export const REVIEW_SPANS = ['week', 'month', 'quarter', 'year', 'all'] as const;
+export type ReviewSpan = (typeof REVIEW_SPANS)[number];
+
+/** The days of a span that a day lies in; everything runs from `first` (the first day of any record) to today. */
+export function reviewSpanOf(kind: ReviewSpan, day: PlainDay, weekStart: Weekday, all: DaySpan): DaySpan {
+  return kind === 'all' ? { first: Math.min(all.first, all.last), last: all.last } : logSpanOf(kind, day, weekStart);
+}
+
+/** The span before one; null of everything. */
+export function spanBefore(kind: ReviewSpan, span: DaySpan, weekStart: Weekday): DaySpan | null {
+  return kind === 'all' ? null : logSpanOf(kind, dayOfNeighbour(kind, span, -1), weekStart);
+}
+
+/** The weeks of a month, the months of a quarter or a year, the years of everything, the days of a week. */
+export function partsOfSpan(kind: ReviewSpan, span: DaySpan, weekStart: Weekday): DaySpan[] {
+  const next: Record<ReviewSpan, (day: PlainDay) => DaySpan> = {
+    week: (day) => ({ first: day, last: day }),
+    month: (day) => weekSpan(day, weekStart),
+    quarter: (day) => weekSpan(day, weekStart),
+    year: (day) => monthSpan(monthOfDay(day)),
+    all: (day) => yearSpan(yearOfDay(day)),
+  };
+  const parts: DaySpan[] = [];
+  for (let day = span.first; day <= span.last; day = parts.at(-1)!.last + 1) parts.push(next[kind](day));
+  return parts;
+}
+
+/** What was done of what was asked of several habits over a span. */
+function keptOf(tracks: readonly Track[], span: DaySpan): Kept {
+  let [kept, asked] = [0, 0];
+  for (const track of tracks) {
+    const each = keptOver(track, span);
+    kept += each.kept;
+    asked += each.asked;
+  }
+  return { kept, asked, rate: shareOf(kept, asked) };
+}
+
+export type HabitReview = {
+  id: string;
+  /** Against the target of the span, as the log shows it; everything against the plan. */
+  figures: Figures;
+  kept: Kept;
+  keptBefore: Kept | null;
+  /** 1 is the best, by share. */
+  rank: number;
+  rankBefore: number | null;
+};
+
+export type AreaReview = {
+  /** Null for habits without one. */
+  areaId: string | null;
+  /** Capped sum and sum, as months have them. */
+  actual: number;
+  target: number;
+  share: number | null;
+  /** Done days of its habits, extra days too. */
+  done: number;
+};
+
+export type PartReview = {
+  span: DaySpan;
+  kept: Kept;
+  /** Today lies in it and more of it is to come. */ isRunning: boolean;
+};
+
+export type SpanReview = {
+  span: DaySpan;
+  before: DaySpan | null;
+  kept: Kept;
+  keptBefore: Kept | null;
+  /** Best first. */
+  habits: HabitReview[];
+  areas: AreaReview[];
+  parts: PartReview[];
+  /** Of fixed terms, by the weekday, over the span. */
+  weekdays: Record<Weekday, Kept>;
+};
+
+const figuresOver = (track: Track, kind: ReviewSpan, span: DaySpan, passMark: number): Figures =>
+  kind === 'all' ? spanFigures(track, span) : logFigures(track, kind as LogSpan, span, passMark);
+
+/** Ranks by share, from 1, of the habits that take part in a span. Source: "Targets by week, month and year". */
+function ranksOver(tracks: readonly Track[], kind: ReviewSpan, span: DaySpan, passMark: number): Map<string, number> {
+  const ranked = tracks.flatMap((track, place) => {
+    if (!isActiveIn(track, span)) return [];
+    const { share, actual } = figuresOver(track, kind, span, passMark);
+    return [{ id: track.habit.id, share, actual, order: track.habit.order, place }];
+  });
+  return new Map(rankHabits(ranked).map((id, index) => [id, index + 1]));
+}
+
+function weekdaysOver(tracks: readonly Track[], span: DaySpan, today: PlainDay): Record<Weekday, Kept> {
+  const sums = WEEKDAYS.map(() => ({ kept: 0, asked: 0 }));
+  for (const track of tracks) {
+    for (let day = Math.max(span.first, track.first); day <= Math.min(span.last, today); day++) {
+      const sum = sums[weekdayOf(day)]!;
+      sum.asked += sumBetween(track, track.dueSums, day, day);
+      sum.kept += sumBetween(track, track.keptSums, day, day);
+    }
+  }
+  return Object.fromEntries(
+    WEEKDAYS.map((name, index) => [name, { ...sums[index]!, rate: shareOf(sums[index]!.kept, sums[index]!.asked) }]),
+  ) as Record<Weekday, Kept>;
+}
+
+function areasOver(tracks: readonly Track[], figures: ReadonlyMap<string, Figures>, span: DaySpan): AreaReview[] {
+  const byArea = new Map<string | null, Track[]>();
+  for (const track of tracks) {
+    const areaId = track.habit.areaId ?? null;
+    byArea.set(areaId, [...(byArea.get(areaId) ?? []), track]);
+  }
+  return [...byArea].map(([areaId, members]) => ({
+    areaId,
+    ...togetherOf(members.map((track) => figures.get(track.habit.id)!)),
+    done: members.reduce((sum, track) => sum + doneBetween(track, span), 0),
+  }));
+}
+
+/**
+ * What the record says of a span, as of today: what was kept of what was asked, by its parts, by habit, by area and by
+ * weekday, beside the span before. Habits take part that have a day of their active span in it.
+ */
+export function spanReview(
+  tracks: readonly Track[],
+  {
+    kind,
+    span,
+    weekStart,
+    passMark,
+    today,
+  }: {
+    kind: ReviewSpan;
+    span: DaySpan;
+    weekStart: Weekday;
+    passMark: number;
+    today: PlainDay;
+  },
+): SpanReview {
+  const before = spanBefore(kind, span, weekStart);
+  const active = tracks.filter((track) => isActiveIn(track, span));
+  const figures = new Map(active.map((track) => [track.habit.id, figuresOver(track, kind, span, passMark)]));
+  const ranks = ranksOver(active, kind, span, passMark);
+  const ranksBefore = before === null ? null : ranksOver(tracks, kind, before, passMark);
+  const habits = active.map((track): HabitReview => ({
+    id: track.habit.id,
+    figures: figures.get(track.habit.id)!,
+    kept: keptOver(track, span),
+    keptBefore: before === null || !isActiveIn(track, before) ? null : keptOver(track, before),
+    rank: ranks.get(track.habit.id)!,
+    rankBefore: ranksBefore?.get(track.habit.id) ?? null,
+  }));
+  return {
+    span,
+    before,
+    kept: keptOf(tracks, span),
+    keptBefore: before === null ? null : keptOf(tracks, before),
+    habits: habits.sort((a, b) => a.rank - b.rank),
+    areas: areasOver(active, figures, span),
+    parts: partsOfSpan(kind, span, weekStart).map((part) => ({
+      span: part,
+      kept: keptOf(tracks, part),
+      isRunning: part.first <= today && today < part.last,
+    })),
+    weekdays: weekdaysOver(active, span, today),
+  };
+}
