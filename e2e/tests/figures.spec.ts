@@ -52,7 +52,16 @@ type GoalReport = {
 type Report = {
   habits: Record<string, HabitReport>;
   days: Record<string, { done: number; due: number; score: number | null }>;
-  months: Record<string, Omit<Figures, 'left'> & { fullDays: number; brightDays: number; ribbons: number }>;
+  months: Record<
+    string,
+    Omit<Figures, 'left'> & {
+      fullDays: number;
+      brightDays: number;
+      ribbons: number;
+      ranking: string[];
+      areas: Record<string, { actual: number; target: number; share: number | null }>;
+    }
+  >;
   goals: Record<string, GoalReport>;
 };
 
@@ -67,6 +76,7 @@ const report = (): Report =>
 const sample = () =>
   JSON.parse(readFileSync(join(STATE, 'e2e-sample.json'), 'utf8')) as {
     habits: { id: string; name: string }[];
+    areas: { id: string; name: string }[];
     goals: { id: string; title: string; state: string }[];
     keyResults: { id: string; goalId: string; title: string; checkpoints?: object }[];
     steps: { id: string; goalId: string; title: string }[];
@@ -135,6 +145,102 @@ test('what the screens show of the sample is what the report says', async ({ bro
     await expect(card).toContainText(new RegExp(`${Math.floor(progress! * 100 + 0.5)}\\s%`));
     if (state === 'open') await expect(card).toContainText(pace === 'onPace' ? 'on pace' : pace!);
   }
+  await person.leave();
+});
+
+test('the charts of a week, a month and a year say what the report says', async ({ browser }) => {
+  const said = report();
+  const { habits, areas } = sample();
+  const person = await Person.at(browser, { size: WIDE });
+  const { page } = person;
+  await person.openSample();
+  const nameOf = new Map(habits.map(({ id, name }) => [id, name]));
+  const ranked = person.card('Set against done').getByRole('link');
+  const month = said.months['2026-11']!;
+  for (const [address, figuresOf, count] of [
+    ['/charts?span=month', (id: string) => said.habits[id]!.months['2026-11'], month.ranking.length],
+    ['/charts?span=week', (id: string) => said.habits[id]!.weeks['2026-11-23'], null],
+    ['/charts', (id: string) => said.habits[id]!.years['2026'], null],
+  ] as const) {
+    await person.visit(address);
+    await ranked.first().waitFor();
+    const labels = await ranked.evaluateAll((links) => links.map((each) => each.getAttribute('aria-label')!));
+    if (count !== null) expect(labels).toHaveLength(count);
+    expect(labels.length).toBeGreaterThan(9);
+    for (const label of labels) {
+      const [, name, actual, target, share] = /^\d+\. (.*): (\d+) of (\d+), ([\d–]+\s?%?)/.exec(label)!;
+      const figures = figuresOf(habits.find((each) => each.name === name)!.id)!;
+      expect([name, Number(actual), Number(target), share]).toEqual([
+        name,
+        figures.actual,
+        figures.target,
+        percent(figures.share),
+      ]);
+    }
+  }
+  await person.visit('/charts?span=month');
+  const order = await ranked.evaluateAll((links) => links.map((each) => each.getAttribute('aria-label')!));
+  expect(order.map((label) => /^\d+\. (.*): \d+ of/.exec(label)![1])).toEqual(
+    month.ranking.map((id) => nameOf.get(id)),
+  );
+  for (const [id, { actual, target, share }] of Object.entries(month.areas)) {
+    const name = areas.find((area) => area.id === id)?.name ?? 'No area';
+    await expect(page.getByRole('group', { name: `${name}: ${actual} of ${target}, ${percent(share)}` })).toBeVisible();
+  }
+  await expect(
+    page.getByRole('img', { name: `Heat map of November 2026: ${counted(month.fullDays, 'full day')} of 24` }),
+  ).toBeVisible();
+  await expect(
+    page.getByRole('img', {
+      name: `Share per day of November 2026: ${counted(month.brightDays, 'day')} at the pass mark`,
+    }),
+  ).toBeVisible();
+  const kept = Object.values(said.habits).reduce((sum, each) => sum + each.kept.month.kept, 0);
+  const asked = Object.values(said.habits).reduce((sum, each) => sum + each.kept.month.asked, 0);
+  await expect(page.getByRole('note', { name: 'In words' })).toContainText(
+    `${percent(kept / asked)} kept, ${kept} of ${asked}`,
+  );
+  await person.leave();
+});
+
+test('charts go from span to span and back, of everything, an area or a habit, and every mark leads to its day', async ({
+  browser,
+}) => {
+  const person = await Person.at(browser, { size: PHONE });
+  const { page } = person;
+  await person.openSample();
+  await person.go('Charts');
+  await expect(person.heading('2026')).toBeVisible();
+  await person.choose('Month');
+  await expect(person.heading('November 2026')).toBeVisible();
+  await person.button('The month before').first().click();
+  await expect(person.heading('October 2026')).toBeVisible();
+  await expect(person.card('Weeks compared').getByRole('img').first()).toHaveAccessibleName(
+    /^Week of 28 September to 4 October: \d+ of \d+/,
+  );
+  await page.goBack();
+  await expect(person.heading('November 2026')).toBeVisible();
+  await person.choose('All');
+  await expect(page.getByTestId('year-plate')).toHaveCount(2);
+  await page.reload();
+  await expect(page.getByTestId('year-plate')).toHaveCount(2);
+  await person.choose('Quarter');
+  await expect(person.heading('October to December 2026')).toBeVisible();
+  await page.getByRole('button', { name: /^Charts of/ }).click();
+  await person.choose('Boat yard');
+  await expect(page.getByRole('link', { name: /^1\. / })).toBeVisible();
+  await expect(person.card('Set against done')).not.toContainText('Cold swim');
+  await page.getByRole('button', { name: /^Charts of/ }).click();
+  await person.choose('Cold swim');
+  await expect(
+    page.getByRole('img', { name: /^Heat map of October to December 2026, Cold swim: \d+ of \d+ asked/ }),
+  ).toBeVisible();
+  await page.getByTestId('year-plate').press('ArrowLeft');
+  await person.button('Open the day').click();
+  await expect(person.heading('Monday')).toBeVisible();
+  await person.visit('/charts?span=month&day=2024-02-10');
+  await expect(person.heading('February 2024')).toBeVisible();
+  await expect(page.getByText('Nothing was asked in this span.')).toBeVisible();
   await person.leave();
 });
 
@@ -346,6 +452,9 @@ const SCREENS = [
   '/settings/habits',
   '/settings/areas',
   '/charts',
+  '/charts?span=month',
+  '/charts?span=quarter&area=bay',
+  '/charts?span=all&habit=swim',
   '/goals',
   '/goals/island',
   '/goals/new',

@@ -2,7 +2,7 @@ import { type DaySpan, type PlainDay, shareLine } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Text as SvgText } from 'react-native-svg';
-import { dateNumber } from '../shared/format.ts';
+import { dateNumber, shortDate } from '../shared/format.ts';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
 import { useWidth } from './useWidth.ts';
@@ -20,7 +20,7 @@ const HEIGHT_PX = 170;
 const AXIS_PX = 34;
 const FOOT_PX = 18;
 
-/** Share per day over a span: a line with gaps where there is no share, days at the pass mark told apart. */
+/** Share per day over a span, days at the pass mark told apart, and the mean of seven days as a line; gaps where there is none. */
 export function ShareLine({ span, ratioOf, passMark, label, chosen, onChoose }: Props) {
   const { colors } = useTheme();
   const [widthPx, onLayout] = useWidth();
@@ -45,7 +45,11 @@ export function ShareLine({ span, ratioOf, passMark, label, chosen, onChoose }: 
     onChoose(Math.max(span.first, Math.min(span.last, (chosen ?? span.first) + step)));
   };
   const pointer = { onClick: choose, onKeyDown } as object;
-  const marks = [span.first, span.first + 7, span.first + 14, span.first + 21, span.last];
+  const every = Math.max(1, Math.ceil((span.last - span.first + 1) / 31)) * 7;
+  const marks = Array.from(
+    { length: Math.floor((span.last - span.first) / every) + 1 },
+    (_, index) => span.first + index * every,
+  );
   return (
     <View onLayout={onLayout} style={{ minHeight: HEIGHT_PX + FOOT_PX }}>
       {layout === null ? null : (
@@ -83,7 +87,7 @@ export function ShareLine({ span, ratioOf, passMark, label, chosen, onChoose }: 
               strokeWidth={1.6}
               strokeDasharray="2 5"
             />
-            <Path d={layout.path} fill="none" stroke={colors.deep} strokeWidth={2} strokeLinejoin="round" />
+            <Path d={layout.meanPath} fill="none" stroke={colors.deep} strokeWidth={2.4} strokeLinejoin="round" />
             {layout.points.map((point) => (
               <Circle
                 key={point.day}
@@ -105,7 +109,7 @@ export function ShareLine({ span, ratioOf, passMark, label, chosen, onChoose }: 
                 fill={colors.quiet}
                 textAnchor="middle"
               >
-                {dateNumber(day)}
+                {every > 7 ? shortDate(day) : dateNumber(day)}
               </SvgText>
             ))}
           </Svg>

@@ -1,4 +1,4 @@
-import { type PlainDay, type PlateCell, type PlateValue, toneScale, yearPlate } from '@wimbel/core';
+import { type PlainDay, type PlateCell, type PlainMonth, type PlateValue, monthsPlate, toneScale } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Text as SvgText } from 'react-native-svg';
@@ -8,7 +8,7 @@ import { FAMILIES } from '../theme/type.ts';
 import { useWidth } from './useWidth.ts';
 
 type Props = {
-  year: number;
+  months: readonly PlainMonth[];
   today: PlainDay;
   valueOf: (day: PlainDay) => PlateValue | null;
   /** The picture in one sentence. */
@@ -19,14 +19,14 @@ type Props = {
 
 const LABEL_PX = 34;
 
-/** The heat map of a year: twelve rows of round cells. A tap, the pointer or the arrow keys choose a day. */
-export function YearPlate({ year, today, valueOf, label, chosen, onChoose }: Props) {
+/** The heat map of a year or some of its months: a row of round cells for each. A tap, the pointer or the arrow keys choose a day. */
+export function YearPlate({ months, today, valueOf, label, chosen, onChoose }: Props) {
   const { colors } = useTheme();
   const [widthPx, onLayout] = useWidth();
   const rowPx = Math.max(20, Math.min(30, widthPx / 24));
   const plate = useMemo(
-    () => (widthPx === 0 ? null : yearPlate(year, today, valueOf, { widthPx, labelPx: LABEL_PX, rowPx })),
-    [year, today, valueOf, widthPx, rowPx],
+    () => (widthPx === 0 ? null : monthsPlate(months, today, valueOf, { widthPx, labelPx: LABEL_PX, rowPx })),
+    [months, today, valueOf, widthPx, rowPx],
   );
   const tone = useMemo(() => toneScale(colors.faint, colors.deep), [colors]);
   const choose = (event: React.MouseEvent): void => {
@@ -50,7 +50,7 @@ export function YearPlate({ year, today, valueOf, label, chosen, onChoose }: Pro
   };
   const pointer = { onClick: choose, onKeyDown } as object;
   return (
-    <View onLayout={onLayout} style={{ minHeight: 240 }}>
+    <View onLayout={onLayout} style={{ minHeight: months.length * 20 }}>
       {plate === null ? null : (
         <View
           {...pointer}

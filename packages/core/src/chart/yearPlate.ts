@@ -1,4 +1,4 @@
-import { monthSpan } from '../calendar/month.ts';
+import { type PlainMonth, monthSpan } from '../calendar/month.ts';
 import type { PlainDay } from '../calendar/plainDay.ts';
 import { monthsOfYear } from '../calendar/year.ts';
 
@@ -30,17 +30,27 @@ export type YearPlate = {
  * The heat map of a year: twelve rows, one per month, of up to 31 holes. Area and tone grow together with the ratio.
  * Days after `today` are dots; `valueOf` gives null for days before anything was kept. All lengths in pixels.
  */
-export function yearPlate(
+export const yearPlate = (
   year: number,
   today: PlainDay,
   valueOf: (day: PlainDay) => PlateValue | null,
-  size: { widthPx: number; labelPx: number; rowPx: number },
+  size: PlateSize,
+): YearPlate => monthsPlate(monthsOfYear(year), today, valueOf, size);
+
+type PlateSize = { widthPx: number; labelPx: number; rowPx: number };
+
+/** The same of some months, a row for each in the order given. */
+export function monthsPlate(
+  months: readonly PlainMonth[],
+  today: PlainDay,
+  valueOf: (day: PlainDay) => PlateValue | null,
+  size: PlateSize,
 ): YearPlate {
   const pitchPx = (size.widthPx - size.labelPx) / 31;
   const full = Math.min(pitchPx, size.rowPx) * 0.46;
   const rows: YearPlate['rows'] = [];
   const cells: PlateCell[] = [];
-  monthsOfYear(year).forEach((month, row) => {
+  months.forEach((month, row) => {
     const { first, last } = monthSpan(month);
     const y = (row + 0.5) * size.rowPx;
     rows.push({ label: month, y });
@@ -49,7 +59,7 @@ export function yearPlate(
       cells.push({ day, x, y, ...markOf(day > today ? null : valueOf(day), full) });
     }
   });
-  return { rows, cells, widthPx: size.widthPx, heightPx: size.rowPx * 12, pitchPx };
+  return { rows, cells, widthPx: size.widthPx, heightPx: size.rowPx * months.length, pitchPx };
 }
 
 function markOf(value: PlateValue | null, full: number): Pick<PlateCell, 'r' | 'kind' | 'ratio' | 'isFull'> {

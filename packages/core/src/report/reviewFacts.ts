@@ -41,7 +41,7 @@ function tellingHabits({ habits }: SpanReview): ReviewFact[] {
   const [best, worst] = [sorted[0], sorted.at(-1)];
   return [
     ...(best && best.rate - best.before >= TELLING ? [best] : []),
-    ...(worst && worst !== best && worst.before - worst.rate >= TELLING ? [worst] : []),
+    ...(worst && worst.before - worst.rate >= TELLING ? [worst] : []),
   ];
 }
 

@@ -2,36 +2,38 @@ import {
   type DaySpan,
   type Habit,
   type PlainDay,
+  type PlainMonth,
+  type PlateValue,
+  REVIEW_SPANS,
+  type ReviewSpan,
+  type Track,
+  dayCounts,
+  dayOfNeighbour,
   daysIn,
   formatDay,
-  formatMonth,
+  holdsDay,
   keptOver,
+  logSpanOf,
   monthOfDay,
   monthSpan,
-  parseMonth,
+  parseDay,
+  reviewSpanOf,
   scoreOn,
+  spanReview,
+  totalsOf,
   yearOfDay,
-  yearSpan,
 } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ShareLine } from '../../charts/ShareLine.tsx';
 import { PlateLegend, YearPlate } from '../../charts/YearPlate.tsx';
-import {
-  selectHabits,
-  selectSettings,
-  selectToday,
-  selectTotals,
-  selectTrack,
-  selectTracks,
-  selectHidesStreaks,
-} from '../../records/selectors.ts';
+import { selectSettings, selectToday, selectTrack, selectTracks, selectHidesStreaks } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { amount } from '../../shared/amounts.ts';
-import { counted, monthName, monthYear, percent } from '../../shared/format.ts';
+import { counted, monthAndYear, monthYear, percent } from '../../shared/format.ts';
 import { keepFocus, useKeptFocus } from '../../shared/keptFocus.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -43,11 +45,14 @@ import { CardHead } from '../../ui/CardHead.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Page } from '../../ui/Frame.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
+import { Segments } from '../../ui/Segments.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { HabitChoice } from './HabitChoice.tsx';
+import { ChartChoice } from './ChartChoice.tsx';
+import { AreasCard, InWords, PartsCard, RankingCard, WeekdaysCard } from './ReviewCards.tsx';
+import { SPAN_WORDS, spanTitle } from './chartWords.ts';
 import { dayOfAllWords, dayOfHabitWords, plateOfAll, plateOfHabit } from './chartValues.ts';
 
-type Params = { year?: string; month?: string; habit?: string };
+type Params = { span?: string; day?: string; habit?: string; area?: string };
 
 export function ChartsScreen() {
   useKeptFocus();
@@ -56,22 +61,44 @@ export function ChartsScreen() {
   const router = useRouter();
   const params = useLocalSearchParams<Params>();
   const today = useAppSelector(selectToday);
-  const hasHabits = useAppSelector((state) => selectHabits(state).length > 0);
+  const all = useAppSelector(selectTracks);
+  const { weekStart, passMark } = useAppSelector(selectSettings);
   const habit = useAppSelector((state) => state.records.habits[params.habit ?? ''] ?? null);
-  const year = /^\d{4}$/.test(params.year ?? '') ? Number(params.year) : yearOfDay(today);
-  const isThisYear = year === yearOfDay(today);
-  const month = parseMonth(params.month ?? '') ?? (isThisYear ? monthOfDay(today) : monthOfDay(yearSpan(year).first));
-  const go = (to: { year: number; month?: number; habitId: string | null }): void => {
+  const area = useAppSelector((state) => state.records.areas[params.area ?? ''] ?? null);
+  const kind: ReviewSpan = REVIEW_SPANS.find((each) => each === params.span) ?? 'year';
+  const day = parseDay(params.day ?? '') ?? today;
+  const tracks = useMemo(
+    () => all.filter((track) => (habit ? track.habit.id === habit.id : area ? track.habit.areaId === area.id : true)),
+    [all, habit, area],
+  );
+  const span = useMemo(() => {
+    const first = tracks.reduce((least, track) => Math.min(least, track.first), today);
+    return reviewSpanOf(kind, day, weekStart, { first, last: today });
+  }, [kind, day, weekStart, tracks, today]);
+  // A change of span keeps the pictures that are there until the new ones are ready.
+  const shown = useDeferredValue(useMemo(() => ({ kind, span, tracks }), [kind, span, tracks]));
+  const review = useMemo(
+    () => spanReview(shown.tracks, { kind: shown.kind, span: shown.span, weekStart, passMark, today }),
+    [shown, weekStart, passMark, today],
+  );
+  const go = (to: { kind?: ReviewSpan; day?: PlainDay; habitId?: string; areaId?: string }): void => {
+    const next = { kind, day, habitId: habit?.id, areaId: area?.id, ...to };
     const words = [
-      to.year === yearOfDay(today) ? '' : `year=${to.year}`,
-      to.month === undefined ? '' : `month=${formatMonth(to.month)}`,
-      to.habitId === null ? '' : `habit=${encodeURIComponent(to.habitId)}`,
+      next.kind === 'year' ? '' : `span=${next.kind}`,
+      next.day === today ? '' : `day=${formatDay(next.day)}`,
+      next.habitId ? `habit=${encodeURIComponent(next.habitId)}` : '',
+      next.areaId ? `area=${encodeURIComponent(next.areaId)}` : '',
     ].filter(Boolean);
     keepFocus();
     router.push(`/charts${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
   };
-  const habitId = habit?.id ?? null;
-  if (!hasHabits) {
+  const beside = (by: -1 | 1): void => {
+    if (kind === 'all') return;
+    const to = dayOfNeighbour(kind, span, by);
+    const next = logSpanOf(kind, to, weekStart);
+    go({ day: next.first <= today && today <= next.last ? today : to });
+  };
+  if (all.length === 0) {
     return (
       <Page>
         <EmptyState
@@ -85,32 +112,59 @@ export function ChartsScreen() {
       </Page>
     );
   }
+  const isNow = holdsDay(span, today);
+  const words = SPAN_WORDS[kind].toLowerCase();
+  const pictures = (
+    <>
+      {shown.kind === 'week' ? null : habit === null ? (
+        <AllDays span={shown.span} kind={shown.kind} tracks={shown.tracks} />
+      ) : (
+        <HabitDays habit={habit} span={shown.span} kind={shown.kind} />
+      )}
+      {habit === null ? (
+        <ShareCard
+          key={`${shown.kind} ${shown.span.first}`}
+          kind={shown.kind}
+          span={shown.span}
+          tracks={shown.tracks}
+        />
+      ) : null}
+    </>
+  );
   return (
     <Page>
       <View style={styles.head}>
-        <IconButton icon={ChevronLeft} label="The year before" onPress={() => go({ year: year - 1, habitId })} />
-        <Words type="title" heading={1}>
-          {year}
+        {kind === 'all' ? null : (
+          <IconButton icon={ChevronLeft} label={`The ${words} before`} onPress={() => beside(-1)} />
+        )}
+        <Words type="title" heading={1} style={styles.title}>
+          {spanTitle(kind, span, today)}
         </Words>
-        <IconButton icon={ChevronRight} label="The year after" onPress={() => go({ year: year + 1, habitId })} />
-        {isThisYear ? null : <Button onPress={() => go({ year: yearOfDay(today), habitId })}>This year</Button>}
+        {kind === 'all' ? null : (
+          <IconButton icon={ChevronRight} label={`The ${words} after`} onPress={() => beside(1)} isDisabled={isNow} />
+        )}
+        {isNow ? null : <Button onPress={() => go({ day: today })}>{`This ${words}`}</Button>}
         <View style={styles.choice}>
-          <HabitChoice habit={habit} onChange={(chosen) => go({ year, habitId: chosen })} />
+          <ChartChoice of={{ area, habit }} onChange={({ areaId, habitId }) => go({ areaId, habitId })} />
         </View>
       </View>
+      <Segments
+        label="Span"
+        value={kind}
+        choices={REVIEW_SPANS.map((value) => ({ value, label: SPAN_WORDS[value] }))}
+        onChange={(next) => go({ kind: next })}
+      />
+      <InWords kind={shown.kind} review={review} />
       <View style={isWide ? styles.columns : styles.stack}>
-        <View style={isWide ? styles.broad : undefined}>
-          {habit === null ? <AllYear year={year} /> : <HabitYear habit={habit} year={year} />}
+        <View style={[styles.stack, isWide && styles.broad]}>
+          {pictures}
+          {habit === null ? <AreasCard review={review} /> : null}
         </View>
-        <View style={isWide ? styles.narrow : undefined}>
-          {habit === null ? (
-            <MonthLine
-              month={month}
-              onGo={(to) => go({ year: Number(formatMonth(to).slice(0, 4)), month: to, habitId })}
-            />
-          ) : (
-            <HabitFacts habit={habit} />
-          )}
+        <View style={[styles.stack, isWide && styles.narrow]}>
+          {habit === null ? null : <HabitFacts habit={habit} />}
+          <PartsCard kind={shown.kind} review={review} />
+          <WeekdaysCard review={review} />
+          {habit === null ? <RankingCard kind={shown.kind} review={review} /> : null}
         </View>
       </View>
     </Page>
@@ -135,72 +189,108 @@ function ChosenDay({ words, day, today }: { words: string | null; day: PlainDay 
   );
 }
 
-function AllYear({ year }: { year: number }) {
+/** The months of a span, latest year first where it has several; a row each. */
+function platesOf({ first, last }: DaySpan): PlainMonth[][] {
+  const years = new Map<number, PlainMonth[]>();
+  for (let month = monthOfDay(first); month <= monthOfDay(last); month++) {
+    const year = yearOfDay(monthSpan(month).first);
+    years.set(year, [...(years.get(year) ?? []), month]);
+  }
+  return [...years.values()].reverse();
+}
+
+type DaysProps = { span: DaySpan; kind: ReviewSpan };
+
+/** The plates of a span, a year under another, and the chosen day in words. */
+function Plates({
+  span,
+  label,
+  legend,
+  valueOf,
+  wordsOf,
+}: {
+  span: DaySpan;
+  label: string;
+  legend: string;
+  valueOf: (day: PlainDay) => PlateValue | null;
+  wordsOf: (day: PlainDay) => string;
+}) {
+  const today = useAppSelector(selectToday);
+  const [chosen, setChosen] = useState<PlainDay | null>(null);
+  const plates = useMemo(() => platesOf(span), [span]);
+  return (
+    <>
+      {plates.map((months) => (
+        <View key={months[0]}>
+          {plates.length > 1 ? (
+            <Words type="label" tone="quiet" heading={3}>
+              {monthYear(months[0]!)}
+            </Words>
+          ) : null}
+          <YearPlate
+            months={months}
+            today={today}
+            valueOf={valueOf}
+            label={plates.length > 1 ? `${label}, ${monthYear(months[0]!)}` : label}
+            chosen={chosen}
+            onChoose={setChosen}
+          />
+        </View>
+      ))}
+      <PlateLegend words={{ none: 'nothing', all: legend }} />
+      <ChosenDay words={chosen === null ? null : wordsOf(chosen)} day={chosen} today={today} />
+    </>
+  );
+}
+
+function AllDays({ span, kind, tracks }: DaysProps & { tracks: readonly Track[] }) {
   const styles = useStyles();
   const today = useAppSelector(selectToday);
   const { passMark } = useAppSelector(selectSettings);
-  const tracks = useAppSelector(selectTracks);
-  const span = useMemo(() => yearSpan(year), [year]);
-  const totals = useAppSelector((state) => selectTotals(state, span));
+  const totals = useMemo(() => totalsOf(tracks, span), [tracks, span]);
   const firstDay = tracks.reduce((first, track) => Math.min(first, track.first), today + 1);
-  const [chosen, setChosen] = useState<PlainDay | null>(null);
   const valueOf = useMemo(() => plateOfAll(totals, firstDay, passMark), [totals, firstDay, passMark]);
   const kept: DaySpan = { first: Math.max(span.first, firstDay), last: Math.min(span.last, today) };
-  const full = Array.from({ length: daysIn(kept) }, (_, index) => kept.first + index).filter(
-    (day) => scoreOn(totals, day, passMark).full,
-  ).length;
-  const fullWords = `${counted(full, 'full day')} of ${daysIn(kept)}`;
+  const { fullDays } = dayCounts(totals, kept, today, passMark);
+  const fullWords = `${counted(fullDays, 'full day')} of ${daysIn(kept)}`;
   return (
-    <Card style={styles.card}>
+    <Card style={styles.card} label="Every day">
       <CardHead title="Every day" aside={fullWords} />
-      <YearPlate
-        year={year}
-        today={today}
+      <Plates
+        span={span}
+        label={`Heat map of ${spanTitle(kind, span, today)}: ${fullWords}`}
+        legend="everything asked"
         valueOf={valueOf}
-        label={`Heat map of ${year}: ${fullWords}`}
-        chosen={chosen}
-        onChoose={setChosen}
-      />
-      <PlateLegend words={{ none: 'nothing', all: 'everything asked' }} />
-      <ChosenDay
-        words={chosen === null ? null : dayOfAllWords(totals, chosen, today, passMark)}
-        day={chosen}
-        today={today}
+        wordsOf={(day) => dayOfAllWords(totals, day, today, passMark)}
       />
     </Card>
   );
 }
 
-function HabitYear({ habit, year }: { habit: Habit; year: number }) {
+function HabitDays({ habit, span, kind }: DaysProps & { habit: Habit }) {
   const styles = useStyles();
   const today = useAppSelector(selectToday);
   const track = useAppSelector((state) => selectTrack(state, habit.id));
   const entries = useAppSelector((state) => state.records.entries[habit.id]);
-  const [chosen, setChosen] = useState<PlainDay | null>(null);
   const amountOn = useCallback((day: PlainDay): number | null => entries?.[formatDay(day)]?.amount ?? null, [entries]);
   const valueOf = useMemo(() => (track === null ? () => null : plateOfHabit(track, amountOn)), [track, amountOn]);
   if (track === null) return null;
-  const { kept, asked, rate } = keptOver(track, yearSpan(year));
+  const { kept, asked, rate } = keptOver(track, span);
   const words = `${kept} of ${asked} asked, ${percent(rate)}`;
   const { measure } = habit;
-  const value = chosen === null ? null : amountOn(chosen);
-  const amountText = value === null || measure.kind === 'check' ? null : amount(value, measure.unit);
+  const amountText = (day: PlainDay): string | null => {
+    const value = amountOn(day);
+    return value === null || measure.kind === 'check' ? null : amount(value, measure.unit);
+  };
   return (
-    <Card style={styles.card}>
+    <Card style={styles.card} label={habit.name}>
       <CardHead title={habit.name} aside={words} />
-      <YearPlate
-        year={year}
-        today={today}
+      <Plates
+        span={span}
+        label={`Heat map of ${spanTitle(kind, span, today)}, ${habit.name}: ${words}`}
+        legend="done"
         valueOf={valueOf}
-        label={`Heat map of ${year}, ${habit.name}: ${words}`}
-        chosen={chosen}
-        onChoose={setChosen}
-      />
-      <PlateLegend words={{ none: 'nothing', all: 'done' }} />
-      <ChosenDay
-        words={chosen === null ? null : dayOfHabitWords(track, chosen, amountText)}
-        day={chosen}
-        today={today}
+        wordsOf={(day) => dayOfHabitWords(track, day, amountText(day))}
       />
     </Card>
   );
@@ -221,44 +311,60 @@ function HabitFacts({ habit }: { habit: Habit }) {
   );
 }
 
-function MonthLine({ month, onGo }: { month: number; onGo: (month: number) => void }) {
+/** Spans that are longer than this show their share per day a month at a time. */
+const LONGEST_LINE = 100;
+
+/** Share per day, with the pass mark and the mean of seven days. */
+function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly Track[] }) {
   const styles = useStyles();
   const today = useAppSelector(selectToday);
   const { passMark } = useAppSelector(selectSettings);
-  const span = useMemo(() => monthSpan(month), [month]);
-  const totals = useAppSelector((state) => selectTotals(state, span));
+  const isByMonth = daysIn(span) > LONGEST_LINE;
+  const [month, setMonth] = useState(monthOfDay(Math.min(today, span.last)));
   const [chosen, setChosen] = useState<PlainDay | null>(null);
+  const drawn = useMemo(() => (isByMonth ? monthSpan(month) : span), [isByMonth, month, span]);
+  const totals = useMemo(() => totalsOf(tracks, { first: drawn.first - 6, last: drawn.last }), [tracks, drawn]);
   const ratioOf = useCallback(
-    (day: PlainDay) => (day > today ? null : scoreOn(totals, day, passMark).score),
+    (day: PlainDay) => (day > today || day < totals.first ? null : scoreOn(totals, day, passMark).score),
     [totals, today, passMark],
   );
-  const bright = Array.from({ length: daysIn(span) }, (_, index) => span.first + index).filter(
-    (day) => day <= today && scoreOn(totals, day, passMark).bright,
-  ).length;
-  const isNear = month <= monthOfDay(today) && monthOfDay(today) - month < 12;
-  const title = `${monthName(month)}${isNear ? '' : ` ${monthYear(month)}`}, share per day`;
-  const shown = chosen !== null && chosen >= span.first && chosen <= span.last ? chosen : null;
+  const { brightDays } = dayCounts(totals, drawn, today, passMark);
+  const title = isByMonth ? `${monthAndYear(month)}, share per day` : 'Share per day';
+  const shown = chosen !== null && holdsDay(drawn, chosen) ? chosen : null;
   return (
-    <Card style={styles.card}>
+    <Card style={styles.card} label="Share per day">
       <CardHead
         title={title}
         aside={
-          <View style={styles.arrows}>
-            <IconButton icon={ChevronLeft} label="The month before" onPress={() => onGo(month - 1)} />
-            <IconButton icon={ChevronRight} label="The month after" onPress={() => onGo(month + 1)} />
-          </View>
+          isByMonth ? (
+            <View style={styles.arrows}>
+              <IconButton
+                icon={ChevronLeft}
+                label="The month before"
+                isDisabled={month <= monthOfDay(span.first)}
+                onPress={() => setMonth(month - 1)}
+              />
+              <IconButton
+                icon={ChevronRight}
+                label="The month after"
+                isDisabled={month >= monthOfDay(span.last)}
+                onPress={() => setMonth(month + 1)}
+              />
+            </View>
+          ) : null
         }
       />
       <ShareLine
-        span={span}
+        span={drawn}
         ratioOf={ratioOf}
         passMark={passMark}
-        label={`Share per day in ${monthName(month)}: ${counted(bright, 'day')} at the pass mark of ${percent(passMark)}`}
+        label={`Share per day of ${isByMonth ? monthAndYear(month) : spanTitle(kind, span, today)}: ${counted(brightDays, 'day')} at the pass mark of ${percent(passMark)}`}
         chosen={shown}
         onChoose={setChosen}
       />
       <Words type="quiet" tone="quiet">
-        {counted(bright, 'day')} at the pass mark of {percent(passMark)} (dotted)
+        {counted(brightDays, 'day')} at the pass mark of {percent(passMark)} (dotted). The line is the mean of seven
+        days.
       </Words>
       <ChosenDay
         words={shown === null ? null : dayOfAllWords(totals, shown, today, passMark)}
@@ -271,6 +377,7 @@ function MonthLine({ month, onGo }: { month: number; onGo: (month: number) => vo
 
 const useStyles = themed(() => ({
   head: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, marginLeft: -SPACE.m, flexWrap: 'wrap' },
+  title: { flexShrink: 1 },
   choice: { marginLeft: 'auto' },
   stack: { gap: SPACE.l },
   columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
@@ -280,6 +387,4 @@ const useStyles = themed(() => ({
   arrows: { flexDirection: 'row' },
   chosen: { flexDirection: 'row', alignItems: 'center', minHeight: 44, gap: SPACE.s, flexWrap: 'wrap' },
   chosenWords: { flex: 1, minWidth: 180 },
-  fact: { flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.l },
-  factValue: { textAlign: 'right', flexShrink: 1 },
 }));

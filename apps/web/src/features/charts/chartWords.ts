@@ -1,0 +1,111 @@
+import type { DaySpan, PartReview, PlainDay, ReviewFact, ReviewSpan, Weekday } from '@wimbel/core';
+import { WEEKDAYS, monthOfDay } from '@wimbel/core';
+import { number } from '../../shared/amounts.ts';
+import {
+  dateNear,
+  dateNumber,
+  monthAbbreviation,
+  monthAndYear,
+  monthName,
+  percent,
+  shortDate,
+  spanInWords,
+  weekdayShort,
+  yearOf,
+} from '../../shared/format.ts';
+
+export const SPAN_WORDS: Record<ReviewSpan, string> = {
+  week: 'Week',
+  month: 'Month',
+  quarter: 'Quarter',
+  year: 'Year',
+  all: 'All',
+};
+
+/** A span as a title: "16 to 22 November", "November 2026", "October to December 2026", "2026", "Since 1 October 2025". */
+export function spanTitle(kind: ReviewSpan, span: DaySpan, today: PlainDay): string {
+  switch (kind) {
+    case 'week':
+      return spanInWords(span, today);
+    case 'month':
+      return monthAndYear(monthOfDay(span.first));
+    case 'quarter':
+      return `${monthName(monthOfDay(span.first))} to ${monthAndYear(monthOfDay(span.last))}`;
+    case 'year':
+      return yearOf(span.first);
+    case 'all':
+      return `Since ${dateNear(span.first, today)}`;
+  }
+}
+
+const BEFORE_WORDS: Record<ReviewSpan, string> = {
+  week: 'the week before',
+  month: 'the month before',
+  quarter: 'the quarter before',
+  year: 'the year before',
+  all: '',
+};
+
+export const PARTS_WORDS: Record<ReviewSpan, string> = {
+  week: 'Day by day',
+  month: 'Weeks compared',
+  quarter: 'Weeks compared',
+  year: 'Months compared',
+  all: 'Years compared',
+};
+
+/** What stands below a part's bar, and the part in words. */
+export function partWords(kind: ReviewSpan, { span }: PartReview, today: PlainDay): { label: string; words: string } {
+  switch (kind) {
+    case 'week':
+      return { label: weekdayShort(span.first).slice(0, 2), words: dateNear(span.first, today) };
+    case 'year':
+      return {
+        label: monthAbbreviation(monthOfDay(span.first)).slice(0, 1),
+        words: monthAndYear(monthOfDay(span.first)),
+      };
+    case 'all':
+      return { label: yearOf(span.first), words: yearOf(span.first) };
+    case 'month':
+      return { label: shortDate(span.first), words: `Week of ${spanInWords(span, today)}` };
+    case 'quarter':
+      return { label: dateNumber(span.first), words: `Week of ${spanInWords(span, today)}` };
+  }
+}
+
+const plural = (weekday: Weekday): string => `${weekday.charAt(0).toUpperCase()}${weekday.slice(1)}s`;
+
+/** A fact in a plain sentence with its numbers, and no cause. */
+export function factWords(fact: ReviewFact, kind: ReviewSpan, nameOf: (habitId: string) => string): string {
+  switch (fact.kind) {
+    case 'kept': {
+      const { rate, kept, asked, before } = fact;
+      const told = `${percent(rate)} kept, ${number(kept)} of ${number(asked)}`;
+      if (before === null) return `${told}.`;
+      const [now, then] = [percent(rate), percent(before)];
+      if (now === then) return `${told}, as ${BEFORE_WORDS[kind]}.`;
+      return `${told}, ${rate > before ? 'up' : 'down'} from ${then} ${BEFORE_WORDS[kind]}.`;
+    }
+    case 'weekday': {
+      const { weekday, rate, others, isHarder } = fact;
+      return `${plural(weekday)} are ${isHarder ? 'hardest' : 'best'}: ${percent(rate)}, other days ${percent(others)}.`;
+    }
+    case 'habit': {
+      const { habitId, rate, before } = fact;
+      return `${nameOf(habitId)} ${rate > before ? 'rose' : 'fell'} most: from ${percent(before)} to ${percent(rate)}.`;
+    }
+  }
+}
+
+/** "up 2", "down 1", "as before", "new": a habit's rank against the span before. */
+export function rankWords(rank: number, before: number | null): string {
+  if (before === null) return 'new';
+  if (rank === before) return 'as before';
+  return rank < before ? `up ${before - rank}` : `down ${rank - before}`;
+}
+
+/** The weekdays in the order of the week that begins with one. */
+export const weekdaysFrom = (weekStart: Weekday): Weekday[] => {
+  const from = WEEKDAYS.indexOf(weekStart);
+  return [...WEEKDAYS.slice(from), ...WEEKDAYS.slice(0, from)];
+};

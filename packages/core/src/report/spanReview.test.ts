@@ -1,0 +1,233 @@
+import fc from 'fast-check';
+import { dayOf, formatDay } from '../calendar/plainDay.ts';
+import type { DaySpan } from '../calendar/span.ts';
+import { meanOfSeven, shareLine } from '../chart/shareLine.ts';
+import { monthsPlate, yearPlate } from '../chart/yearPlate.ts';
+import { monthOf } from '../calendar/month.ts';
+import { monthsOfYear } from '../calendar/year.ts';
+import { buildTrack } from '../habit/track.ts';
+import { type Entry, type Habit, emptyRecords } from '../record/records.ts';
+import { aHabit, doneOn } from '../testing/samples.ts';
+import { type ReviewFact, reviewFacts } from './reviewFacts.ts';
+import { reportOf } from './report.ts';
+import { REVIEW_SPANS, type ReviewSpan, partsOfSpan, reviewSpanOf, spanBefore, spanReview } from './spanReview.ts';
+
+const TODAY = dayOf('2025-03-19');
+const told = ({ first, last }: DaySpan): string => `${formatDay(first)} ${formatDay(last)}`;
+const all = { first: dayOf('2024-11-05'), last: TODAY };
+
+/** Three habits of two areas over two months. */
+const habits: Habit[] = [
+  aHabit({
+    id: 'scales',
+    areaId: 'music',
+    startsOn: '2025-02-03',
+    terms: [{ from: '2025-02-03', schedule: { kind: 'daily' } }],
+  }),
+  aHabit({
+    id: 'swim',
+    areaId: 'bay',
+    order: 1,
+    startsOn: '2025-02-03',
+    terms: [{ from: '2025-02-03', schedule: { kind: 'perWeek', times: 3 } }],
+  }),
+  aHabit({
+    id: 'cards',
+    order: 2,
+    startsOn: '2025-03-03',
+    terms: [{ from: '2025-03-03', schedule: { kind: 'weekdays', days: ['monday', 'friday'] } }],
+  }),
+];
+const days = (first: string, count: number, keep: (index: number) => boolean): string[] =>
+  Array.from({ length: count }, (_, index) => dayOf(first) + index)
+    .filter((_, index) => keep(index))
+    .map(formatDay);
+const entries: Entry[] = [
+  ...doneOn('scales', ...days('2025-02-03', 44, (index) => index % 3 !== 1)),
+  ...doneOn('swim', ...days('2025-02-03', 40, (index) => index % 2 === 0)),
+  ...doneOn('cards', '2025-03-03', '2025-03-10', '2025-03-11'),
+];
+const tracks = habits.map((habit) =>
+  buildTrack(
+    habit,
+    entries.filter((entry) => entry.habitId === habit.id),
+    TODAY,
+    'monday',
+  ),
+);
+const review = (kind: ReviewSpan, day = TODAY) =>
+  spanReview(tracks, {
+    kind,
+    span: reviewSpanOf(kind, day, 'monday', { first: dayOf('2025-02-03'), last: TODAY }),
+    weekStart: 'monday',
+    passMark: 0.85,
+    today: TODAY,
+  });
+const report = reportOf({ ...emptyRecords(), habits, entries }, TODAY);
+
+describe('the spans of charts', () => {
+  it('are the week, month, quarter and year of a day, and everything up to today', () => {
+    expect(REVIEW_SPANS.map((kind) => told(reviewSpanOf(kind, TODAY, 'monday', all)))).toEqual([
+      '2025-03-17 2025-03-23',
+      '2025-03-01 2025-03-31',
+      '2025-01-01 2025-03-31',
+      '2025-01-01 2025-12-31',
+      '2024-11-05 2025-03-19',
+    ]);
+  });
+
+  it('have one before them, except everything', () => {
+    const before = REVIEW_SPANS.map((kind) => spanBefore(kind, reviewSpanOf(kind, TODAY, 'monday', all), 'monday'));
+    expect(before.map((span) => span && told(span))).toEqual([
+      '2025-03-10 2025-03-16',
+      '2025-02-01 2025-02-28',
+      '2024-10-01 2024-12-31',
+      '2024-01-01 2024-12-31',
+      null,
+    ]);
+  });
+
+  it('fall into parts that cover them without a gap', () => {
+    const parts = (kind: ReviewSpan) => partsOfSpan(kind, reviewSpanOf(kind, TODAY, 'monday', all), 'monday');
+    expect(REVIEW_SPANS.map((kind) => parts(kind).length)).toEqual([7, 6, 14, 12, 2]);
+    expect(parts('all').map(told)).toEqual(['2024-01-01 2024-12-31', '2025-01-01 2025-12-31']);
+    fc.assert(
+      fc.property(fc.constantFrom(...REVIEW_SPANS), fc.integer({ min: 0, max: 30000 }), (kind, day) => {
+        const span = reviewSpanOf(kind, day, 'sunday', { first: day - 900, last: day });
+        const found = partsOfSpan(kind, span, 'sunday');
+        expect(found[0]!.first).toBeLessThanOrEqual(span.first);
+        expect(found.at(-1)!.last).toBeGreaterThanOrEqual(span.last);
+        found.slice(1).forEach((part, index) => expect(part.first).toBe(found[index]!.last + 1));
+      }),
+    );
+  });
+});
+
+describe('the review of a span', () => {
+  it('of a month says what the report says: ranking, areas and every habit', () => {
+    const march = review('month');
+    const said = report.months['2025-03']!;
+    expect(march.habits.map(({ id }) => id)).toEqual(said.ranking);
+    for (const { id, figures } of march.habits) expect(report.habits[id]!.months['2025-03']).toMatchObject(figures);
+    expect(
+      Object.fromEntries(
+        march.areas.map(({ areaId, actual, target, share }) => [areaId ?? 'none', { actual, target, share }]),
+      ),
+    ).toEqual(said.areas);
+    for (const { id, kept } of march.habits) expect(kept).toEqual(report.habits[id]!.kept.month);
+  });
+
+  it('of a week and a year too', () => {
+    for (const { id, figures } of review('week').habits)
+      expect(report.habits[id]!.weeks['2025-03-17']).toEqual(figures);
+    for (const { id, figures, kept } of review('year').habits) {
+      expect(report.habits[id]!.years['2025']).toEqual(figures);
+      expect(kept).toEqual(report.habits[id]!.kept.year);
+    }
+    const everything = review('all');
+    const sum = Object.values(report.habits).reduce((total, each) => total + each.kept.all.kept, 0);
+    expect(everything.kept.kept).toBe(sum);
+    expect([everything.before, everything.keptBefore]).toEqual([null, null]);
+  });
+
+  it('compares with the span before, where a habit was there', () => {
+    const march = review('month');
+    const find = (id: string) => march.habits.find((each) => each.id === id)!;
+    expect(find('cards')).toMatchObject({ keptBefore: null, rankBefore: null });
+    expect(find('scales').keptBefore).toMatchObject({ kept: 17, asked: 26 });
+    expect(find('scales').rankBefore).toBe(2);
+    expect(march.keptBefore!.asked).toBeGreaterThan(26);
+  });
+
+  it('adds up done days by area, counts fixed weekdays, and knows the part that runs', () => {
+    const march = review('month');
+    expect(march.areas.map(({ areaId, done }) => [areaId, done])).toEqual([
+      ['music', 12],
+      ['bay', 7],
+      [null, 3],
+    ]);
+    expect(march.weekdays.monday).toEqual({ kept: 4, asked: 6, rate: 4 / 6 });
+    expect(march.parts.filter(({ isRunning }) => isRunning).map(({ span }) => told(span))).toEqual([
+      '2025-03-17 2025-03-23',
+    ]);
+    expect(march.parts.at(-1)!.kept.rate).toBeNull();
+  });
+
+  it('of a span with nothing in it is empty, not zero', () => {
+    const empty = review('month', dayOf('2024-06-01'));
+    expect([empty.kept.rate, empty.habits, empty.areas]).toEqual([null, [], []]);
+    expect(reviewFacts(empty)).toEqual([]);
+  });
+});
+
+describe('what a review says in words', () => {
+  const base = review('month');
+  const weekday = (kept: number, asked: number) => ({ kept, asked, rate: asked === 0 ? null : kept / asked });
+  const even = Object.fromEntries(
+    Object.keys(base.weekdays).map((name) => [name, weekday(8, 10)]),
+  ) as typeof base.weekdays;
+  const habit = (id: string, now: [number, number], before: [number, number] | null) => ({
+    ...base.habits[0]!,
+    id,
+    kept: weekday(...now),
+    keptBefore: before && weekday(...before),
+  });
+  const kindsOf = (facts: ReviewFact[]) => facts.map((fact) => ('habitId' in fact ? fact.habitId : fact.kind));
+
+  it('tells what was kept first, with the span before', () => {
+    const [fact] = reviewFacts({
+      ...base,
+      kept: weekday(30, 40),
+      keptBefore: weekday(20, 40),
+      habits: [],
+      weekdays: even,
+    });
+    expect(fact).toEqual({ kind: 'kept', rate: 0.75, kept: 30, asked: 40, before: 0.5 });
+  });
+
+  it('names a weekday only where it stands out by ten points, with enough asked', () => {
+    const facts = (sunday: ReturnType<typeof weekday>) =>
+      reviewFacts({ ...base, habits: [], weekdays: { ...even, sunday } }).filter(({ kind }) => kind === 'weekday');
+    expect(facts(weekday(8, 10))).toEqual([]);
+    expect(facts(weekday(71, 100))).toEqual([]);
+    expect(facts(weekday(7, 10))).toEqual([
+      { kind: 'weekday', weekday: 'sunday', rate: 0.7, others: 0.8, isHarder: true },
+    ]);
+    expect(facts(weekday(10, 10))).toMatchObject([{ rate: 1, isHarder: false }]);
+    expect(facts(weekday(0, 3))).toEqual([]);
+  });
+
+  it('names the habits that rose and fell most, by ten points and with enough asked in both', () => {
+    const facts = (...some: ReturnType<typeof habit>[]) =>
+      kindsOf(reviewFacts({ ...base, habits: some, weekdays: even })).slice(1);
+    expect(
+      facts(habit('up', [9, 10], [5, 10]), habit('more', [10, 10], [4, 10]), habit('down', [5, 10], [8, 10])),
+    ).toEqual(['more', 'down']);
+    expect(facts(habit('still', [5, 10], [5, 10]))).toEqual([]);
+    expect(facts(habit('few', [4, 4], [0, 10]), habit('new', [9, 10], null))).toEqual([]);
+    expect(facts(habit('down', [1, 10], [9, 10]))).toEqual(['down']);
+  });
+});
+
+describe('the pictures of a span', () => {
+  it('a plate has a row for each of its months; a year’s is that of its twelve', () => {
+    const size = { widthPx: 340, labelPx: 30, rowPx: 20 };
+    const value = () => ({ ratio: 0.5, isFull: false });
+    const quarter = monthsPlate([monthOf('2025-01'), monthOf('2025-02'), monthOf('2025-03')], TODAY, value, size);
+    expect([quarter.rows.length, quarter.cells.length, quarter.heightPx]).toEqual([3, 90, 60]);
+    expect(quarter.cells.find(({ day }) => day === TODAY)).toMatchObject({ x: 30 + 18.5 * 10, y: 50, kind: 'mark' });
+    expect(yearPlate(2025, TODAY, value, size)).toEqual(monthsPlate(monthsOfYear(2025), TODAY, value, size));
+  });
+
+  it('the mean of seven days takes those that have a share, four at least, and leaves gaps', () => {
+    const ratios: (number | null)[] = [1, 0, null, 1, 0, 1, null, 1];
+    const ratioOf = (day: number): number | null => ratios[day] ?? null;
+    expect(ratios.map((_, day) => meanOfSeven(day, ratioOf))).toEqual([null, null, null, null, 0.5, 0.6, null, 0.6]);
+    const line = shareLine({ first: 0, last: 7 }, ratioOf, { widthPx: 90, heightPx: 120, padPx: 10, axisPx: 10 });
+    // Two stretches: days 4 and 5, and day 7 by itself.
+    expect(line.meanPath.match(/M/g)).toHaveLength(2);
+    const [x, y] = /^M([\d.]+),([\d.]+)/.exec(line.meanPath)!.slice(1).map(Number);
+    expect(x).toBeCloseTo(line.xOf(4), 2);
+    expect(y).toBeCloseTo(line.yOf(0.5), 2);
+  });
+});
