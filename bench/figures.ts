@@ -1,4 +1,17 @@
-import { type Entry, type Habit, type Records, bookOf, dayOf, emptyRecords, formatDay, reckon } from '@wimbel/core';
+import {
+  type Entry,
+  type Habit,
+  type Records,
+  type ReviewSpan,
+  bookOf,
+  buildTrack,
+  dayOf,
+  emptyRecords,
+  formatDay,
+  reckon,
+  reviewSpanOf,
+  spanReview,
+} from '@wimbel/core';
 import seedrandom from 'seedrandom';
 import { line, ratio, say, sideBySide } from './measure.ts';
 
@@ -45,6 +58,18 @@ const records = tenYears();
 const book = bookOf(records);
 const bytes = Buffer.from(JSON.stringify(records.entries));
 const before = reckon(book, TODAY);
+const tracks = records.habits.map((habit) => buildTrack(habit, book.entriesOf(habit.id), TODAY, 'monday'));
+const everything = { first: TODAY - DAYS, last: TODAY };
+
+/** What the charts say of a span, from tracks that are there already. */
+const reviewOf = (kind: ReviewSpan) =>
+  spanReview(tracks, {
+    kind,
+    span: reviewSpanOf(kind, TODAY, 'monday', everything),
+    weekStart: 'monday',
+    passMark: 0.85,
+    today: TODAY,
+  });
 let turn = 0;
 
 /** The book after one more check-off of one habit. */
@@ -61,6 +86,9 @@ const times = sideBySide(
   {
     once: () => reckon(afterOneCheckOff(), TODAY, before),
     scratch: () => reckon(book, TODAY),
+    month: () => reviewOf('month'),
+    year: () => reviewOf('year'),
+    all: () => reviewOf('all'),
     bytes: () => bytes.reduce((sum, byte) => (sum + byte) | 0, 0),
   },
   ROUNDS,
@@ -75,3 +103,8 @@ line('summing the bytes of the same entries', times.bytes);
 ratio('after one check-off / from scratch', times.once / times.scratch);
 ratio('after one check-off / summing the bytes', times.once / times.bytes);
 ratio('from scratch / summing the bytes', times.scratch / times.bytes);
+line('the charts’ review of a month', times.month);
+line('the charts’ review of a year', times.year);
+line('the charts’ review of everything', times.all);
+ratio('review of a year / summing the bytes', times.year / times.bytes);
+ratio('review of everything / summing the bytes', times.all / times.bytes);

@@ -210,16 +210,19 @@ test('charts go from span to span and back, of everything, an area or a habit, a
   const { page } = person;
   await person.openSample();
   await person.go('Charts');
-  await expect(person.heading('2026')).toBeVisible();
+  await expect(page.getByRole('heading', { name: '2026', exact: true })).toBeVisible();
+  await expect(
+    person.card('Goals on one axis').getByRole('link', { name: /^Swim across the bay, 34.*behind, at this rate by/ }),
+  ).toBeVisible();
   await person.choose('Month');
-  await expect(person.heading('November 2026')).toBeVisible();
+  await expect(person.heading('November 2026').first()).toBeVisible();
   await person.button('The month before').first().click();
   await expect(person.heading('October 2026')).toBeVisible();
   await expect(person.card('Weeks compared').getByRole('img').first()).toHaveAccessibleName(
     /^Week of 28 September to 4 October: \d+ of \d+/,
   );
   await page.goBack();
-  await expect(person.heading('November 2026')).toBeVisible();
+  await expect(person.heading('November 2026').first()).toBeVisible();
   await person.choose('All');
   await expect(page.getByTestId('year-plate')).toHaveCount(2);
   await page.reload();
@@ -235,6 +238,7 @@ test('charts go from span to span and back, of everything, an area or a habit, a
   await expect(
     page.getByRole('img', { name: /^Heat map of October to December 2026, Cold swim: \d+ of \d+ asked/ }),
   ).toBeVisible();
+  await expect(person.card('Added up')).toContainText(/24 November: \d+ days of \d+, \d+ planned by then/);
   await page.getByTestId('year-plate').press('ArrowLeft');
   await person.button('Open the day').click();
   await expect(person.heading('Monday')).toBeVisible();

@@ -29,6 +29,7 @@ export { startOfWeek, weekSpan, isoWeekNumber } from './calendar/week.ts';
 export { yearOfDay, yearSpan, monthsOfYear, quarterOfMonth, quartersOfYear } from './calendar/year.ts';
 export { type BoringInput, type BoringHole, type Boring, boring } from './chart/boring.ts';
 export { CURL_PATH } from './chart/curl.ts';
+export { type HabitCourse, habitCourse } from './chart/habitCourse.ts';
 export { fillPath } from './chart/peg.ts';
 export { type PegboardColumn, pegboardColumns } from './chart/pegboardColumns.ts';
 export { type PegState, pegStateOf, type CordStretch, cordsIn } from './chart/pegboardRow.ts';

@@ -28,6 +28,8 @@ function tellingWeekday({ weekdays }: SpanReview): ReviewFact | null {
 
 /** The habits whose kept rate rose and fell most against the span before, where enough was asked in both. */
 function tellingHabits({ habits }: SpanReview): ReviewFact[] {
+  // Of one habit alone the first fact says it already.
+  if (habits.length < 2) return [];
   const changes = habits.flatMap(({ id, kept, keptBefore }) =>
     kept.rate !== null &&
     keptBefore !== null &&

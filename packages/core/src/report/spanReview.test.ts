@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { dayOf, formatDay } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
+import { habitCourse } from '../chart/habitCourse.ts';
 import { meanOfSeven, shareLine } from '../chart/shareLine.ts';
 import { monthsPlate, yearPlate } from '../chart/yearPlate.ts';
 import { monthOf } from '../calendar/month.ts';
@@ -150,7 +151,8 @@ describe('the review of a span', () => {
     expect(march.parts.filter(({ isRunning }) => isRunning).map(({ span }) => told(span))).toEqual([
       '2025-03-17 2025-03-23',
     ]);
-    expect(march.parts.at(-1)!.kept.rate).toBeNull();
+    // April begins in its last week, and March ends there: of days to come nothing is asked yet.
+    expect(march.parts.at(-1)!.kept).toEqual({ kept: 0, asked: 0, rate: null });
   });
 
   it('of a span with nothing in it is empty, not zero', () => {
@@ -203,13 +205,34 @@ describe('what a review says in words', () => {
     expect(
       facts(habit('up', [9, 10], [5, 10]), habit('more', [10, 10], [4, 10]), habit('down', [5, 10], [8, 10])),
     ).toEqual(['more', 'down']);
-    expect(facts(habit('still', [5, 10], [5, 10]))).toEqual([]);
+    const still = habit('still', [5, 10], [5, 10]);
+    expect(facts(still, habit('too', [5, 10], [5, 10]))).toEqual([]);
     expect(facts(habit('few', [4, 4], [0, 10]), habit('new', [9, 10], null))).toEqual([]);
-    expect(facts(habit('down', [1, 10], [9, 10]))).toEqual(['down']);
+    expect(facts(habit('down', [1, 10], [9, 10]), still)).toEqual(['down']);
+    // One habit alone is told by what was kept.
+    expect(facts(habit('down', [1, 10], [9, 10]))).toEqual([]);
   });
 });
 
 describe('the pictures of a span', () => {
+  it('a habit adds up its done days against the target, beside its plan, and begins with its first day', () => {
+    const [scales] = tracks;
+    const march = { first: dayOf('2025-03-01'), last: dayOf('2025-03-31') };
+    const course = habitCourse(scales!, march, 10)!;
+    const at = (day: string) => [
+      course.doneBy(dayOf(day)),
+      course.plannedBy(dayOf(day)),
+      course.input.progressAt(dayOf(day)),
+    ];
+    expect(at('2025-03-03')).toEqual([2, 30 / 31, 0.2]);
+    expect(at('2025-03-19')).toEqual([12, 190 / 31, 1]);
+    expect(course.plannedBy(dayOf('2025-04-30'))).toBe(10);
+    const february = habitCourse(scales!, { first: dayOf('2025-02-01'), last: dayOf('2025-02-28') }, 26)!;
+    expect(february.input.progressAt(dayOf('2025-02-02'))).toBeNull();
+    expect(february.input.expectedAt(dayOf('2025-02-28'))).toBe(1);
+    expect(habitCourse(scales!, march, 0)).toBeNull();
+  });
+
   it('a plate has a row for each of its months; a year’s is that of its twelve', () => {
     const size = { widthPx: 340, labelPx: 30, rowPx: 20 };
     const value = () => ({ ratio: 0.5, isFull: false });

@@ -38,6 +38,8 @@ export function partsOfSpan(kind: ReviewSpan, span: DaySpan, weekStart: Weekday)
   return parts;
 }
 
+const NOTHING: Kept = { kept: 0, asked: 0, rate: null };
+
 /** What was done of what was asked of several habits over a span. */
 function keptOf(tracks: readonly Track[], span: DaySpan): Kept {
   let [kept, asked] = [0, 0];
@@ -172,7 +174,8 @@ export function spanReview(
     areas: areasOver(active, figures, span),
     parts: partsOfSpan(kind, span, weekStart).map((part) => ({
       span: part,
-      kept: keptOf(tracks, part),
+      // Of what is still to come nothing is asked yet, be it that a running month ends in it.
+      kept: part.first > today ? NOTHING : keptOf(tracks, part),
       isRunning: part.first <= today && today < part.last,
     })),
     weekdays: weekdaysOver(active, span, today),

@@ -11,14 +11,17 @@ import {
   dayOfNeighbour,
   daysIn,
   formatDay,
+  habitCourse,
   holdsDay,
   keptOver,
+  logFigures,
   logSpanOf,
   monthOfDay,
   monthSpan,
   parseDay,
   reviewSpanOf,
   scoreOn,
+  spanFigures,
   spanReview,
   totalsOf,
   yearOfDay,
@@ -28,14 +31,16 @@ import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { ProgressPicture } from '../../charts/ProgressPicture.tsx';
 import { ShareLine } from '../../charts/ShareLine.tsx';
 import { PlateLegend, YearPlate } from '../../charts/YearPlate.tsx';
 import { selectSettings, selectToday, selectTrack, selectTracks, selectHidesStreaks } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { amount } from '../../shared/amounts.ts';
-import { counted, monthAndYear, monthYear, percent } from '../../shared/format.ts';
+import { counted, dateNear, monthAndYear, monthYear, percent } from '../../shared/format.ts';
 import { keepFocus, useKeptFocus } from '../../shared/keptFocus.ts';
-import { themed, useIsWide } from '../../theme/Theme.tsx';
+import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
+import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { keptFacts, streakFacts } from '../../records/habitFacts.ts';
@@ -48,6 +53,7 @@ import { IconButton } from '../../ui/IconButton.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { ChartChoice } from './ChartChoice.tsx';
+import { GoalsCard } from './GoalsCard.tsx';
 import { AreasCard, InWords, PartsCard, RankingCard, WeekdaysCard } from './ReviewCards.tsx';
 import { SPAN_WORDS, spanTitle } from './chartWords.ts';
 import { dayOfAllWords, dayOfHabitWords, plateOfAll, plateOfHabit } from './chartValues.ts';
@@ -158,7 +164,12 @@ export function ChartsScreen() {
       <View style={isWide ? styles.columns : styles.stack}>
         <View style={[styles.stack, isWide && styles.broad]}>
           {pictures}
-          {habit === null ? <AreasCard review={review} /> : null}
+          {habit === null ? (
+            <AreasCard review={review} />
+          ) : (
+            <CourseCard habit={habit} kind={shown.kind} span={shown.span} />
+          )}
+          {habit === null ? <GoalsCard areaId={area?.id ?? null} /> : null}
         </View>
         <View style={[styles.stack, isWide && styles.narrow]}>
           {habit === null ? null : <HabitFacts habit={habit} />}
@@ -292,6 +303,40 @@ function HabitDays({ habit, span, kind }: DaysProps & { habit: Habit }) {
         valueOf={valueOf}
         wordsOf={(day) => dayOfHabitWords(track, day, amountText(day))}
       />
+    </Card>
+  );
+}
+
+/** Done days added up against the target of the span, beside what the plan asked up to each day. */
+function CourseCard({ habit, kind, span }: DaysProps & { habit: Habit }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const today = useAppSelector(selectToday);
+  const { passMark } = useAppSelector(selectSettings);
+  const dye = useAppSelector((state) => state.records.areas[habit.areaId ?? '']?.color);
+  const track = useAppSelector((state) => selectTrack(state, habit.id));
+  const [chosen, setChosen] = useState<PlainDay | null>(null);
+  const course = useMemo(() => {
+    if (track === null) return null;
+    const { target } = kind === 'all' ? spanFigures(track, span) : logFigures(track, kind, span, passMark);
+    return habitCourse(track, span, target);
+  }, [track, kind, span, passMark]);
+  if (course === null) return null;
+  const at = chosen !== null && holdsDay(span, chosen) ? chosen : Math.min(today, span.last);
+  const words = `${dateNear(at, today)}: ${counted(course.doneBy(at), 'day')} of ${course.target}, ${Math.round(course.plannedBy(at))} planned by then`;
+  return (
+    <Card style={styles.card} label="Added up">
+      <CardHead title="Added up" aside={`target ${counted(course.target, 'day')}`} />
+      <ProgressPicture
+        input={course.input}
+        color={dyeColor(colors, dye)}
+        label={`Done days of ${habit.name} added up: ${words}. Arrow keys go from day to day.`}
+        chosen={chosen}
+        onChoose={setChosen}
+      />
+      <View role="status">
+        <Words type="label">{words}</Words>
+      </View>
     </Card>
   );
 }
