@@ -242,6 +242,21 @@ test('charts go from span to span and back, of everything, an area or a habit, a
   await page.getByTestId('year-plate').press('ArrowLeft');
   await person.button('Open the day').click();
   await expect(person.heading('Monday')).toBeVisible();
+  await person.visit('/charts');
+  await person.choose('Two days');
+  await page.getByLabel('First day').fill('2026-11-10');
+  await page.getByLabel('Last day').fill('2026-11-01');
+  await person.button('Show').click();
+  await expect(page.getByText('The last day is before the first')).toBeVisible();
+  await page.getByLabel('Last day').fill('2026-11-20');
+  await person.button('Show').click();
+  await expect(person.heading('10 to 20 November')).toBeVisible();
+  await expect(page.getByRole('note', { name: 'In words' })).toContainText('as many days before.');
+  await expect(person.card('Part by part').getByRole('img')).toHaveCount(11);
+  await person.button('The stretch before').click();
+  await expect(person.heading('30 October to 9 November')).toBeVisible();
+  await person.choose('Week');
+  await expect(person.heading('23 to 29 November')).toBeVisible();
   await person.visit('/charts?span=month&day=2024-02-10');
   await expect(person.heading('February 2024')).toBeVisible();
   await expect(page.getByText('Nothing was asked in this span.')).toBeVisible();
@@ -459,6 +474,7 @@ const SCREENS = [
   '/charts?span=month',
   '/charts?span=quarter&area=bay',
   '/charts?span=all&habit=swim',
+  '/charts?from=2026-11-01&to=2026-11-10',
   '/goals',
   '/goals/island',
   '/goals/new',

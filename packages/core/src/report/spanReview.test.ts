@@ -74,6 +74,7 @@ describe('the spans of charts', () => {
       '2025-01-01 2025-03-31',
       '2025-01-01 2025-12-31',
       '2024-11-05 2025-03-19',
+      '2024-11-05 2025-03-19',
     ]);
   });
 
@@ -85,12 +86,16 @@ describe('the spans of charts', () => {
       '2024-10-01 2024-12-31',
       '2024-01-01 2024-12-31',
       null,
+      '2024-06-23 2024-11-04',
     ]);
   });
 
   it('fall into parts that cover them without a gap', () => {
     const parts = (kind: ReviewSpan) => partsOfSpan(kind, reviewSpanOf(kind, TODAY, 'monday', all), 'monday');
-    expect(REVIEW_SPANS.map((kind) => parts(kind).length)).toEqual([7, 6, 14, 12, 2]);
+    expect(REVIEW_SPANS.map((kind) => parts(kind).length)).toEqual([7, 6, 14, 12, 2, 5]);
+    const between = (last: string) =>
+      partsOfSpan('days', { first: dayOf('2025-03-01'), last: dayOf(last) }, 'monday').length;
+    expect([between('2025-03-14'), between('2025-03-15'), between('2025-12-31')]).toEqual([14, 3, 10]);
     expect(parts('all').map(told)).toEqual(['2024-01-01 2024-12-31', '2025-01-01 2025-12-31']);
     fc.assert(
       fc.property(fc.constantFrom(...REVIEW_SPANS), fc.integer({ min: 0, max: 30000 }), (kind, day) => {

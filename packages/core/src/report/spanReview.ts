@@ -1,6 +1,6 @@
 import { monthOfDay, monthSpan } from '../calendar/month.ts';
 import { WEEKDAYS, type PlainDay, type Weekday, weekdayOf } from '../calendar/plainDay.ts';
-import type { DaySpan } from '../calendar/span.ts';
+import { type DaySpan, daysIn } from '../calendar/span.ts';
 import { weekSpan } from '../calendar/week.ts';
 import { yearOfDay, yearSpan } from '../calendar/year.ts';
 import { type Kept, keptOver } from '../habit/kept.ts';
@@ -10,21 +10,32 @@ import { type Figures, spanFigures, togetherOf } from '../habit/targets.ts';
 import { type Track, doneBetween, isActiveIn, sumBetween } from '../habit/track.ts';
 import { shareOf } from '../number/exact.ts';
 
-/** The spans that charts look at. */
-export const REVIEW_SPANS = ['week', 'month', 'quarter', 'year', 'all'] as const;
+/** The spans that charts look at; `days` runs between any two. */
+export const REVIEW_SPANS = ['week', 'month', 'quarter', 'year', 'all', 'days'] as const;
 export type ReviewSpan = (typeof REVIEW_SPANS)[number];
 
-/** The days of a span that a day lies in; everything runs from `first` (the first day of any record) to today. */
-export function reviewSpanOf(kind: ReviewSpan, day: PlainDay, weekStart: Weekday, all: DaySpan): DaySpan {
-  return kind === 'all' ? { first: Math.min(all.first, all.last), last: all.last } : logSpanOf(kind, day, weekStart);
+const isFree = (kind: ReviewSpan): kind is 'all' | 'days' => kind === 'all' || kind === 'days';
+
+/**
+ * The days of a span that a day lies in. Everything, and the days between any two, are given as `free`: from the first
+ * day of any record to today, or the two days.
+ */
+export function reviewSpanOf(kind: ReviewSpan, day: PlainDay, weekStart: Weekday, free: DaySpan): DaySpan {
+  return isFree(kind) ? { first: Math.min(free.first, free.last), last: free.last } : logSpanOf(kind, day, weekStart);
 }
 
-/** The span before one; null of everything. */
+/** The span before one, of the days between two as many days; null of everything. */
 export function spanBefore(kind: ReviewSpan, span: DaySpan, weekStart: Weekday): DaySpan | null {
-  return kind === 'all' ? null : logSpanOf(kind, dayOfNeighbour(kind, span, -1), weekStart);
+  if (kind === 'all') return null;
+  if (kind === 'days') return { first: span.first - daysIn(span), last: span.first - 1 };
+  return logSpanOf(kind, dayOfNeighbour(kind, span, -1), weekStart);
 }
 
-/** The weeks of a month, the months of a quarter or a year, the years of everything, the days of a week. */
+/** Up to so many days are told day by day, up to so many week by week, then by months. */
+const MOST_DAYS = 14;
+const MOST_WEEKS_OF_DAYS = 120;
+
+/** The weeks of a month or quarter, the months of a year, the years of everything, the days of a week. */
 export function partsOfSpan(kind: ReviewSpan, span: DaySpan, weekStart: Weekday): DaySpan[] {
   const next: Record<ReviewSpan, (day: PlainDay) => DaySpan> = {
     week: (day) => ({ first: day, last: day }),
@@ -32,6 +43,8 @@ export function partsOfSpan(kind: ReviewSpan, span: DaySpan, weekStart: Weekday)
     quarter: (day) => weekSpan(day, weekStart),
     year: (day) => monthSpan(monthOfDay(day)),
     all: (day) => yearSpan(yearOfDay(day)),
+    days: (day) =>
+      next[daysIn(span) <= MOST_DAYS ? 'week' : daysIn(span) <= MOST_WEEKS_OF_DAYS ? 'month' : 'year'](day),
   };
   const parts: DaySpan[] = [];
   for (let day = span.first; day <= span.last; day = parts.at(-1)!.last + 1) parts.push(next[kind](day));
@@ -93,7 +106,7 @@ export type SpanReview = {
 };
 
 const figuresOver = (track: Track, kind: ReviewSpan, span: DaySpan, passMark: number): Figures =>
-  kind === 'all' ? spanFigures(track, span) : logFigures(track, kind as LogSpan, span, passMark);
+  isFree(kind) ? spanFigures(track, span) : logFigures(track, kind satisfies LogSpan, span, passMark);
 
 /** Ranks by share, from 1, of the habits that take part in a span. Source: "Targets by week, month and year". */
 function ranksOver(tracks: readonly Track[], kind: ReviewSpan, span: DaySpan, passMark: number): Map<string, number> {

@@ -50,7 +50,9 @@ import { CardHead } from '../../ui/CardHead.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Page } from '../../ui/Frame.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { Segments } from '../../ui/Segments.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { ChartChoice } from './ChartChoice.tsx';
 import { GoalsCard } from './GoalsCard.tsx';
@@ -58,7 +60,7 @@ import { AreasCard, InWords, PartsCard, RankingCard, WeekdaysCard } from './Revi
 import { SPAN_WORDS, spanTitle } from './chartWords.ts';
 import { dayOfAllWords, dayOfHabitWords, plateOfAll, plateOfHabit } from './chartValues.ts';
 
-type Params = { span?: string; day?: string; habit?: string; area?: string };
+type Params = { span?: string; day?: string; from?: string; to?: string; habit?: string; area?: string };
 
 export function ChartsScreen() {
   useKeptFocus();
@@ -71,27 +73,44 @@ export function ChartsScreen() {
   const { weekStart, passMark } = useAppSelector(selectSettings);
   const habit = useAppSelector((state) => state.records.habits[params.habit ?? ''] ?? null);
   const area = useAppSelector((state) => state.records.areas[params.area ?? ''] ?? null);
-  const kind: ReviewSpan = REVIEW_SPANS.find((each) => each === params.span) ?? 'year';
+  const [from, to] = [parseDay(params.from ?? ''), parseDay(params.to ?? '')];
+  const between = useMemo(
+    () => (from === null || to === null || from > to ? null : { first: from, last: to }),
+    [from, to],
+  );
+  const named = REVIEW_SPANS.find((each) => each === params.span) ?? 'year';
+  const kind: ReviewSpan = between !== null ? 'days' : named === 'days' ? 'year' : named;
   const day = parseDay(params.day ?? '') ?? today;
+  const [isChoosing, setIsChoosing] = useState(false);
   const tracks = useMemo(
     () => all.filter((track) => (habit ? track.habit.id === habit.id : area ? track.habit.areaId === area.id : true)),
     [all, habit, area],
   );
   const span = useMemo(() => {
     const first = tracks.reduce((least, track) => Math.min(least, track.first), today);
-    return reviewSpanOf(kind, day, weekStart, { first, last: today });
-  }, [kind, day, weekStart, tracks, today]);
+    return reviewSpanOf(kind, day, weekStart, between ?? { first, last: today });
+  }, [kind, day, weekStart, tracks, today, between]);
   // A change of span keeps the pictures that are there until the new ones are ready.
   const shown = useDeferredValue(useMemo(() => ({ kind, span, tracks }), [kind, span, tracks]));
   const review = useMemo(
     () => spanReview(shown.tracks, { kind: shown.kind, span: shown.span, weekStart, passMark, today }),
     [shown, weekStart, passMark, today],
   );
-  const go = (to: { kind?: ReviewSpan; day?: PlainDay; habitId?: string; areaId?: string }): void => {
-    const next = { kind, day, habitId: habit?.id, areaId: area?.id, ...to };
+  const go = (to: {
+    kind?: ReviewSpan;
+    day?: PlainDay;
+    between?: DaySpan | null;
+    habitId?: string;
+    areaId?: string;
+  }): void => {
+    const next = { kind, day, between, habitId: habit?.id, areaId: area?.id, ...to };
     const words = [
-      next.kind === 'year' ? '' : `span=${next.kind}`,
-      next.day === today ? '' : `day=${formatDay(next.day)}`,
+      next.between !== null
+        ? `from=${formatDay(next.between.first)}&to=${formatDay(next.between.last)}`
+        : next.kind === 'year'
+          ? ''
+          : `span=${next.kind}`,
+      next.day === today || next.between !== null ? '' : `day=${formatDay(next.day)}`,
       next.habitId ? `habit=${encodeURIComponent(next.habitId)}` : '',
       next.areaId ? `area=${encodeURIComponent(next.areaId)}` : '',
     ].filter(Boolean);
@@ -100,6 +119,11 @@ export function ChartsScreen() {
   };
   const beside = (by: -1 | 1): void => {
     if (kind === 'all') return;
+    if (kind === 'days') {
+      const days = by * daysIn(span);
+      go({ between: { first: span.first + days, last: span.last + days } });
+      return;
+    }
     const to = dayOfNeighbour(kind, span, by);
     const next = logSpanOf(kind, to, weekStart);
     go({ day: next.first <= today && today <= next.last ? today : to });
@@ -119,7 +143,7 @@ export function ChartsScreen() {
     );
   }
   const isNow = holdsDay(span, today);
-  const words = SPAN_WORDS[kind].toLowerCase();
+  const words = kind === 'days' ? 'stretch' : SPAN_WORDS[kind].toLowerCase();
   const pictures = (
     <>
       {shown.kind === 'week' ? null : habit === null ? (
@@ -147,9 +171,14 @@ export function ChartsScreen() {
           {spanTitle(kind, span, today)}
         </Words>
         {kind === 'all' ? null : (
-          <IconButton icon={ChevronRight} label={`The ${words} after`} onPress={() => beside(1)} isDisabled={isNow} />
+          <IconButton
+            icon={ChevronRight}
+            label={`The ${words} after`}
+            onPress={() => beside(1)}
+            isDisabled={span.last >= today}
+          />
         )}
-        {isNow ? null : <Button onPress={() => go({ day: today })}>{`This ${words}`}</Button>}
+        {isNow || kind === 'days' ? null : <Button onPress={() => go({ day: today })}>{`This ${words}`}</Button>}
         <View style={styles.choice}>
           <ChartChoice of={{ area, habit }} onChange={({ areaId, habitId }) => go({ areaId, habitId })} />
         </View>
@@ -158,8 +187,19 @@ export function ChartsScreen() {
         label="Span"
         value={kind}
         choices={REVIEW_SPANS.map((value) => ({ value, label: SPAN_WORDS[value] }))}
-        onChange={(next) => go({ kind: next })}
+        onChange={(next) => (next === 'days' ? setIsChoosing(true) : go({ kind: next, between: null }))}
       />
+      {isChoosing ? (
+        <TwoDaysSheet
+          span={span}
+          today={today}
+          onClose={() => setIsChoosing(false)}
+          onChoose={(two) => {
+            setIsChoosing(false);
+            go({ between: two });
+          }}
+        />
+      ) : null}
       <InWords kind={shown.kind} review={review} />
       <View style={isWide ? styles.columns : styles.stack}>
         <View style={[styles.stack, isWide && styles.broad]}>
@@ -179,6 +219,38 @@ export function ChartsScreen() {
         </View>
       </View>
     </Page>
+  );
+}
+
+/** Any two days to look at what lies between. */
+function TwoDaysSheet({
+  span,
+  today,
+  onClose,
+  onChoose,
+}: {
+  span: DaySpan;
+  today: PlainDay;
+  onClose: () => void;
+  onChoose: (span: DaySpan) => void;
+}) {
+  const [from, setFrom] = useState(formatDay(span.first));
+  const [to, setTo] = useState(formatDay(Math.min(span.last, today)));
+  const [fault, setFault] = useState<string | undefined>();
+  const choose = (): void => {
+    const [first, last] = [parseDay(from), parseDay(to)];
+    if (first === null || last === null) setFault('Choose both days');
+    else if (last < first) setFault('The last day is before the first');
+    else onChoose({ first, last });
+  };
+  return (
+    <Sheet title="Between two days" onClose={onClose}>
+      <Field label="First day" value={from} onChangeText={setFrom} isDate />
+      <Field label="Last day" value={to} onChangeText={setTo} isDate error={fault} />
+      <Button kind="main" onPress={choose}>
+        Show
+      </Button>
+    </Sheet>
   );
 }
 
@@ -318,7 +390,8 @@ function CourseCard({ habit, kind, span }: DaysProps & { habit: Habit }) {
   const [chosen, setChosen] = useState<PlainDay | null>(null);
   const course = useMemo(() => {
     if (track === null) return null;
-    const { target } = kind === 'all' ? spanFigures(track, span) : logFigures(track, kind, span, passMark);
+    const { target } =
+      kind === 'all' || kind === 'days' ? spanFigures(track, span) : logFigures(track, kind, span, passMark);
     return habitCourse(track, span, target);
   }, [track, kind, span, passMark]);
   if (course === null) return null;

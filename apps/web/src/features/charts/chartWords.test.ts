@@ -66,6 +66,9 @@ describe('charts in words', () => {
     });
     expect(part('quarter', '2026-10-05', '2026-10-11')).toEqual({ label: '5', words: 'Week of 5 to 11 October' });
     expect(part('year', '2026-03-01', '2026-03-31')).toEqual({ label: 'M', words: 'March 2026' });
+    expect(part('days', '2026-11-24', '2026-11-24').words).toBe('24 November');
+    expect(part('days', '2026-10-05', '2026-10-11').label).toBe('5 Oct');
+    expect(part('days', '2026-02-01', '2026-02-28').words).toBe('February 2026');
     expect(part('all', '2025-01-01', '2025-12-31')).toEqual({ label: '2025', words: '2025' });
   });
 

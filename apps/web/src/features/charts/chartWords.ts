@@ -1,5 +1,5 @@
 import type { DaySpan, PartReview, PlainDay, ReviewFact, ReviewSpan, Weekday } from '@wimbel/core';
-import { WEEKDAYS, monthOfDay } from '@wimbel/core';
+import { WEEKDAYS, daysIn, monthOfDay } from '@wimbel/core';
 import { number } from '../../shared/amounts.ts';
 import {
   dateNear,
@@ -20,12 +20,14 @@ export const SPAN_WORDS: Record<ReviewSpan, string> = {
   quarter: 'Quarter',
   year: 'Year',
   all: 'All',
+  days: 'Two days',
 };
 
 /** A span as a title: "16 to 22 November", "November 2026", "October to December 2026", "2026", "Since 1 October 2025". */
 export function spanTitle(kind: ReviewSpan, span: DaySpan, today: PlainDay): string {
   switch (kind) {
     case 'week':
+    case 'days':
       return spanInWords(span, today);
     case 'month':
       return monthAndYear(monthOfDay(span.first));
@@ -44,6 +46,7 @@ const BEFORE_WORDS: Record<ReviewSpan, string> = {
   quarter: 'the quarter before',
   year: 'the year before',
   all: '',
+  days: 'as many days before',
 };
 
 export const PARTS_WORDS: Record<ReviewSpan, string> = {
@@ -52,11 +55,17 @@ export const PARTS_WORDS: Record<ReviewSpan, string> = {
   quarter: 'Weeks compared',
   year: 'Months compared',
   all: 'Years compared',
+  days: 'Part by part',
 };
 
 /** What stands below a part's bar, and the part in words. */
-export function partWords(kind: ReviewSpan, { span }: PartReview, today: PlainDay): { label: string; words: string } {
+export function partWords(kind: ReviewSpan, part: PartReview, today: PlainDay): { label: string; words: string } {
+  const { span } = part;
   switch (kind) {
+    case 'days': {
+      const long = daysIn(span);
+      return partWords(long === 1 ? 'week' : long === 7 ? 'month' : 'year', part, today);
+    }
     case 'week':
       return { label: weekdayShort(span.first).slice(0, 2), words: dateNear(span.first, today) };
     case 'year':
