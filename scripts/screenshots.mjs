@@ -8,7 +8,6 @@ const CHROMIUM = '/usr/bin/chromium';
 
 /** Each main view: its file, its address, the device, and the theme. */
 const VIEWS = [
-  ['sign-in-phone', '/sign-in', 'phone', 'light'],
   ['today-phone', '/today', 'phone', 'light'],
   ['today-phone-dark', '/today', 'phone', 'dark'],
   ['log-phone', '/log', 'phone', 'light'],
@@ -16,6 +15,7 @@ const VIEWS = [
   ['habit-phone', '/habits/swim', 'phone', 'light'],
   ['settings-phone', '/settings', 'phone', 'light'],
   ['charts-phone', '/charts', 'phone', 'light'],
+  ['charts-month-phone', '/charts?span=month', 'phone', 'light'],
   ['goals-phone', '/goals', 'phone', 'light'],
   ['goal-phone', '/goals/island', 'phone', 'light'],
   ['goals-due-phone', '/goals/due', 'phone', 'light'],

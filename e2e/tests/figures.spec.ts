@@ -243,6 +243,23 @@ test('charts go from span to span and back, of everything, an area or a habit, a
   await person.button('Open the day').click();
   await expect(person.heading('Monday')).toBeVisible();
   await person.visit('/charts');
+  for (const [what, ending, holds] of [
+    ['The figures, as CSV', 'wimbel-2026-figures.csv', /habit,Cold swim,2026-01-01,2026-12-31,159,140,/],
+    [
+      'Every day, as SVG',
+      'wimbel-2026-every-day.svg',
+      /^<svg [^>]*xmlns="http:\/\/www.w3.org\/2000\/svg"[\s\S]*Every day[\s\S]*everything asked/,
+    ],
+    ['Goals on one axis, as PNG', 'wimbel-2026-goals-on-one-axis.png', /^.PNG/],
+  ] as const) {
+    await person.button('Save figures or pictures').click();
+    const saving = page.waitForEvent('download');
+    await person.button(what).click();
+    const saved = await saving;
+    expect(saved.suggestedFilename()).toBe(ending);
+    expect(readFileSync(await saved.path(), 'latin1')).toMatch(holds);
+    await expect(page.getByText(`Saved as ${ending}`)).toBeVisible();
+  }
   await person.choose('Two days');
   await page.getByLabel('First day').fill('2026-11-10');
   await page.getByLabel('Last day').fill('2026-11-01');

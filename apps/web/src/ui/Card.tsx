@@ -8,18 +8,22 @@ export function Card({
   children,
   style,
   isFlush = false,
+  isPicture = false,
   label,
 }: {
   children: ReactNode;
   style?: StyleProp<ViewStyle>;
   isFlush?: boolean;
+  /** Whether what is drawn in it can be saved, under its label. */
+  isPicture?: boolean;
   /** A name for what stands in it, for those who go by names. */
   label?: string;
 }) {
   const styles = useStyles();
   const named = label === undefined ? {} : { role: 'group' as const, 'aria-label': label };
+  const saved = isPicture ? ({ dataSet: { picture: label } } as object) : {};
   return (
-    <View {...named} style={[styles.card, !isFlush && styles.padded, style]}>
+    <View {...named} {...saved} style={[styles.card, !isFlush && styles.padded, style]}>
       {children}
     </View>
   );

@@ -29,6 +29,7 @@ import {
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import Download from 'lucide-react-native/icons/download';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ProgressPicture } from '../../charts/ProgressPicture.tsx';
@@ -57,6 +58,7 @@ import { Words } from '../../ui/Words.tsx';
 import { ChartChoice } from './ChartChoice.tsx';
 import { GoalsCard } from './GoalsCard.tsx';
 import { AreasCard, InWords, PartsCard, RankingCard, WeekdaysCard } from './ReviewCards.tsx';
+import { SaveSheet } from './SaveSheet.tsx';
 import { SPAN_WORDS, spanTitle } from './chartWords.ts';
 import { dayOfAllWords, dayOfHabitWords, plateOfAll, plateOfHabit } from './chartValues.ts';
 
@@ -82,6 +84,7 @@ export function ChartsScreen() {
   const kind: ReviewSpan = between !== null ? 'days' : named === 'days' ? 'year' : named;
   const day = parseDay(params.day ?? '') ?? today;
   const [isChoosing, setIsChoosing] = useState(false);
+  const [isSaving, setIsSaving] = useState(false);
   const tracks = useMemo(
     () => all.filter((track) => (habit ? track.habit.id === habit.id : area ? track.habit.areaId === area.id : true)),
     [all, habit, area],
@@ -180,6 +183,7 @@ export function ChartsScreen() {
         )}
         {isNow || kind === 'days' ? null : <Button onPress={() => go({ day: today })}>{`This ${words}`}</Button>}
         <View style={styles.choice}>
+          <IconButton icon={Download} label="Save figures or pictures" onPress={() => setIsSaving(true)} />
           <ChartChoice of={{ area, habit }} onChange={({ areaId, habitId }) => go({ areaId, habitId })} />
         </View>
       </View>
@@ -198,6 +202,13 @@ export function ChartsScreen() {
             setIsChoosing(false);
             go({ between: two });
           }}
+        />
+      ) : null}
+      {isSaving ? (
+        <SaveSheet
+          review={review}
+          title={[spanTitle(shown.kind, shown.span, today), habit?.name ?? area?.name ?? ''].filter(Boolean).join(', ')}
+          onClose={() => setIsSaving(false)}
         />
       ) : null}
       <InWords kind={shown.kind} review={review} />
@@ -337,7 +348,7 @@ function AllDays({ span, kind, tracks }: DaysProps & { tracks: readonly Track[] 
   const { fullDays } = dayCounts(totals, kept, today, passMark);
   const fullWords = `${counted(fullDays, 'full day')} of ${daysIn(kept)}`;
   return (
-    <Card style={styles.card} label="Every day">
+    <Card style={styles.card} isPicture label="Every day">
       <CardHead title="Every day" aside={fullWords} />
       <Plates
         span={span}
@@ -366,7 +377,7 @@ function HabitDays({ habit, span, kind }: DaysProps & { habit: Habit }) {
     return value === null || measure.kind === 'check' ? null : amount(value, measure.unit);
   };
   return (
-    <Card style={styles.card} label={habit.name}>
+    <Card style={styles.card} isPicture label={habit.name}>
       <CardHead title={habit.name} aside={words} />
       <Plates
         span={span}
@@ -398,7 +409,7 @@ function CourseCard({ habit, kind, span }: DaysProps & { habit: Habit }) {
   const at = chosen !== null && holdsDay(span, chosen) ? chosen : Math.min(today, span.last);
   const words = `${dateNear(at, today)}: ${counted(course.doneBy(at), 'day')} of ${course.target}, ${Math.round(course.plannedBy(at))} planned by then`;
   return (
-    <Card style={styles.card} label="Added up">
+    <Card style={styles.card} isPicture label="Added up">
       <CardHead title="Added up" aside={`target ${counted(course.target, 'day')}`} />
       <ProgressPicture
         input={course.input}
@@ -450,7 +461,7 @@ function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly Track[
   const title = isByMonth ? `${monthAndYear(month)}, share per day` : 'Share per day';
   const shown = chosen !== null && holdsDay(drawn, chosen) ? chosen : null;
   return (
-    <Card style={styles.card} label="Share per day">
+    <Card style={styles.card} isPicture label="Share per day">
       <CardHead
         title={title}
         aside={
@@ -496,7 +507,7 @@ function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly Track[
 const useStyles = themed(() => ({
   head: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, marginLeft: -SPACE.m, flexWrap: 'wrap' },
   title: { flexShrink: 1 },
-  choice: { marginLeft: 'auto' },
+  choice: { marginLeft: 'auto', flexDirection: 'row', alignItems: 'center', gap: SPACE.xs },
   stack: { gap: SPACE.l },
   columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
   broad: { flex: 3, minWidth: 0 },

@@ -69,7 +69,7 @@ export function GoalsCard({ areaId }: { areaId: string | null }) {
   }, [goals, today, colors]);
   if (goals.length === 0) return null;
   return (
-    <Card style={styles.card} label="Goals on one axis">
+    <Card style={styles.card} isPicture label="Goals on one axis">
       <CardHead title="Goals on one axis" aside={counted(goals.length, 'goal')} />
       <GoalLinesPicture
         lines={lines}

@@ -1,0 +1,81 @@
+const SVG = 'http://www.w3.org/2000/svg';
+const PAD_PX = 24;
+const HEAD_PX = 66;
+const GAP_PX = 14;
+
+/** What a saved picture says about itself, and the colours it is drawn on. */
+export type PictureHead = { title: string; span: string; paper: string; ink: string; quiet: string };
+
+export type Picture = { text: string; widthPx: number; heightPx: number };
+
+const sizeOf = (svg: Element): { widthPx: number; heightPx: number } => ({
+  widthPx: Number(svg.getAttribute('width')) || 0,
+  heightPx: Number(svg.getAttribute('height')) || 0,
+});
+
+/** Drawings narrower than this are signs in the text, not pictures. */
+const LEAST_PX = 120;
+
+/** The drawings of an element, its legend included, as one SVG file with its title and span above. Null where there is none. */
+export function pictureOf(element: Element, head: PictureHead): Picture | null {
+  const drawings = [...element.querySelectorAll('svg')].filter((svg) => sizeOf(svg).widthPx >= LEAST_PX);
+  if (drawings.length === 0) return null;
+  const sizes = drawings.map(sizeOf);
+  const widthPx = Math.max(...sizes.map((size) => size.widthPx)) + 2 * PAD_PX;
+  const heightPx = HEAD_PX + sizes.reduce((sum, size) => sum + size.heightPx + GAP_PX, 0) + PAD_PX;
+  const root = document.createElementNS(SVG, 'svg');
+  const add = (name: string, attributes: Record<string, string | number>, text = ''): void => {
+    const node = document.createElementNS(SVG, name);
+    for (const [key, value] of Object.entries(attributes)) node.setAttribute(key, String(value));
+    node.textContent = text;
+    root.append(node);
+  };
+  root.setAttribute('width', String(widthPx));
+  root.setAttribute('height', String(heightPx));
+  add('rect', { width: widthPx, height: heightPx, fill: head.paper });
+  add('text', { x: PAD_PX, y: 34, 'font-size': 20, 'font-weight': 700, fill: head.ink }, head.title);
+  add('text', { x: PAD_PX, y: 54, 'font-size': 13, fill: head.quiet }, head.span);
+  let y = HEAD_PX;
+  drawings.forEach((svg, index) => {
+    const copy = svg.cloneNode(true) as SVGElement;
+    copy.setAttribute('x', String(PAD_PX));
+    copy.setAttribute('y', String(y));
+    copy.removeAttribute('style');
+    root.append(copy);
+    y += sizes[index]!.heightPx + GAP_PX;
+  });
+  // Where the app's own type is not there, any plain one does.
+  for (const text of root.querySelectorAll('text')) {
+    const own = text.getAttribute('font-family');
+    text.setAttribute('font-family', `${own ? `${own}, ` : ''}Figtree, sans-serif`);
+  }
+  return { text: new XMLSerializer().serializeToString(root), widthPx, heightPx };
+}
+
+/** Hands a file to the person. */
+export function download(name: string, content: Blob): void {
+  const url = URL.createObjectURL(content);
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
+
+export const downloadSvg = (name: string, { text }: Picture): void =>
+  download(`${name}.svg`, new Blob([text], { type: 'image/svg+xml' }));
+
+const PNG_SCALE = 2;
+
+/** The picture as PNG, at twice its size; rejects where the device cannot draw it. */
+export async function downloadPng(name: string, { text, widthPx, heightPx }: Picture): Promise<void> {
+  const image = new Image();
+  image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(text)}`;
+  await image.decode();
+  const canvas = document.createElement('canvas');
+  [canvas.width, canvas.height] = [widthPx * PNG_SCALE, heightPx * PNG_SCALE];
+  canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height);
+  const content = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
+  if (content === null) throw new Error('the picture could not be drawn');
+  download(`${name}.png`, content);
+}

@@ -1,0 +1,83 @@
+import { buildTrack, dayOf, spanReview } from '@wimbel/core';
+import { render } from '@testing-library/react';
+import Papa from 'papaparse';
+import { pictureOf } from '../../charts/savePicture.ts';
+import { TODAY, aHabit } from '../../testing/goalSamples.ts';
+import { fileName } from './SaveSheet.tsx';
+import { reviewCsv } from './reviewCsv.ts';
+
+const HEAD = { title: 'Every day', span: 'November 2026, "Bay" & <yard>', paper: '#fff', ink: '#000', quiet: '#555' };
+
+describe('a picture that is saved', () => {
+  const shown = () =>
+    render(
+      <div>
+        <svg width={20} height={20}>
+          <text>a sign</text>
+        </svg>
+        <svg width={300} height={100}>
+          <circle cx={5} cy={5} r={4} />
+          <text fontFamily="Own">Jan</text>
+        </svg>
+        <svg width={200} height={20}>
+          <text>legend</text>
+        </svg>
+      </div>,
+    ).container;
+
+  it('holds its drawings one below the other, with title, span and legend', () => {
+    const picture = pictureOf(shown(), HEAD)!;
+    expect([picture.widthPx, picture.heightPx]).toEqual([348, 66 + 114 + 34 + 24]);
+    const root = new DOMParser().parseFromString(picture.text, 'image/svg+xml').documentElement;
+    expect([...root.querySelectorAll('text')].map((each) => each.textContent)).toEqual([
+      'Every day',
+      HEAD.span,
+      'Jan',
+      'legend',
+    ]);
+    expect([...root.querySelectorAll('svg')].map((each) => each.getAttribute('y'))).toEqual(['66', '180']);
+    expect(root.querySelectorAll('text')[2]!.getAttribute('font-family')).toBe('Own, Figtree, sans-serif');
+  });
+
+  it('is none where nothing is drawn', () => {
+    expect(pictureOf(render(<p>words</p>).container, HEAD)).toBeNull();
+  });
+
+  it('has a name that any device takes', () => {
+    expect(fileName('10 to 20 November', 'Cold swim: öl/海')).toBe('wimbel-10-to-20-november-cold-swim-öl-海');
+  });
+});
+
+describe('figures that are saved', () => {
+  it('can be read back, names with commas and quotes too', () => {
+    const habit = aHabit('h', { areaId: 'a' });
+    const entries = ['02', '03'].map((day) => ({ habitId: 'h', day: `2026-11-${day}`, mark: 'done' as const }));
+    const review = spanReview([buildTrack(habit, entries, TODAY, 'monday')], {
+      kind: 'month',
+      span: { first: dayOf('2026-11-01'), last: dayOf('2026-11-30') },
+      weekStart: 'monday',
+      passMark: 0.85,
+      today: TODAY,
+    });
+    const csv = reviewCsv(review, { habitOf: () => 'Scales, "slow"', areaOf: () => 'Cello' });
+    const { data } = Papa.parse<Record<string, string>>(csv, { header: true });
+    expect(data.filter(({ what }) => what === 'habit')).toMatchObject([
+      {
+        name: 'Scales, "slow"',
+        actual: '2',
+        target: '30',
+        kept: '2',
+        asked: '23',
+        rank: '1',
+        from: '2026-11-01',
+        to: '2026-11-30',
+      },
+    ]);
+    expect(data.find(({ what }) => what === 'area')).toMatchObject({ name: 'Cello', done: '2' });
+    expect(data.filter(({ what }) => what === 'part')).toHaveLength(6);
+    expect(data.filter(({ what }) => what === 'weekday')).toHaveLength(7);
+    // What has no share is empty, not zero.
+    expect(data.findLast(({ what }) => what === 'part')!.rate).toBe('');
+    expect(Number(data.find(({ what }) => what === 'all')!.rate)).toBeCloseTo(2 / 23, 12);
+  });
+});
