@@ -260,7 +260,7 @@ test('charts go from span to span and back, of everything, an area or a habit, a
     expect(readFileSync(await saved.path(), 'latin1')).toMatch(holds);
     await expect(page.getByText(`Saved as ${ending}`)).toBeVisible();
   }
-  await person.choose('Two days');
+  await person.button('Between two days').click();
   await page.getByLabel('First day').fill('2026-11-10');
   await page.getByLabel('Last day').fill('2026-11-01');
   await person.button('Show').click();

@@ -37,7 +37,14 @@ export { type ProgressLineInput, type ProgressLine, monthTicks, progressLine } f
 export { type SharePoint, type ShareLine, shareLine, meanOfSeven } from './chart/shareLine.ts';
 export { type TimeLineInput, type TimeLineRow, type TimeLine, timeLine } from './chart/timeLine.ts';
 export { toneScale } from './chart/tone.ts';
-export { type PlateValue, type PlateCell, type YearPlate, yearPlate, monthsPlate } from './chart/yearPlate.ts';
+export {
+  type PlateValue,
+  type PlateCell,
+  type YearPlate,
+  yearPlate,
+  monthsPlate,
+  weeksPlate,
+} from './chart/yearPlate.ts';
 export { type DayMarkScale, DEFAULT_DAY_MARKS, dayMarkOf } from './day/dayMark.ts';
 export { type DayTotals, type DayScore, totalsOf, scoreOn, fullDayRuns } from './day/dayScore.ts';
 export { quoteOfDay } from './day/quoteOfDay.ts';

@@ -1,14 +1,26 @@
-import { type PlainDay, type PlateCell, type PlainMonth, type PlateValue, monthsPlate, toneScale } from '@wimbel/core';
+import {
+  type DaySpan,
+  type PlainDay,
+  type PlainMonth,
+  type PlateCell,
+  type PlateValue,
+  type Weekday,
+  monthsPlate,
+  toneScale,
+  weeksPlate,
+} from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Text as SvgText } from 'react-native-svg';
-import { monthAbbreviation } from '../shared/format.ts';
+import { dateNumber, monthAbbreviation, shortDate } from '../shared/format.ts';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
 import { useWidth } from './useWidth.ts';
 
 type Props = {
   months: readonly PlainMonth[];
+  /** Given, the span is shown as a calendar instead: a row for each week. */
+  asWeeks?: { span: DaySpan; weekStart: Weekday };
   today: PlainDay;
   valueOf: (day: PlainDay) => PlateValue | null;
   /** The picture in one sentence. */
@@ -18,16 +30,25 @@ type Props = {
 };
 
 const LABEL_PX = 34;
+const WEEK_LABEL_PX = 46;
+const WIDEST_CALENDAR_PX = 520;
 
 /** The heat map of a year or some of its months: a row of round cells for each. A tap, the pointer or the arrow keys choose a day. */
-export function YearPlate({ months, today, valueOf, label, chosen, onChoose }: Props) {
+export function YearPlate({ months, asWeeks, today, valueOf, label, chosen, onChoose }: Props) {
   const { colors } = useTheme();
   const [widthPx, onLayout] = useWidth();
-  const rowPx = Math.max(20, Math.min(30, widthPx / 24));
-  const plate = useMemo(
-    () => (widthPx === 0 ? null : monthsPlate(months, today, valueOf, { widthPx, labelPx: LABEL_PX, rowPx })),
-    [months, today, valueOf, widthPx, rowPx],
-  );
+  const rowPx = asWeeks ? 46 : Math.max(20, Math.min(30, widthPx / 24));
+  const plate = useMemo(() => {
+    if (widthPx === 0) return null;
+    const size = {
+      widthPx: asWeeks ? Math.min(widthPx, WIDEST_CALENDAR_PX) : widthPx,
+      labelPx: asWeeks ? WEEK_LABEL_PX : LABEL_PX,
+      rowPx,
+    };
+    return asWeeks
+      ? weeksPlate(asWeeks.span, asWeeks.weekStart, today, valueOf, size)
+      : monthsPlate(months, today, valueOf, size);
+  }, [months, asWeeks, today, valueOf, widthPx, rowPx]);
   const tone = useMemo(() => toneScale(colors.faint, colors.deep), [colors]);
   const choose = (event: React.MouseEvent): void => {
     if (plate === null) return;
@@ -50,7 +71,7 @@ export function YearPlate({ months, today, valueOf, label, chosen, onChoose }: P
   };
   const pointer = { onClick: choose, onKeyDown } as object;
   return (
-    <View onLayout={onLayout} style={{ minHeight: months.length * 20 }}>
+    <View onLayout={onLayout} style={{ minHeight: asWeeks ? 5 * rowPx : months.length * 20 }}>
       {plate === null ? null : (
         <View
           {...pointer}
@@ -70,12 +91,27 @@ export function YearPlate({ months, today, valueOf, label, chosen, onChoose }: P
                 fontFamily={FAMILIES.regular}
                 fill={colors.quiet}
               >
-                {monthAbbreviation(row.label)}
+                {asWeeks ? shortDate(row.label) : monthAbbreviation(row.label)}
               </SvgText>
             ))}
             {plate.cells.map((cell) => (
               <PlateMark key={cell.day} cell={cell} tone={tone} />
             ))}
+            {asWeeks
+              ? plate.cells.map((cell) => (
+                  <SvgText
+                    key={cell.day}
+                    x={cell.x + rowPx * 0.29}
+                    y={cell.y + rowPx * 0.42}
+                    fontSize={11}
+                    fontFamily={FAMILIES.regular}
+                    fill={colors.quiet}
+                    textAnchor="middle"
+                  >
+                    {dateNumber(cell.day)}
+                  </SvgText>
+                ))
+              : null}
             {plate.cells
               .filter((cell) => cell.day === today || cell.day === chosen)
               .map((cell) => (

@@ -1,5 +1,7 @@
 import { type PlainMonth, monthSpan } from '../calendar/month.ts';
-import type { PlainDay } from '../calendar/plainDay.ts';
+import type { PlainDay, Weekday } from '../calendar/plainDay.ts';
+import { type DaySpan, eachDay } from '../calendar/span.ts';
+import { startOfWeek } from '../calendar/week.ts';
 import { monthsOfYear } from '../calendar/year.ts';
 
 /** A day's value on the plate: a ratio 0–1; null where nothing was due or done. */
@@ -19,6 +21,7 @@ export type PlateCell = {
 };
 
 export type YearPlate = {
+  /** Named by their month, or by the first day of their week. */
   rows: { label: number; y: number }[];
   cells: PlateCell[];
   widthPx: number;
@@ -60,6 +63,29 @@ export function monthsPlate(
     }
   });
   return { rows, cells, widthPx: size.widthPx, heightPx: size.rowPx * months.length, pitchPx };
+}
+
+/**
+ * The days of a span as a calendar: a row for each week, its days in seven columns, larger than a year has room for. Rows
+ * are named by the first day of their week; days outside of the span have no cell.
+ */
+export function weeksPlate(
+  span: DaySpan,
+  weekStart: Weekday,
+  today: PlainDay,
+  valueOf: (day: PlainDay) => PlateValue | null,
+  size: PlateSize,
+): YearPlate {
+  const pitchPx = (size.widthPx - size.labelPx) / 7;
+  const full = Math.min(pitchPx, size.rowPx) * 0.31;
+  const from = startOfWeek(span.first, weekStart);
+  const weeks = Math.ceil((span.last - from + 1) / 7);
+  const rows = Array.from({ length: weeks }, (_, row) => ({ label: from + row * 7, y: (row + 0.5) * size.rowPx }));
+  const cells = eachDay(span).map((day): PlateCell => {
+    const x = size.labelPx + (((day - from) % 7) + 0.5) * pitchPx;
+    return { day, x, y: rows[Math.floor((day - from) / 7)]!.y, ...markOf(day > today ? null : valueOf(day), full) };
+  });
+  return { rows, cells, widthPx: size.widthPx, heightPx: size.rowPx * weeks, pitchPx: full * 2.2 };
 }
 
 function markOf(value: PlateValue | null, full: number): Pick<PlateCell, 'r' | 'kind' | 'ratio' | 'isFull'> {

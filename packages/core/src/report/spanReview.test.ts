@@ -3,7 +3,7 @@ import { dayOf, formatDay } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { habitCourse } from '../chart/habitCourse.ts';
 import { meanOfSeven, shareLine } from '../chart/shareLine.ts';
-import { monthsPlate, yearPlate } from '../chart/yearPlate.ts';
+import { monthsPlate, weeksPlate, yearPlate } from '../chart/yearPlate.ts';
 import { monthOf } from '../calendar/month.ts';
 import { monthsOfYear } from '../calendar/year.ts';
 import { buildTrack } from '../habit/track.ts';
@@ -245,6 +245,27 @@ describe('the pictures of a span', () => {
     expect([quarter.rows.length, quarter.cells.length, quarter.heightPx]).toEqual([3, 90, 60]);
     expect(quarter.cells.find(({ day }) => day === TODAY)).toMatchObject({ x: 30 + 18.5 * 10, y: 50, kind: 'mark' });
     expect(yearPlate(2025, TODAY, value, size)).toEqual(monthsPlate(monthsOfYear(2025), TODAY, value, size));
+  });
+
+  it('a month stands as a calendar: a row for each week, its days in their columns', () => {
+    const march = { first: dayOf('2025-03-01'), last: dayOf('2025-03-31') };
+    const plate = weeksPlate(march, 'monday', TODAY, () => ({ ratio: 1, isFull: true }), {
+      widthPx: 380,
+      labelPx: 30,
+      rowPx: 46,
+    });
+    expect(plate.rows.map(({ label }) => formatDay(label))).toEqual([
+      '2025-02-24',
+      '2025-03-03',
+      '2025-03-10',
+      '2025-03-17',
+      '2025-03-24',
+      '2025-03-31',
+    ]);
+    expect([plate.cells.length, plate.heightPx]).toEqual([31, 276]);
+    // 1 March is a Saturday, the sixth of seven columns of 50 pixels; 31 March a Monday of the sixth week.
+    expect(plate.cells[0]).toMatchObject({ x: 30 + 5.5 * 50, y: 23, kind: 'mark', isFull: true });
+    expect(plate.cells[30]).toMatchObject({ x: 30 + 0.5 * 50, y: 23 + 5 * 46, kind: 'dot' });
   });
 
   it('the mean of seven days takes those that have a share, four at least, and leaves gaps', () => {

@@ -27,6 +27,7 @@ import {
   yearOfDay,
 } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
+import CalendarRange from 'lucide-react-native/icons/calendar-range';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Download from 'lucide-react-native/icons/download';
@@ -183,15 +184,19 @@ export function ChartsScreen() {
         )}
         {isNow || kind === 'days' ? null : <Button onPress={() => go({ day: today })}>{`This ${words}`}</Button>}
         <View style={styles.choice}>
+          <IconButton icon={CalendarRange} label="Between two days" onPress={() => setIsChoosing(true)} />
           <IconButton icon={Download} label="Save figures or pictures" onPress={() => setIsSaving(true)} />
           <ChartChoice of={{ area, habit }} onChange={({ areaId, habitId }) => go({ areaId, habitId })} />
         </View>
       </View>
-      <Segments
+      <Segments<ReviewSpan>
         label="Span"
         value={kind}
-        choices={REVIEW_SPANS.map((value) => ({ value, label: SPAN_WORDS[value] }))}
-        onChange={(next) => (next === 'days' ? setIsChoosing(true) : go({ kind: next, between: null }))}
+        choices={REVIEW_SPANS.filter((value) => value !== 'days').map((value) => ({
+          value,
+          label: SPAN_WORDS[value],
+        }))}
+        onChange={(next) => go({ kind: next, between: null })}
       />
       {isChoosing ? (
         <TwoDaysSheet
@@ -298,12 +303,14 @@ type DaysProps = { span: DaySpan; kind: ReviewSpan };
 /** The plates of a span, a year under another, and the chosen day in words. */
 function Plates({
   span,
+  kind,
   label,
   legend,
   valueOf,
   wordsOf,
 }: {
   span: DaySpan;
+  kind: ReviewSpan;
   label: string;
   legend: string;
   valueOf: (day: PlainDay) => PlateValue | null;
@@ -311,7 +318,9 @@ function Plates({
 }) {
   const today = useAppSelector(selectToday);
   const [chosen, setChosen] = useState<PlainDay | null>(null);
+  const { weekStart } = useAppSelector(selectSettings);
   const plates = useMemo(() => platesOf(span), [span]);
+  const asWeeks = useMemo(() => (kind === 'month' ? { span, weekStart } : undefined), [kind, span, weekStart]);
   return (
     <>
       {plates.map((months) => (
@@ -323,6 +332,7 @@ function Plates({
           ) : null}
           <YearPlate
             months={months}
+            asWeeks={asWeeks}
             today={today}
             valueOf={valueOf}
             label={plates.length > 1 ? `${label}, ${monthYear(months[0]!)}` : label}
@@ -352,6 +362,7 @@ function AllDays({ span, kind, tracks }: DaysProps & { tracks: readonly Track[] 
       <CardHead title="Every day" aside={fullWords} />
       <Plates
         span={span}
+        kind={kind}
         label={`Heat map of ${spanTitle(kind, span, today)}: ${fullWords}`}
         legend="everything asked"
         valueOf={valueOf}
@@ -381,6 +392,7 @@ function HabitDays({ habit, span, kind }: DaysProps & { habit: Habit }) {
       <CardHead title={habit.name} aside={words} />
       <Plates
         span={span}
+        kind={kind}
         label={`Heat map of ${spanTitle(kind, span, today)}, ${habit.name}: ${words}`}
         legend="done"
         valueOf={valueOf}
