@@ -1,10 +1,9 @@
 import { type ProgressLineInput, progressLine } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
-import { monthAbbreviation } from '../shared/format.ts';
+import Svg, { Circle, G, Path } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
-import { FAMILIES } from '../theme/type.ts';
+import { ProgressAxis } from './ProgressAxis.tsx';
 import { useWidth } from './useWidth.ts';
 
 export type GoalLine = { id: string; color: string; input: ProgressLineInput };
@@ -28,22 +27,11 @@ export function GoalLinesPicture({ lines, label }: { lines: readonly GoalLine[];
     [lines, widthPx],
   );
   const axis = drawn[0]?.layout;
-  const text = { fontSize: 11, fontFamily: FAMILIES.regular, fill: colors.quiet };
   return (
     <View onLayout={onLayout} role="img" aria-label={label} style={{ minHeight: HEIGHT_PX + FOOT_PX }}>
       {axis === undefined ? null : (
         <Svg width={widthPx} height={HEIGHT_PX + FOOT_PX} aria-hidden>
-          {[0, 0.5, 1].map((ratio) => (
-            <G key={ratio}>
-              <Line x1={AXIS_PX} x2={widthPx} y1={axis.yOf(ratio)} y2={axis.yOf(ratio)} stroke={colors.line} />
-              <SvgText {...text} x={0} y={axis.yOf(ratio) + 4}>
-                {`${ratio * 100} %`}
-              </SvgText>
-            </G>
-          ))}
-          {axis.todayX === null ? null : (
-            <Line x1={axis.todayX} x2={axis.todayX} y1={4} y2={HEIGHT_PX - 4} stroke={colors.brass} strokeWidth={1.4} />
-          )}
+          <ProgressAxis layout={axis} widthPx={widthPx} heightPx={HEIGHT_PX} axisPx={AXIS_PX} />
           {drawn.map(({ id, color, layout }) => (
             <G key={id}>
               <Path
@@ -69,11 +57,6 @@ export function GoalLinesPicture({ lines, label }: { lines: readonly GoalLine[];
               ))}
               {layout.now === null ? null : <Circle cx={layout.now.x} cy={layout.now.y} r={4.6} fill={color} />}
             </G>
-          ))}
-          {axis.ticks.map((tick) => (
-            <SvgText key={tick.month} {...text} x={Math.min(widthPx - 26, tick.x)} y={HEIGHT_PX + 14}>
-              {monthAbbreviation(tick.month)}
-            </SvgText>
           ))}
         </Svg>
       )}

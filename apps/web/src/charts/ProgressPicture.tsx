@@ -1,10 +1,9 @@
 import { type PlainDay, type ProgressLineInput, progressLine } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
-import { monthAbbreviation } from '../shared/format.ts';
+import Svg, { Circle, Path } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
-import { FAMILIES } from '../theme/type.ts';
+import { ProgressAxis } from './ProgressAxis.tsx';
 import { useWidth } from './useWidth.ts';
 
 type Props = {
@@ -18,7 +17,6 @@ type Props = {
 const HEIGHT_PX = 190;
 const AXIS_PX = 40;
 const FOOT_PX = 20;
-const RATIOS = [0, 0.5, 1];
 
 /** Progress over time as it was bored, the line it was expected along, its checkpoints, and where it leads. */
 export function ProgressPicture({ input, label, color, chosen, onChoose }: Props) {
@@ -42,7 +40,6 @@ export function ProgressPicture({ input, label, color, chosen, onChoose }: Props
     onChoose(Math.max(span.first, Math.min(last, (chosen ?? last) + step)));
   };
   const pointer = { onClick: choose, onKeyDown } as object;
-  const text = { fontSize: 11, fontFamily: FAMILIES.regular, fill: colors.quiet };
   const chosenRatio = chosen === null ? null : input.progressAt(chosen);
   return (
     <View onLayout={onLayout} style={{ minHeight: HEIGHT_PX + FOOT_PX }}>
@@ -56,31 +53,7 @@ export function ProgressPicture({ input, label, color, chosen, onChoose }: Props
           style={{ cursor: 'pointer' }}
         >
           <Svg width={widthPx} height={HEIGHT_PX + FOOT_PX} aria-hidden>
-            {RATIOS.map((ratio) => (
-              <G key={ratio}>
-                <Line
-                  x1={AXIS_PX}
-                  x2={widthPx}
-                  y1={layout.yOf(ratio)}
-                  y2={layout.yOf(ratio)}
-                  stroke={colors.line}
-                  strokeWidth={1}
-                />
-                <SvgText {...text} x={0} y={layout.yOf(ratio) + 4}>
-                  {`${ratio * 100} %`}
-                </SvgText>
-              </G>
-            ))}
-            {layout.todayX === null ? null : (
-              <Line
-                x1={layout.todayX}
-                x2={layout.todayX}
-                y1={4}
-                y2={HEIGHT_PX - 4}
-                stroke={colors.brass}
-                strokeWidth={1.4}
-              />
-            )}
+            <ProgressAxis layout={layout} widthPx={widthPx} heightPx={HEIGHT_PX} axisPx={AXIS_PX} />
             <Path
               d={layout.expectedPath}
               fill="none"
@@ -113,11 +86,6 @@ export function ProgressPicture({ input, label, color, chosen, onChoose }: Props
                 strokeWidth={2}
               />
             )}
-            {layout.ticks.map((tick) => (
-              <SvgText key={tick.month} {...text} x={Math.min(widthPx - 26, tick.x)} y={HEIGHT_PX + 14}>
-                {monthAbbreviation(tick.month)}
-              </SvgText>
-            ))}
           </Svg>
         </View>
       )}
