@@ -67,6 +67,11 @@ for (const [device, size] of [
     await expect(person.keyResult('Minutes')).toHaveAccessibleName(/25, down to 22 min, 50/);
     await page.getByRole('checkbox', { name: 'Mend the sleeve: done' }).click();
     await expect(person.keyResult('Made ready')).toHaveAccessibleName(/1 of 2 steps, 50/);
+    await person.keyResult('Doctor agrees').click();
+    await page.getByLabel('Day', { exact: true }).fill('2026-11-25');
+    await page.getByRole('dialog').getByRole('button', { name: 'Check in', exact: true }).click();
+    await expect(page.getByText('That day is still to come')).toBeVisible();
+    await page.keyboard.press('Escape');
     await person.checkIn('Doctor agrees', 'Yes');
     const reached = page.getByRole('dialog', { name: 'Doctor agrees is reached' });
     await reached.getByLabel('How did it go').fill('He swims himself');
@@ -302,6 +307,58 @@ test('a goal moves to another quarter by menu and by hand, is postponed, paused,
   await person.everythingSaved();
   await page.reload();
   await expect(page.getByRole('link', { name: /^Carve the tiller/ })).toBeVisible();
+  await person.leave();
+});
+
+test('one check-off that reaches two key results is told twice, each in its turn', async ({ browser }) => {
+  const person = await Person.at(browser);
+  const { page } = person;
+  await person.signUp();
+  await person.addHabit({ name: 'Sand the hull' });
+  for (const title of ['Sail to the island', 'Keep at it']) {
+    await person.setGoal({ title, due: '2026-12-31' });
+    await person.addKeyResult({
+      title: `${title}, an evening`,
+      kind: 'Days of a habit',
+      habit: 'Sand the hull',
+      target: '1',
+    });
+  }
+  await person.go('Today');
+  await person.peg('Sand the hull').click();
+  for (const title of ['Sail to the island', 'Keep at it']) {
+    const reached = page.getByRole('dialog', { name: `${title}, an evening is reached` });
+    await reached.getByLabel('How did it go').fill(`Well, for ${title}`);
+    await reached.getByRole('button', { name: 'Leave it open' }).click();
+    await expect(reached).toBeHidden();
+  }
+  // Taken back and done again, nothing is told anew.
+  await person.peg('Sand the hull').click();
+  await person.checkOff('Sand the hull');
+  await page.clock.runFor(500);
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.getByRole('link', { name: /^Goal Keep at it, 100/ }).click();
+  await expect(page.getByRole('list', { name: 'Story of the goal' })).toContainText('Well, for Keep at it');
+  await person.leave();
+});
+
+test('a goal due in a far year, typed by mistake, opens all the same; too many checkpoints are refused in words', async ({
+  browser,
+}) => {
+  const person = await Person.at(browser);
+  const { page } = person;
+  await person.signUp();
+  await person.setGoal({ title: 'Learn Welsh', starts: '2026-11-01', due: '9999-12-31' });
+  await person.addKeyResult({ title: 'Words', kind: 'A number', target: '100' });
+  await person.checkIn('Words', '5');
+  await expect(page.getByTestId('progress-line')).toBeVisible();
+  await person.keyResult('Words').click();
+  await person.button('Edit key result').click();
+  await person.button('Lay them evenly').click();
+  await expect(page.getByText(/checkpoints, one a month\. Up to 60 can be laid\./)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await person.visit('/charts?from=0002-01-01&to=2026-11-24');
+  await expect(page.getByRole('heading', { name: '2026', exact: true })).toBeVisible();
   await person.leave();
 });
 

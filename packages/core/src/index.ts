@@ -52,7 +52,7 @@ export { type WeekTotal, weekTotals } from './day/weekTotals.ts';
 export { evenCheckpoints } from './goal/checkpointPlan.ts';
 export { type KeyResultContext, type Course, courseOf } from './goal/course.ts';
 export { type DueThing, dueThings, inDueOrder } from './goal/dueThings.ts';
-export { carryingTracks, keptTogether } from './goal/effort.ts';
+export { carryingTracks } from './goal/carrying.ts';
 export { type LinePoint, checkpointPoints, expectedOn } from './goal/expected.ts';
 export { type GoalRecords, type GoalCourse, goalCourse } from './goal/goalCourse.ts';
 export { type GoalFigures, goalFigures } from './goal/goalFigures.ts';
@@ -76,7 +76,15 @@ export { goalPostponed, goalClosed, goalReopened, goalWithWord } from './goal/tu
 export { instantKey, type DatedValue, valuesInOrder, valueOn, habitValue } from './goal/valueAt.ts';
 export { endedHabit, archivedHabit, resumedHabit } from './habit/ending.ts';
 export { dayOfDone, finishedOn } from './habit/finishLine.ts';
-export { type Kept, keptOver, type KeptSpan, keptSpans, keptByWeekday } from './habit/kept.ts';
+export {
+  type Kept,
+  keptOver,
+  keptTogether,
+  weekdaysTogether,
+  type KeptSpan,
+  keptSpans,
+  keptByWeekday,
+} from './habit/kept.ts';
 export { LOG_SPANS, type LogSpan, logSpanOf, dayOfNeighbour, logFigures } from './habit/logSpan.ts';
 export { type MissReason, missReasons } from './habit/missReasons.ts';
 export { OUTCOMES, type Outcome, recordedOutcome, thresholdRatio } from './habit/outcome.ts';

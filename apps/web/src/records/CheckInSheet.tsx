@@ -139,6 +139,7 @@ function CheckInForm({ keyResult, own, corrected, onDone }: FormProps) {
   });
   const [note, setNote] = useState(corrected?.note ?? '');
   const [error, setError] = useState<string | undefined>(undefined);
+  const [dayError, setDayError] = useState<string | undefined>(undefined);
   const unit = measure.kind === 'number' ? measure.unit : measure.kind === 'money' ? measure.currency : undefined;
   const typed = parseTyped(value);
   const result = typed === null ? null : way === 'more' ? Number((valueBy(day) + typed).toPrecision(12)) : typed;
@@ -148,7 +149,7 @@ function CheckInForm({ keyResult, own, corrected, onDone }: FormProps) {
       return;
     }
     if (day > formatDay(today)) {
-      setError('That day is still to come');
+      setDayError('That day is still to come');
       return;
     }
     const checkIn: CheckIn = {
@@ -207,7 +208,16 @@ function CheckInForm({ keyResult, own, corrected, onDone }: FormProps) {
           />
         </>
       )}
-      <Field label="Day" value={day} onChangeText={(text) => text !== '' && setDay(text)} isDate />
+      <Field
+        label="Day"
+        value={day}
+        onChangeText={(text) => {
+          if (text !== '') setDay(text);
+          setDayError(undefined);
+        }}
+        isDate
+        error={dayError}
+      />
       <Field label="Note" value={note} onChangeText={setNote} multiline maxLength={5000} />
       <View style={{ flexDirection: 'row', gap: SPACE.s }}>
         <Button kind="main" onPress={save} style={{ flex: 1 }}>

@@ -26,7 +26,8 @@ const reachedIn = ({ records, figures }: FiguredGoal): string[] =>
 export function ReachedWatch() {
   const goals = useAppSelector(selectFiguredList);
   const [seen, setSeen] = useState(goals);
-  const [reached, setReached] = useState<Reached | null>(null);
+  const [waiting, setWaiting] = useState<readonly Reached[]>([]);
+  const [reached] = waiting;
   // What was reached before this page was opened is not news.
   if (seen !== goals) {
     setSeen(goals);
@@ -42,11 +43,12 @@ export function ReachedWatch() {
               keyResult: figured.records.keyResults.find((each) => each.id === id)!,
             })),
     );
-    const first = news.find(({ keyResult }) => keptOnDevice(toldName(keyResult)) === null);
-    if (first) setReached(first);
+    // One check-off can reach several: each is told in its turn.
+    const untold = news.filter(({ keyResult }) => keptOnDevice(toldName(keyResult)) === null);
+    if (untold.length > 0) setWaiting([...waiting, ...untold]);
   }
-  if (reached === null) return null;
-  return <ReachedSheet key={reached.keyResult.id} reached={reached} onClose={() => setReached(null)} />;
+  if (reached === undefined) return null;
+  return <ReachedSheet key={reached.keyResult.id} reached={reached} onClose={() => setWaiting(waiting.slice(1))} />;
 }
 
 function ReachedSheet({ reached: { goal, keyResult }, onClose }: { reached: Reached; onClose: () => void }) {

@@ -64,7 +64,7 @@ export function selectFiguredGoals(state: RootState): ReadonlyMap<string, Figure
   const goals = new Map<string, FiguredGoal>();
   for (const [id, records] of group(lists)) {
     const known = before?.goals.get(id);
-    const carrying = carryingTracks(id, tracks, records.keyResults);
+    const carrying = carryingTracks([id], tracks, records.keyResults);
     const isKnown =
       known !== undefined &&
       before?.today === today &&

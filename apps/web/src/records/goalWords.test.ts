@@ -155,6 +155,12 @@ describe('a goal says where it stands and why', () => {
     expect(goalPaceSentence(figured(more, values), TODAY)).toBe(words);
   });
 
+  it('of a goal that goes by milestones speaks of these', () => {
+    const reached = [milestone('a', '2026-11-20'), milestone('b', '2026-11-21')];
+    expect(goalPaceSentence(figured({}, [], reached), TODAY)).toBe('Every milestone is reached.');
+    expect(goalPaceSentence(figured({}, [], [...reached, milestone('c')]), TODAY)).toMatch(/^Ahead: 67/);
+  });
+
   it('before anything is done says what is to be reached', () => {
     const measures: KeyResultMeasure[] = [
       { kind: 'number', unit: 'planks', start: 0, target: 14 },

@@ -134,7 +134,8 @@ export function goalPaceSentence({ records, figures }: FiguredGoal, today: Plain
   if (progress === null) return 'Nothing is measured yet.';
   const forecast = forecastOf(progress, dayOf(goal.startsOn), today);
   const rate = forecast === null ? '' : ` At this rate reached by ${dateNear(forecast, today)}.`;
-  if (pace === 'reached') return 'Every key result has reached its target.';
+  if (pace === 'reached')
+    return records.keyResults.length > 0 ? 'Every key result has reached its target.' : 'Every milestone is reached.';
   if (due === null) return `Without a due day there is no pace.${rate}`;
   if (pace === 'overdue') return `Overdue by ${counted(today - due, 'day')}, with ${percent(1 - progress)} missing.`;
   const weekly = `${percent(neededPerWeek(1 - progress, due, today))} a week from here ${due === today ? 'would reach' : 'reach'} it by ${dateNear(due, today)}.`;

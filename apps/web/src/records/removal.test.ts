@@ -1,6 +1,7 @@
 import { type Change, referencesOf } from '@wimbel/contract';
-import type { Goal, Habit, KeyResult } from '@wimbel/core';
+import type { Goal, KeyResult } from '@wimbel/core';
 import fc from 'fast-check';
+import { aHabit } from '../testing/goalSamples.ts';
 import { dayTurned } from './clockSlice.ts';
 import { changeTo, entryChange, removalOf } from './makeChange.ts';
 import { recordsChanged } from './recordsSlice.ts';
@@ -17,17 +18,6 @@ import {
 import { createStore } from './store.ts';
 import { beforeOf, changesBack } from './undo.ts';
 
-const habit = (id: string, more: Partial<Habit> = {}): Habit => ({
-  id,
-  name: id,
-  order: 1,
-  aim: 'build',
-  partOfDay: 'any',
-  measure: { kind: 'check' },
-  terms: [{ from: '2026-11-01', schedule: { kind: 'daily' } }],
-  startsOn: '2026-11-01',
-  ...more,
-});
 const goal: Goal = { id: 'g', title: 'Play', areaId: 'music', startsOn: '2026-11-01', state: 'open', order: 1 };
 const counting = (id: string, habitId: string): KeyResult => ({
   id,
@@ -43,8 +33,8 @@ function filled() {
   store.dispatch(dayTurned(20781));
   const changes: Change[] = [
     changeTo('areas', { id: 'music', name: 'Cello', order: 1 }),
-    changeTo('habits', habit('scales', { areaId: 'music' })),
-    changeTo('habits', habit('bow', { areaId: 'music' })),
+    changeTo('habits', aHabit('scales', { areaId: 'music' })),
+    changeTo('habits', aHabit('bow', { areaId: 'music' })),
     changeTo('goals', goal),
     changeTo('keyResults', counting('forty', 'scales')),
     changeTo('keyResults', counting('ten', 'bow')),
@@ -116,7 +106,7 @@ describe('taking back', () => {
     'an area deleted': (store) => areaRemoval(recordsOf(store), 'music'),
     'a day emptied': () => [entryChange({ habitId: 'scales', day: '2026-11-23' })],
     'a new day': () => [entryChange({ habitId: 'scales', day: '2026-11-20', mark: 'missed', note: 'Storm' })],
-    'a habit renamed': () => [changeTo('habits', habit('bow', { name: 'Bow hold' }))],
+    'a habit renamed': () => [changeTo('habits', aHabit('bow', { name: 'Bow hold' }))],
     'the same record twice': () => [
       entryChange({ habitId: 'bow', day: '2026-11-24', mark: 'rest' }),
       entryChange({ habitId: 'bow', day: '2026-11-24' }),
@@ -182,7 +172,7 @@ describe('deleting a goal', () => {
   it('takes along what hangs on it and leaves its habits and seasons; nothing is left hanging', () => {
     const store = filled();
     const more: Change[] = [
-      changeTo('habits', habit('scales', { areaId: 'music', goalId: 'g' })),
+      changeTo('habits', aHabit('scales', { areaId: 'music', goalId: 'g' })),
       changeTo('steps', { id: 'below', goalId: 'g', parentId: 'buy', title: 'Ask', order: 3 }),
       changeTo('milestones', { id: 'm', goalId: 'g', title: 'Half', order: 1 }),
       changeTo('seasons', { id: 's', title: 'Winter', startsOn: '2026-11-01', weeks: 12, goalIds: ['g'] }),

@@ -121,18 +121,18 @@ describe('the year as a plate', () => {
 describe('share per day as a line', () => {
   it('leaves a gap where a day has no share', () => {
     const span = { first: 0, last: 9 };
-    const { points, path, xOf, yOf } = shareLine(span, (day) => (day === 4 ? null : day / 9), {
+    const { points, meanPath, xOf, yOf } = shareLine(span, (day) => (day === 4 ? null : day / 9), {
       widthPx: 110,
       heightPx: 100,
       padPx: 5,
       axisPx: 0,
     });
     expect(points.map((point) => point.day)).toEqual([0, 1, 2, 3, 5, 6, 7, 8, 9]);
-    expect(path.match(/M/g)).toHaveLength(2);
+    expect(meanPath.match(/M/g)).toHaveLength(2);
     expect([xOf(0), xOf(9), yOf(0), yOf(1)]).toEqual([5, 105, 95, 5]);
     expect(shareLine(span, () => null, { widthPx: 110, heightPx: 100, padPx: 5, axisPx: 0 })).toMatchObject({
       points: [],
-      path: '',
+      meanPath: '',
     });
   });
 });

@@ -52,6 +52,22 @@ describe('the line of progress', () => {
     expect([line.path, line.now]).toEqual(['', null]);
   });
 
+  it('is drawn with as many points as can be seen, however far the due day', () => {
+    const last = dayOf('9999-12-31');
+    const asked = new Set<number>();
+    const far = input({
+      span: { first: FIRST, last },
+      expectedAt: (day) => {
+        asked.add(day);
+        return (day - FIRST) / (last - FIRST);
+      },
+    });
+    const line = progressLine(far, SIZE);
+    expect(asked.size).toBeLessThan(2100);
+    expect(asked.has(last)).toBe(true);
+    expect(line.expectedPath).toMatch(/^M20,110.*L220,10$/);
+  });
+
   it('before the start has no line yet', () => {
     const line = progressLine(input({ today: FIRST - 3 }), SIZE);
     expect([line.path, line.now, line.todayX]).toEqual(['', null, null]);
@@ -75,7 +91,10 @@ describe('the line of progress', () => {
       '2026-10',
     ]);
     expect(names('2025-01-05', '2025-01-25', 300)).toEqual([]);
-    expect(names('2015-01-01', '2024-12-31', 300)).toHaveLength(10);
+    // Ten years over 300 pixels: 30 for each are too few for a name, so every second year has one.
+    expect(names('2015-01-01', '2024-12-31', 300)).toEqual(['2016-01', '2018-01', '2020-01', '2022-01', '2024-01']);
+    expect(names('2015-01-01', '2024-12-31', 400)).toHaveLength(10);
+    expect(names('2015-01-01', '9999-12-31', 300).length).toBeLessThan(9);
   });
 });
 

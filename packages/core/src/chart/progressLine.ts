@@ -31,16 +31,27 @@ export type ProgressLine = {
   yOf: (ratio: number) => number;
 };
 
+/** No picture has room for more points than this. */
+const MOST_POINTS = 2000;
+
+/** Every day of a span, or as many evenly apart as can be seen, its last among them. */
+function sampledDays(span: DaySpan): PlainDay[] {
+  const every = Math.ceil(daysIn(span) / MOST_POINTS);
+  if (every <= 1) return eachDay(span);
+  const days = Array.from({ length: Math.ceil(daysIn(span) / every) }, (_, index) => span.first + index * every);
+  return [...days, span.last];
+}
+
 type Point = { day: PlainDay; ratio: number | null };
 
 /** The least room a month's name needs. */
 const TICK_PX = 34;
 
-/** The months that begin in a span and can be named below it, every one, second, third, sixth or twelfth. */
+/** The months that begin in a span and can be named below it: every one, second, third, sixth or twelfth, or fewer. */
 export function monthTicks(span: DaySpan, xOf: (day: PlainDay) => number): { month: PlainMonth; x: number }[] {
   const [first, last] = [monthOfDay(span.first - 1) + 1, monthOfDay(span.last)];
   const monthPx = (xOf(span.last) - xOf(span.first)) / Math.max(1, daysIn(span) / 30.4);
-  const every = [1, 2, 3, 6, 12].find((each) => each * monthPx >= TICK_PX) ?? 12;
+  const every = [1, 2, 3, 6, 12, 24, 60, 120, 600, 1200].find((each) => each * monthPx >= TICK_PX) ?? 12000;
   const months = Array.from({ length: Math.max(0, last - first + 1) }, (_, index) => first + index);
   return months.filter((month) => month % every === 0).map((month) => ({ month, x: xOf(monthSpan(month).first) }));
 }
@@ -61,7 +72,7 @@ export function progressLine(
       .defined(({ ratio }) => ratio !== null)
       .x(({ day }) => xOf(day))
       .y(({ ratio }) => yOf(ratio!));
-  const gone = points(eachDay({ first: span.first, last: until }), input.progressAt);
+  const gone = points(sampledDays({ first: span.first, last: until }), input.progressAt);
   const ratioNow = until < span.first ? null : input.progressAt(until);
   const now = ratioNow === null ? null : { x: xOf(until), y: yOf(ratioNow) };
   const forecastPath = (): string => {
@@ -73,7 +84,7 @@ export function progressLine(
   };
   return {
     path: draw().curve(curveStepAfter)(gone) ?? '',
-    expectedPath: draw()(points(eachDay(span), input.expectedAt)) ?? '',
+    expectedPath: draw()(points(sampledDays(span), input.expectedAt)) ?? '',
     forecastPath: forecastPath(),
     now,
     todayX: today >= span.first && today <= span.last ? xOf(today) : null,

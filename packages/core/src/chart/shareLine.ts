@@ -7,9 +7,7 @@ export type SharePoint = { day: PlainDay; x: number; y: number; ratio: number };
 
 export type ShareLine = {
   points: SharePoint[];
-  /** The line through neighbouring days that have a share; a day without one is a gap. */
-  path: string;
-  /** The same of the mean over the seven days up to each, of those that have a share; a gap where fewer than four have. */
+  /** The mean over the seven days up to each, of those that have a share; a gap where fewer than four have. */
   meanPath: string;
   xOf: (day: PlainDay) => number;
   yOf: (ratio: number) => number;
@@ -26,20 +24,15 @@ export function shareLine(
   const days = Array.from({ length: span.last - span.first + 1 }, (_, index) => {
     const day = span.first + index;
     const ratio = ratioOf(day);
-    return { day, ratio, x: xOf(day), y: yOf(ratio ?? 0) };
+    return { day, ratio, mean: meanOfSeven(day, ratioOf), x: xOf(day), y: yOf(ratio ?? 0) };
   });
-  const path = line<(typeof days)[number]>()
-    .defined((each) => each.ratio !== null)
-    .x((each) => each.x)
-    .y((each) => each.y)
-    .curve(curveMonotoneX)(days);
   const meanPath = line<(typeof days)[number]>()
-    .defined((each) => meanOfSeven(each.day, ratioOf) !== null)
+    .defined((each) => each.mean !== null)
     .x((each) => each.x)
-    .y((each) => yOf(meanOfSeven(each.day, ratioOf)!))
+    .y((each) => yOf(each.mean!))
     .curve(curveMonotoneX)(days);
-  const points = days.flatMap(({ ratio, ...each }) => (ratio === null ? [] : [{ ...each, ratio }]));
-  return { points, path: path ?? '', meanPath: meanPath ?? '', xOf, yOf };
+  const points = days.flatMap(({ day, x, y, ratio }) => (ratio === null ? [] : [{ day, x, y, ratio }]));
+  return { points, meanPath: meanPath ?? '', xOf, yOf };
 }
 
 const MEAN_DAYS = 7;

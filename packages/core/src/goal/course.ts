@@ -4,7 +4,7 @@ import type { Track } from '../habit/track.ts';
 import type { CheckIn, Goal, KeyResult, Step } from '../record/records.ts';
 import { type LinePoint, checkpointPoints, expectedOn } from './expected.ts';
 import { stepsValue, stepsValuesInOrder } from './steps.ts';
-import { habitValue, valueOn, valuesInOrder } from './valueAt.ts';
+import { type DatedValue, habitValue, valueOn, valuesInOrder } from './valueAt.ts';
 
 /** What a key result is figured from. `checkIns` are its own, `steps` those of its goal, in the order of the file. */
 export type KeyResultContext = {
@@ -41,9 +41,12 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
   const { today } = context;
   switch (measure.kind) {
     case 'steps': {
-      const { count } = stepsValue(keyResult.id, context.steps, today);
-      const values = stepsValuesInOrder(keyResult.id, context.steps, today);
-      return { from: 0, target: count, valueAt: (day) => valueOn(values, Math.min(day, today), 0) };
+      const { value, count } = stepsValue(keyResult.id, context.steps, today);
+      // Most ask for today only; the days before are laid out when the first is asked for.
+      let values: DatedValue[] | null = null;
+      const before = (day: PlainDay): number =>
+        valueOn((values ??= stepsValuesInOrder(keyResult.id, context.steps, today)), day, 0);
+      return { from: 0, target: count, valueAt: (day) => (day >= today ? value : before(day)) };
     }
     case 'habitDays':
     case 'habitAmount': {

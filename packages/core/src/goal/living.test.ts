@@ -6,7 +6,8 @@ import type { CheckIn, Goal, KeyResult, Milestone, Step } from '../record/record
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { evenCheckpoints } from './checkpointPlan.ts';
 import { dueThings } from './dueThings.ts';
-import { carryingTracks, keptTogether } from './effort.ts';
+import { keptTogether } from '../habit/kept.ts';
+import { carryingTracks } from './carrying.ts';
 import { type GoalRecords, goalCourse } from './goalCourse.ts';
 import { goalFigures } from './goalFigures.ts';
 import { comesBefore, milestoneState, waitsFor } from './milestones.ts';
@@ -236,7 +237,7 @@ describe('effort', () => {
       buildTrack(aHabit({ id, ...(goalId ? { goalId } : {}) }), doneOn(id, ...days), TODAY, 'monday');
     const tracks = [track('a', ['2025-03-01'], 'g'), track('b', ['2025-03-02', '2025-03-03']), track('c', [])];
     const counts: KeyResult = { ...planks, measure: { kind: 'habitDays', habitId: 'b', target: 9 } };
-    const carrying = carryingTracks('g', tracks, [counts]);
+    const carrying = carryingTracks(['g'], tracks, [counts]);
     expect(carrying.map(({ habit }) => habit.id)).toEqual(['a', 'b']);
     const span = { first: dayOf('2025-03-01'), last: dayOf('2025-03-10') };
     expect(keptTogether(carrying, span)).toEqual({ kept: 3, asked: 20, rate: 0.15 });

@@ -41,13 +41,30 @@ export const keptSpans = (track: Track): Record<KeptSpan, DaySpan> => ({
   all: { first: track.first, last: track.today },
 });
 
+/** What was kept of what was asked of several habits over a span. */
+export function keptTogether(tracks: readonly Track[], span: DaySpan): Kept {
+  let [kept, asked] = [0, 0];
+  for (const track of tracks) {
+    const each = keptOver(track, span);
+    kept += each.kept;
+    asked += each.asked;
+  }
+  return { kept, asked, rate: shareOf(kept, asked) };
+}
+
 /** Kept and asked by weekday over the last 12 weeks (84 days) up to today, fixed terms only. */
-export function keptByWeekday(track: Track): Record<Weekday, Kept> {
+export const keptByWeekday = (track: Track): Record<Weekday, Kept> =>
+  weekdaysTogether([track], { first: track.today - 83, last: track.today });
+
+/** Kept and asked by weekday of several habits over a span, up to today, fixed terms only. */
+export function weekdaysTogether(tracks: readonly Track[], span: DaySpan): Record<Weekday, Kept> {
   const byWeekday = WEEKDAYS.map(() => ({ kept: 0, asked: 0 }));
-  for (let day = Math.max(track.first, track.today - 83); day <= track.today; day++) {
-    const sums = byWeekday[weekdayOf(day)]!;
-    sums.asked += sumBetween(track, track.dueSums, day, day);
-    sums.kept += sumBetween(track, track.keptSums, day, day);
+  for (const track of tracks) {
+    for (let day = Math.max(track.first, span.first); day <= Math.min(span.last, track.today); day++) {
+      const sums = byWeekday[weekdayOf(day)]!;
+      sums.asked += sumBetween(track, track.dueSums, day, day);
+      sums.kept += sumBetween(track, track.keptSums, day, day);
+    }
   }
   return Object.fromEntries(
     WEEKDAYS.map((weekday, index) => {

@@ -1,14 +1,13 @@
 import { monthOfDay, monthSpan } from '../calendar/month.ts';
-import { WEEKDAYS, type PlainDay, type Weekday, weekdayOf } from '../calendar/plainDay.ts';
+import type { PlainDay, Weekday } from '../calendar/plainDay.ts';
 import { type DaySpan, daysIn } from '../calendar/span.ts';
 import { weekSpan } from '../calendar/week.ts';
 import { yearOfDay, yearSpan } from '../calendar/year.ts';
-import { type Kept, keptOver } from '../habit/kept.ts';
+import { type Kept, keptOver, keptTogether, weekdaysTogether } from '../habit/kept.ts';
 import { type LogSpan, dayOfNeighbour, logFigures, logSpanOf } from '../habit/logSpan.ts';
 import { rankHabits } from '../habit/ranking.ts';
 import { type Figures, spanFigures, togetherOf } from '../habit/targets.ts';
-import { type Track, doneBetween, isActiveIn, sumBetween } from '../habit/track.ts';
-import { shareOf } from '../number/exact.ts';
+import { type Track, doneBetween, isActiveIn } from '../habit/track.ts';
 
 /** The spans that charts look at; `days` runs between any two. */
 export const REVIEW_SPANS = ['week', 'month', 'quarter', 'year', 'all', 'days'] as const;
@@ -52,17 +51,6 @@ export function partsOfSpan(kind: ReviewSpan, span: DaySpan, weekStart: Weekday)
 }
 
 const NOTHING: Kept = { kept: 0, asked: 0, rate: null };
-
-/** What was done of what was asked of several habits over a span. */
-function keptOf(tracks: readonly Track[], span: DaySpan): Kept {
-  let [kept, asked] = [0, 0];
-  for (const track of tracks) {
-    const each = keptOver(track, span);
-    kept += each.kept;
-    asked += each.asked;
-  }
-  return { kept, asked, rate: shareOf(kept, asked) };
-}
 
 export type HabitReview = {
   id: string;
@@ -118,20 +106,6 @@ function ranksOver(tracks: readonly Track[], kind: ReviewSpan, span: DaySpan, pa
   return new Map(rankHabits(ranked).map((id, index) => [id, index + 1]));
 }
 
-function weekdaysOver(tracks: readonly Track[], span: DaySpan, today: PlainDay): Record<Weekday, Kept> {
-  const sums = WEEKDAYS.map(() => ({ kept: 0, asked: 0 }));
-  for (const track of tracks) {
-    for (let day = Math.max(span.first, track.first); day <= Math.min(span.last, today); day++) {
-      const sum = sums[weekdayOf(day)]!;
-      sum.asked += sumBetween(track, track.dueSums, day, day);
-      sum.kept += sumBetween(track, track.keptSums, day, day);
-    }
-  }
-  return Object.fromEntries(
-    WEEKDAYS.map((name, index) => [name, { ...sums[index]!, rate: shareOf(sums[index]!.kept, sums[index]!.asked) }]),
-  ) as Record<Weekday, Kept>;
-}
-
 function areasOver(tracks: readonly Track[], figures: ReadonlyMap<string, Figures>, span: DaySpan): AreaReview[] {
   const byArea = new Map<string | null, Track[]>();
   for (const track of tracks) {
@@ -181,16 +155,16 @@ export function spanReview(
   return {
     span,
     before,
-    kept: keptOf(tracks, span),
-    keptBefore: before === null ? null : keptOf(tracks, before),
+    kept: keptTogether(tracks, span),
+    keptBefore: before === null ? null : keptTogether(tracks, before),
     habits: habits.sort((a, b) => a.rank - b.rank),
     areas: areasOver(active, figures, span),
     parts: partsOfSpan(kind, span, weekStart).map((part) => ({
       span: part,
       // Of what is still to come nothing is asked yet, be it that a running month ends in it.
-      kept: part.first > today ? NOTHING : keptOf(tracks, part),
+      kept: part.first > today ? NOTHING : keptTogether(tracks, part),
       isRunning: part.first <= today && today < part.last,
     })),
-    weekdays: weekdaysOver(active, span, today),
+    weekdays: weekdaysTogether(active, span),
   };
 }

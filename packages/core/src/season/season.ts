@@ -1,4 +1,5 @@
 import { type PlainDay, dayOf } from '../calendar/plainDay.ts';
+import { carryingTracks } from '../goal/carrying.ts';
 import { planOf, togetherOf } from '../habit/targets.ts';
 import { type Track, doneBetween } from '../habit/track.ts';
 import { isAtLeast } from '../number/exact.ts';
@@ -21,13 +22,7 @@ export function tiedTracks(
   tracks: readonly Track[],
   keyResults: readonly KeyResult[],
 ): readonly Track[] {
-  const goals = new Set(season.goalIds);
-  const counted = new Set<string>();
-  for (const { goalId, measure } of keyResults) {
-    if (goals.has(goalId) && (measure.kind === 'habitDays' || measure.kind === 'habitAmount'))
-      counted.add(measure.habitId);
-  }
-  const tied = tracks.filter(({ habit }) => counted.has(habit.id) || (habit.goalId ? goals.has(habit.goalId) : false));
+  const tied = carryingTracks(season.goalIds, tracks, keyResults);
   return tied.length > 0 ? tied : tracks;
 }
 

@@ -36,7 +36,7 @@ import { AreasCard, InWords, PartsCard, RankingCard, WeekdaysCard } from './Revi
 import { AllDays, CourseCard, HabitDays, HabitFacts, ShareCard } from './DayCards.tsx';
 import { SaveSheet } from './SaveSheet.tsx';
 import { TwoDaysSheet } from './TwoDaysSheet.tsx';
-import { SPAN_WORDS, spanTitle } from './chartWords.ts';
+import { SPAN_WORDS, betweenFault, spanTitle } from './chartWords.ts';
 
 type Params = { span?: string; day?: string; from?: string; to?: string; habit?: string; area?: string };
 
@@ -53,7 +53,7 @@ export function ChartsScreen() {
   const area = useAppSelector((state) => state.records.areas[params.area ?? ''] ?? null);
   const [from, to] = [parseDay(params.from ?? ''), parseDay(params.to ?? '')];
   const between = useMemo(
-    () => (from === null || to === null || from > to ? null : { first: from, last: to }),
+    () => (from === null || to === null || betweenFault(from, to) !== null ? null : { first: from, last: to }),
     [from, to],
   );
   const named = REVIEW_SPANS.find((each) => each === params.span) ?? 'year';

@@ -1,5 +1,6 @@
 import { type ReviewSpan, type SpanReview, WEEKDAYS, reviewFacts } from '@wimbel/core';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { selectAreas, selectSettings, selectToday } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
@@ -8,6 +9,7 @@ import { counted, percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
+import { Button } from '../../ui/Button.tsx';
 import { BarsAcross } from '../../ui/BarsAcross.tsx';
 import { Card } from '../../ui/Card.tsx';
 import { CardHead } from '../../ui/CardHead.tsx';
@@ -19,6 +21,8 @@ type Props = { kind: ReviewSpan; review: SpanReview };
 
 /** From so many bars on, their figures are written without the sign. */
 const MANY_BARS = 8;
+/** How many habits are listed before the others are asked for. */
+const MOST_RANKED = 20;
 
 /** What changed most, in plain sentences with their numbers. */
 export function InWords({ kind, review }: Props) {
@@ -175,11 +179,12 @@ export function RankingCard({ kind, review }: Props) {
   const router = useRouter();
   const habits = useAppSelector((state) => state.records.habits);
   const areas = useAppSelector((state) => state.records.areas);
+  const [isWhole, setIsWhole] = useState(false);
   if (review.habits.length < 2) return null;
   return (
     <Card style={styles.card} label="Set against done">
       <CardHead title="Set against done" aside={kind === 'all' ? 'best first' : 'best first, rank against before'} />
-      {review.habits.map(({ id, figures, rank, rankBefore }) => {
+      {(isWhole ? review.habits : review.habits.slice(0, MOST_RANKED)).map(({ id, figures, rank, rankBefore }) => {
         const habit = habits[id];
         if (habit === undefined) return null;
         const words = `${figures.actual} of ${figures.target}`;
@@ -218,6 +223,11 @@ export function RankingCard({ kind, review }: Props) {
           </Pressable>
         );
       })}
+      {review.habits.length > MOST_RANKED ? (
+        <Button kind="bare" onPress={() => setIsWhole(!isWhole)} style={styles.more}>
+          {isWhole ? `The first ${MOST_RANKED}` : `All ${review.habits.length}`}
+        </Button>
+      ) : null}
     </Card>
   );
 }
@@ -231,6 +241,7 @@ const useStyles = themed(() => ({
   grow: { flex: 1, minWidth: 0 },
   share: { minWidth: 52, textAlign: 'right' },
   rank: { minWidth: 20 },
+  more: { alignSelf: 'flex-start' },
   ranked: { minHeight: 44, justifyContent: 'center' },
   under: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingLeft: 28 },
   change: { minWidth: 52, textAlign: 'right' },

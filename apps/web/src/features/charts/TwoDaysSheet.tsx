@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { betweenFault } from './chartWords.ts';
 
 /** Any two days to look at what lies between. */
 export function TwoDaysSheet({
@@ -21,8 +22,8 @@ export function TwoDaysSheet({
   const [fault, setFault] = useState<string | undefined>();
   const choose = (): void => {
     const [first, last] = [parseDay(from), parseDay(to)];
-    if (first === null || last === null) setFault('Choose both days');
-    else if (last < first) setFault('The last day is before the first');
+    const found = betweenFault(first, last);
+    if (found !== null || first === null || last === null) setFault(found ?? undefined);
     else onChoose({ first, last });
   };
   return (

@@ -1,5 +1,5 @@
 import { type ReviewFact, type ReviewSpan, dayOf, reviewSpanOf } from '@wimbel/core';
-import { factWords, partWords, rankWords, spanTitle, weekdaysFrom } from './chartWords.ts';
+import { betweenFault, factWords, partWords, rankWords, spanTitle, weekdaysFrom } from './chartWords.ts';
 
 const TODAY = dayOf('2026-11-24');
 const spanOf = (kind: ReviewSpan, day = TODAY) =>
@@ -70,6 +70,16 @@ describe('charts in words', () => {
     expect(part('days', '2026-10-05', '2026-10-11').label).toBe('5 Oct');
     expect(part('days', '2026-02-01', '2026-02-28').words).toBe('February 2026');
     expect(part('all', '2025-01-01', '2025-12-31')).toEqual({ label: '2025', words: '2025' });
+  });
+
+  it('refuse two days that cannot be looked between, in words', () => {
+    const fault = (first: string | null, last: string | null) =>
+      betweenFault(first && dayOf(first), last && dayOf(last));
+    expect(fault('2026-11-01', '2026-11-01')).toBeNull();
+    expect(fault('2006-11-25', '2026-11-24')).toBeNull();
+    expect(fault('0002-11-25', '2026-11-24')).toMatch(/more than twenty years/);
+    expect(fault('2026-11-02', '2026-11-01')).toBe('The last day is before the first');
+    expect(fault(null, '2026-11-01')).toBe('Choose both days');
   });
 
   it('begin their weekdays with the first of the week', () => {

@@ -14,6 +14,16 @@ import {
   yearOf,
 } from '../../shared/format.ts';
 
+/** The most days that can be looked at between any two: some twenty years. */
+export const MOST_DAYS_BETWEEN = 7320;
+
+/** Why two days cannot be looked between, in words; null where they can. */
+export function betweenFault(first: PlainDay | null, last: PlainDay | null): string | null {
+  if (first === null || last === null) return 'Choose both days';
+  if (last < first) return 'The last day is before the first';
+  return last - first < MOST_DAYS_BETWEEN ? null : 'That is more than twenty years; choose days that are nearer';
+}
+
 export const SPAN_WORDS: Record<ReviewSpan, string> = {
   week: 'Week',
   month: 'Month',

@@ -30,6 +30,9 @@ import {
   keyResultOfDraft,
 } from './keyResultDraft.ts';
 
+/** Five years of months. */
+const MOST_CHECKPOINTS = 60;
+
 export const KIND_WORDS: Record<DraftKind, string> = {
   number: 'A number',
   money: 'Money',
@@ -94,6 +97,10 @@ export function KeyResultForm({ goal, keyResult, nextOrder, habits, onSave, onCl
     }
     setFault(null);
     const even = evenCheckpoints({ start, due }, { from, target, isWhole: kind === 'habitDays' });
+    if (even.length > MOST_CHECKPOINTS) {
+      setFault(`That would be ${even.length} checkpoints, one a month. Up to ${MOST_CHECKPOINTS} can be laid.`);
+      return;
+    }
     if (even.length === 0) setFault('No month ends between the start and the due day, so there is no checkpoint.');
     setValue(
       'checkpoints',

@@ -1,6 +1,6 @@
 import { type Step, type StepNode, stepTree } from '@wimbel/core';
 import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
-import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useRecording } from '../../records/RecordsProvider.tsx';
 import type { FiguredGoal } from '../../records/figuredGoals.ts';
@@ -42,8 +42,6 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
   const shown = showsDone || isOrdering ? tree : tree.filter((node) => !node.isDone || done.indexOf(node) < MOST_DONE);
   // Many steps are drawn after the first, so that the page opens at once.
   const most = useDeferredValue(shown.length, FIRST_DRAWN);
-  const open = useCallback((id: string) => setOpened(id), []);
-  const mark = useCallback((step: Step, isDone: boolean) => markStep(step, isDone), [markStep]);
   const keyResultTitles = useMemo(() => new Map(keyResults.map((each) => [each.id, each.title])), [keyResults]);
   const order = (ids: string[]): void => void change(...reordered(steps, ids).map((each) => changeTo('steps', each)));
   const openedStep = steps.find((step) => step.id === opened);
@@ -55,8 +53,8 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
           depth={depth}
           today={today}
           keyResult={keyResultTitles.get(node.step.keyResultId ?? '') ?? null}
-          onOpen={open}
-          onMark={mark}
+          onOpen={setOpened}
+          onMark={markStep}
         />
         {branch(node.below, depth + 1)}
       </View>
@@ -211,7 +209,8 @@ const StepRow = memo(
     a.depth === b.depth &&
     a.today === b.today &&
     a.keyResult === b.keyResult &&
-    a.onOpen === b.onOpen,
+    a.onOpen === b.onOpen &&
+    a.onMark === b.onMark,
 );
 
 const useStyles = themed((colors) => ({

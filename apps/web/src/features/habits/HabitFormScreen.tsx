@@ -68,7 +68,8 @@ function HabitForm({
   forGoal,
 }: {
   habit: Habit | null;
-  /** The goal that a new one is made for. */ forGoal: string;
+  /** The goal that a new one is made for. */
+  forGoal: string;
 }) {
   const router = useRouter();
   const toast = useToast();

@@ -4,12 +4,11 @@ import {
   dayCounts,
   fullDayRuns,
   isActiveIn,
-  keptOver,
+  keptTogether,
   longestRun,
   monthFigures,
   monthOfDay,
   monthSpan,
-  shareOf,
 } from '@wimbel/core';
 import { View } from 'react-native';
 import {
@@ -40,10 +39,7 @@ export function MonthCard({ day }: { day: PlainDay }) {
   const first = tracks.reduce((earliest, track) => Math.min(earliest, track.first), today);
   const totals = useAppSelector((state) => selectTotals(state, { first, last: today }));
   const active = tracks.filter((track) => isActiveIn(track, span));
-  const sums = active.map((track) => keptOver(track, span));
-  const kept = sums.reduce((sum, each) => sum + each.kept, 0);
-  const asked = sums.reduce((sum, each) => sum + each.asked, 0);
-  const share = shareOf(kept, asked);
+  const { kept, asked, rate: share } = keptTogether(active, span);
   const ribbons = active.filter((track) => monthFigures(track, month, passMark).ribbon).length;
   const { fullDays, brightDays } = dayCounts(totals, span, today, passMark);
   const runs = fullDayRuns(totals, today);
