@@ -357,6 +357,9 @@ test('a goal due in a far year, typed by mistake, opens all the same; too many c
   await person.button('Lay them evenly').click();
   await expect(page.getByText(/checkpoints, one a month\. Up to 60 can be laid\./)).toBeVisible();
   await page.keyboard.press('Escape');
+  await person.visit('/charts');
+  await expect(page.getByText('Nothing to draw yet')).toBeVisible();
+  await person.addHabit({ name: 'Welsh cards' });
   await person.visit('/charts?from=0002-01-01&to=2026-11-24');
   await expect(page.getByRole('heading', { name: '2026', exact: true })).toBeVisible();
   await person.leave();

@@ -110,6 +110,9 @@ export function ChartsScreen() {
   if (all.length === 0) {
     return (
       <Page>
+        <Words type="title" heading={1}>
+          Charts
+        </Words>
         <EmptyState
           title="Nothing to draw yet"
           text="Charts grow from what you check off. Add a habit on Today, and come back in a week."
