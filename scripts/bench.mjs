@@ -4,7 +4,13 @@ async function main() {
   checkNode();
   const { ensurePackages } = await import('./machine/packages.mjs');
   ensurePackages();
-  for (const file of ['bench/figures.ts', 'bench/checkOff.ts', 'bench/pegboard.ts', 'bench/goals.ts']) {
+  for (const file of [
+    'bench/figures.ts',
+    'bench/checkOff.ts',
+    'bench/pegboard.ts',
+    'bench/goals.ts',
+    'bench/charts.ts',
+  ]) {
     const code = await show('npx', ['tsx', file]);
     if (code !== 0) process.exit(code);
   }

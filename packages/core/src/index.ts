@@ -27,6 +27,9 @@ export {
 export { type DaySpan, daysIn, holdsDay, overlaps, eachDay } from './calendar/span.ts';
 export { startOfWeek, weekSpan, isoWeekNumber } from './calendar/week.ts';
 export { yearOfDay, yearSpan, monthsOfYear, quarterOfMonth, quartersOfYear } from './calendar/year.ts';
+export { type AmountLimit, type AmountStems, amountStems } from './chart/amountStems.ts';
+export { type RingPart, areaRing } from './chart/areaRing.ts';
+export { type BarsSize, type BarMark, type Bars, bars } from './chart/bars.ts';
 export { type BoringInput, type BoringHole, type Boring, boring } from './chart/boring.ts';
 export { CURL_PATH } from './chart/curl.ts';
 export { type HabitCourse, habitCourse } from './chart/habitCourse.ts';
@@ -34,9 +37,12 @@ export { fillPath } from './chart/peg.ts';
 export { type PegboardColumn, pegboardColumns } from './chart/pegboardColumns.ts';
 export { type PegState, pegStateOf, type CordStretch, cordsIn } from './chart/pegboardRow.ts';
 export { type ProgressLineInput, type ProgressLine, monthTicks, progressLine } from './chart/progressLine.ts';
+export { type RunArch, type RunsPicture, runsPicture } from './chart/runsPicture.ts';
 export { type SharePoint, type ShareLine, shareLine, meanOfSeven } from './chart/shareLine.ts';
+export { spread } from './chart/spread.ts';
 export { type TimeLineInput, type TimeLineRow, type TimeLine, timeLine } from './chart/timeLine.ts';
 export { toneScale } from './chart/tone.ts';
+export { type TrendMark, type TrendLine, trendLine } from './chart/trendLine.ts';
 export {
   type PlateValue,
   type PlateCell,
@@ -44,7 +50,10 @@ export {
   yearPlate,
   monthsPlate,
   weeksPlate,
+  type PlateLayers,
+  plateLayers,
 } from './chart/yearPlate.ts';
+export { type YearRing, yearRing } from './chart/yearRing.ts';
 export { type DayMarkScale, DEFAULT_DAY_MARKS, dayMarkOf } from './day/dayMark.ts';
 export { type DayTotals, type DayScore, totalsOf, scoreOn, fullDayRuns } from './day/dayScore.ts';
 export { quoteOfDay } from './day/quoteOfDay.ts';
@@ -139,6 +148,7 @@ export {
   planPartsBetween,
   fillRatio,
 } from './habit/track.ts';
+export { type TrendPoint, TREND_NEEDS_DAYS, trendOf } from './habit/trend.ts';
 export { type VariantFigures, variantFigures, withParts } from './habit/variants.ts';
 export {
   TOLERANCE,
@@ -204,7 +214,7 @@ export {
 } from './record/records.ts';
 export { type Periods, type HabitReckoning, reckonHabit, monthOfReckoning } from './report/habitReckoning.ts';
 export { type Together, type MonthSummary, monthTogether, dayCounts } from './report/monthSummary.ts';
-export { type ReviewFact, reviewFacts } from './report/reviewFacts.ts';
+export { type ReviewFact, type Improved, reviewFacts, mostImproved } from './report/reviewFacts.ts';
 export {
   REVIEW_SPANS,
   type ReviewSpan,
@@ -212,6 +222,8 @@ export {
   type HabitReview,
   type AreaReview,
   type PartReview,
+  type RunReview,
+  type SpanSums,
   reviewSpanOf,
   spanBefore,
   partsOfSpan,

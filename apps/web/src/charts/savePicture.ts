@@ -16,6 +16,41 @@ const sizeOf = (svg: Element): { widthPx: number; heightPx: number } => ({
 /** Drawings narrower than this are signs in the text, not pictures. */
 const LEAST_PX = 120;
 
+type Sheet = {
+  root: SVGElement;
+  add: (name: string, attributes: Record<string, string | number>, text?: string) => void;
+};
+
+/** A sheet of paper of some size, with title and span at its head. */
+function sheetOf(head: PictureHead, widthPx: number, heightPx: number): Sheet {
+  const root = document.createElementNS(SVG, 'svg');
+  const add: Sheet['add'] = (name, attributes, text = '') => {
+    const node = document.createElementNS(SVG, name);
+    for (const [key, value] of Object.entries(attributes)) node.setAttribute(key, String(value));
+    node.textContent = text;
+    root.append(node);
+  };
+  for (const [key, value] of Object.entries({
+    width: widthPx,
+    height: heightPx,
+    viewBox: `0 0 ${widthPx} ${heightPx}`,
+  }))
+    root.setAttribute(key, String(value));
+  add('rect', { width: widthPx, height: heightPx, fill: head.paper });
+  add('text', { x: PAD_PX, y: 32, 'font-size': 18, 'font-weight': 700, fill: head.ink }, head.title);
+  add('text', { x: PAD_PX, y: 52, 'font-size': 13, fill: head.quiet }, head.span);
+  return { root, add };
+}
+
+function pictureFrom(root: SVGElement, widthPx: number, heightPx: number): Picture {
+  // Where the app's own type is not there, any plain one does.
+  for (const text of root.querySelectorAll('text')) {
+    const own = text.getAttribute('font-family');
+    text.setAttribute('font-family', `${own ? `${own}, ` : ''}Figtree, sans-serif`);
+  }
+  return { text: new XMLSerializer().serializeToString(root), widthPx, heightPx };
+}
+
 /** The drawings of an element, its legend included, as one SVG file with its title and span above. Null where there is none. */
 export function pictureOf(element: Element, head: PictureHead): Picture | null {
   const drawings = [...element.querySelectorAll('svg')].filter((svg) => sizeOf(svg).widthPx >= LEAST_PX);
@@ -23,18 +58,7 @@ export function pictureOf(element: Element, head: PictureHead): Picture | null {
   const sizes = drawings.map(sizeOf);
   const widthPx = Math.max(...sizes.map((size) => size.widthPx)) + 2 * PAD_PX;
   const heightPx = HEAD_PX + sizes.reduce((sum, size) => sum + size.heightPx + GAP_PX, 0) + PAD_PX;
-  const root = document.createElementNS(SVG, 'svg');
-  const add = (name: string, attributes: Record<string, string | number>, text = ''): void => {
-    const node = document.createElementNS(SVG, name);
-    for (const [key, value] of Object.entries(attributes)) node.setAttribute(key, String(value));
-    node.textContent = text;
-    root.append(node);
-  };
-  root.setAttribute('width', String(widthPx));
-  root.setAttribute('height', String(heightPx));
-  add('rect', { width: widthPx, height: heightPx, fill: head.paper });
-  add('text', { x: PAD_PX, y: 34, 'font-size': 20, 'font-weight': 700, fill: head.ink }, head.title);
-  add('text', { x: PAD_PX, y: 54, 'font-size': 13, fill: head.quiet }, head.span);
+  const { root } = sheetOf(head, widthPx, heightPx);
   let y = HEAD_PX;
   drawings.forEach((svg, index) => {
     const copy = svg.cloneNode(true) as SVGElement;
@@ -44,13 +68,33 @@ export function pictureOf(element: Element, head: PictureHead): Picture | null {
     root.append(copy);
     y += sizes[index]!.heightPx + GAP_PX;
   });
-  // Where the app's own type is not there, any plain one does.
-  for (const text of root.querySelectorAll('text')) {
-    const own = text.getAttribute('font-family');
-    text.setAttribute('font-family', `${own ? `${own}, ` : ''}Figtree, sans-serif`);
-  }
-  return { text: new XMLSerializer().serializeToString(root), widthPx, heightPx };
+  return pictureFrom(root, widthPx, heightPx);
 }
+
+/** A line of a list with a bar below: its name, its figures, and how far the bar goes (ratio; more than 1 is full). */
+export type PictureRow = { name: string; text: string; ratio: number; color: string };
+
+const ROWS_PX = 480;
+const ROW_PX = 40;
+
+/** A list of bars as one SVG file, in the order given; long names are cut. */
+export function pictureOfRows(rows: readonly PictureRow[], head: PictureHead & { track: string }): Picture {
+  const widthPx = ROWS_PX + 2 * PAD_PX;
+  const heightPx = HEAD_PX + rows.length * ROW_PX + PAD_PX;
+  const { root, add } = sheetOf(head, widthPx, heightPx);
+  rows.forEach(({ name, text, ratio, color }, index) => {
+    const y = HEAD_PX + index * ROW_PX;
+    const own = name.length > MOST_LETTERS ? `${name.slice(0, MOST_LETTERS - 1)}…` : name;
+    add('text', { x: PAD_PX, y: y + 15, 'font-size': 14, fill: head.ink }, own);
+    add('text', { x: widthPx - PAD_PX, y: y + 15, 'font-size': 13, fill: head.quiet, 'text-anchor': 'end' }, text);
+    add('rect', { x: PAD_PX, y: y + 22, width: ROWS_PX, height: 5, rx: 2.5, fill: head.track });
+    const filled = Math.min(1, Math.max(0, ratio)) * ROWS_PX;
+    add('rect', { x: PAD_PX, y: y + 22, width: filled, height: 5, rx: 2.5, fill: color });
+  });
+  return pictureFrom(root, widthPx, heightPx);
+}
+
+const MOST_LETTERS = 44;
 
 /** Hands a file to the person. */
 export function download(name: string, content: Blob): void {

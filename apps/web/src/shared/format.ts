@@ -2,6 +2,7 @@ import {
   type AskKind,
   type DaySpan,
   type Outcome,
+  type PartOfDay,
   type PlainDay,
   type PlainMonth,
   formatDay,
@@ -80,4 +81,12 @@ export const OUTCOME_WORDS: Record<Outcome, string> = {
   done: 'done',
   rest: 'rest',
   missed: 'missed',
+};
+
+/** The parts of the day as they are told. */
+export const PART_WORDS: Record<PartOfDay, string> = {
+  morning: 'Morning',
+  midday: 'Midday',
+  evening: 'Evening',
+  any: 'Any time',
 };

@@ -52,6 +52,15 @@ export function ThemeProvider({ children }: { children: ReactNode }) {
   return <ThemeContext.Provider value={theme}>{children}</ThemeContext.Provider>;
 }
 
+const ON_PAPER: Palette = { ...LIGHT, paper: '#FFFFFF', raised: '#FFFFFF' };
+
+/** What stands on white paper, whatever the theme of the screen. */
+export function OnPaper({ children }: { children: ReactNode }) {
+  const outer = useTheme();
+  const theme = useMemo(() => ({ ...outer, isDark: false, colors: ON_PAPER }), [outer]);
+  return <ThemeContext.Provider value={theme}>{children}</ThemeContext.Provider>;
+}
+
 export function useTheme(): Theme {
   const theme = useContext(ThemeContext);
   if (theme === null) throw new TypeError('useTheme is used outside of ThemeProvider');

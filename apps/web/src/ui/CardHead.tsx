@@ -3,21 +3,39 @@ import { View } from 'react-native';
 import { SPACE } from '../theme/space.ts';
 import { Words } from './Words.tsx';
 
+/** Buttons are taller than the title: they must not push the card apart. */
+const BUTTONS = { marginVertical: -10, marginRight: -SPACE.s } as const;
+
+type Props = {
+  title: string;
+  aside?: ReactNode;
+  /** Stands at the very end of the title's line. */
+  more?: ReactNode;
+  /** Where there is little room: what stands beside the title goes below it. */
+  isNarrow?: boolean;
+};
+
 /** A card's title, and beside it a few words or buttons. */
-export function CardHead({ title, aside }: { title: string; aside?: ReactNode }) {
-  return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: SPACE.s }}>
-      <Words type="card" heading={2} style={{ flex: 1 }}>
-        {title}
+export function CardHead({ title, aside, more, isNarrow = false }: Props) {
+  const isWords = typeof aside === 'string';
+  const beside =
+    aside === undefined || aside === null || aside === '' ? null : isWords ? (
+      <Words type="quiet" tone="quiet" style={{ flexShrink: 1, textAlign: isNarrow ? 'left' : 'right' }}>
+        {aside}
       </Words>
-      {typeof aside === 'string' ? (
-        <Words type="quiet" tone="quiet">
-          {aside}
+    ) : (
+      <View style={isNarrow ? { marginVertical: -6, marginLeft: -SPACE.m } : BUTTONS}>{aside}</View>
+    );
+  return (
+    <View style={isNarrow ? { gap: SPACE.xs } : null}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', gap: SPACE.s }}>
+        <Words type="card" heading={2} style={{ flex: 1 }}>
+          {title}
         </Words>
-      ) : aside === undefined || aside === null ? null : (
-        // Buttons are taller than the title: they must not push the card apart.
-        <View style={{ marginVertical: -10, marginRight: -SPACE.s }}>{aside}</View>
-      )}
+        {isNarrow ? null : beside}
+        {more === undefined ? null : <View style={BUTTONS}>{more}</View>}
+      </View>
+      {isNarrow && beside !== null ? <View style={{ flexDirection: 'row' }}>{beside}</View> : null}
     </View>
   );
 }

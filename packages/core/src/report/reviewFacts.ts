@@ -1,6 +1,8 @@
-import { WEEKDAYS, type Weekday } from '../calendar/plainDay.ts';
-import { shareOf } from '../number/exact.ts';
-import type { SpanReview } from './spanReview.ts';
+import { type PlainDay, WEEKDAYS, type Weekday } from '../calendar/plainDay.ts';
+import type { Kept } from '../habit/kept.ts';
+import { isSame, shareOf } from '../number/exact.ts';
+import type { PartOfDay } from '../record/records.ts';
+import type { HabitReview, SpanReview } from './spanReview.ts';
 
 /** From so many points of a share on a difference is worth a sentence. */
 const TELLING = 0.1;
@@ -9,21 +11,40 @@ const LEAST_ASKED = 5;
 const LEAST_WEEKDAY = 4;
 
 export type ReviewFact =
-  | { kind: 'kept'; rate: number; kept: number; asked: number; before: number | null }
+  | { kind: 'kept'; rate: number; kept: number; asked: number; before: number | null; isByNow: boolean }
   | { kind: 'weekday'; weekday: Weekday; rate: number; others: number; isHarder: boolean }
-  | { kind: 'habit'; habitId: string; rate: number; before: number };
+  | { kind: 'partOfDay'; part: PartOfDay; rate: number; others: number; isHarder: boolean }
+  | { kind: 'habit'; habitId: string; rate: number; before: number }
+  | { kind: 'run'; habitId: string; length: number; first: PlainDay; last: PlainDay };
 
-/** The weekday that stands out most from the others, either way; null where none does. */
-function tellingWeekday({ weekdays }: SpanReview): ReviewFact | null {
-  const all = WEEKDAYS.map((weekday) => ({ weekday, ...weekdays[weekday] }));
-  const [kept, asked] = [all.reduce((sum, each) => sum + each.kept, 0), all.reduce((sum, each) => sum + each.asked, 0)];
-  const facts = all.flatMap(({ weekday, kept: own, asked: ownAsked, rate }) => {
-    const others = shareOf(kept - own, asked - ownAsked);
-    if (rate === null || others === null || ownAsked < LEAST_WEEKDAY || asked - ownAsked < LEAST_ASKED) return [];
-    return [{ kind: 'weekday' as const, weekday, rate, others, isHarder: rate < others }];
+type Standing = { rate: number; others: number; isHarder: boolean };
+
+/** How each of several kept rates stands to the others together; those of which too little was asked are left out. */
+function standings<K>(all: readonly (readonly [name: K, kept: Kept])[], least: number): (Standing & { name: K })[] {
+  const kept = all.reduce((sum, [, each]) => sum + each.kept, 0);
+  const asked = all.reduce((sum, [, each]) => sum + each.asked, 0);
+  return all.flatMap(([name, own]) => {
+    const others = shareOf(kept - own.kept, asked - own.asked);
+    if (own.rate === null || others === null || own.asked < least || asked - own.asked < LEAST_ASKED) return [];
+    return [{ name, rate: own.rate, others, isHarder: own.rate < others }];
   });
-  const [most] = facts.sort((a, b) => Math.abs(b.rate - b.others) - Math.abs(a.rate - a.others));
-  return most && Math.abs(most.rate - most.others) >= TELLING ? most : null;
+}
+
+/** The weekday or part of the day that stands out most from the others, either way; null where none does. */
+function tellingTime({ weekdays, partsOfDay }: SpanReview): ReviewFact | null {
+  const byWeekday = standings(
+    WEEKDAYS.map((weekday) => [weekday, weekdays[weekday]] as const),
+    LEAST_WEEKDAY,
+  ).map(({ name, ...standing }): ReviewFact & Standing => ({ kind: 'weekday', weekday: name, ...standing }));
+  // Habits of any time of the day say nothing about a time of the day.
+  const named = partsOfDay.filter(({ part }) => part !== 'any');
+  const byPart = standings(
+    named.map(({ part, kept }) => [part, kept] as const),
+    LEAST_ASKED,
+  ).map(({ name, ...standing }): ReviewFact & Standing => ({ kind: 'partOfDay', part: name, ...standing }));
+  const far = ({ rate, others }: Standing): number => Math.abs(rate - others);
+  const [most] = [...byWeekday, ...byPart].sort((a, b) => far(b) - far(a));
+  return most && far(most) >= TELLING ? most : null;
 }
 
 /** The habits whose kept rate rose and fell most against the span before, where enough was asked in both. */
@@ -47,17 +68,40 @@ function tellingHabits({ habits }: SpanReview): ReviewFact[] {
   ];
 }
 
+/** From so many days in a row on, a run is worth a sentence. */
+const LEAST_RUN = 7;
+const MOST_FACTS = 4;
+
 /**
- * What changed most in a span, at most four facts: what was kept, the weekday that stands out, the habits that rose and
- * fell most. Each with its numbers, none with a cause; none at all where nothing was asked.
+ * What changed most in a span, at most four facts: what was kept, the time that stands out, the habits that rose and fell
+ * most, the longest run of days. Each with its numbers, none with a cause; none at all where nothing was asked.
  */
 export function reviewFacts(review: SpanReview): ReviewFact[] {
   const { rate, kept, asked } = review.kept;
   if (rate === null) return [];
-  const weekday = tellingWeekday(review);
-  return [
-    { kind: 'kept', rate, kept, asked, before: review.keptBefore?.rate ?? null },
-    ...(weekday === null ? [] : [weekday]),
+  const time = tellingTime(review);
+  // A running span is compared with as much of the one before.
+  const before = (review.keptBeforeByNow ?? review.keptBefore)?.rate ?? null;
+  const facts: ReviewFact[] = [
+    { kind: 'kept', rate, kept, asked, before, isByNow: before !== null && review.keptBeforeByNow !== null },
+    ...(time === null ? [] : [time]),
     ...tellingHabits(review),
+    ...(review.run !== null && review.run.length >= LEAST_RUN ? [{ kind: 'run' as const, ...review.run }] : []),
   ];
+  return facts.slice(0, MOST_FACTS);
 }
+
+export type Improved = { habit: HabitReview; change: number };
+
+/**
+ * Habits by how their kept rate changed against the span before, the most improved first; those without a rate in either
+ * are left out. Kept rates, not shares of targets: of a span that still runs the share is only beginning.
+ */
+export const mostImproved = ({ habits }: SpanReview): Improved[] =>
+  habits
+    .flatMap((habit) =>
+      habit.kept.rate === null || habit.keptBefore === null || habit.keptBefore.rate === null
+        ? []
+        : [{ habit, change: habit.kept.rate - habit.keptBefore.rate }],
+    )
+    .sort((a, b) => (isSame(a.change, b.change) ? a.habit.rank - b.habit.rank : b.change - a.change));

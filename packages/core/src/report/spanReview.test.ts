@@ -7,9 +7,9 @@ import { monthsPlate, weeksPlate, yearPlate } from '../chart/yearPlate.ts';
 import { monthOf } from '../calendar/month.ts';
 import { monthsOfYear } from '../calendar/year.ts';
 import { buildTrack } from '../habit/track.ts';
-import { type Entry, type Habit, emptyRecords } from '../record/records.ts';
+import { type Entry, type Habit, PARTS_OF_DAY, type PartOfDay, emptyRecords } from '../record/records.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
-import { type ReviewFact, reviewFacts } from './reviewFacts.ts';
+import { type ReviewFact, mostImproved, reviewFacts } from './reviewFacts.ts';
 import { reportOf } from './report.ts';
 import { REVIEW_SPANS, type ReviewSpan, partsOfSpan, reviewSpanOf, spanBefore, spanReview } from './spanReview.ts';
 
@@ -160,6 +160,60 @@ describe('the review of a span', () => {
     expect(march.parts.at(-1)!.kept).toEqual({ kept: 0, asked: 0, rate: null });
   });
 
+  it('adds its parts up to date, and knows the same sums of the span before', () => {
+    const year = review('year');
+    expect(year.parts.map(({ toDate }) => toDate.kept).slice(0, 4)).toEqual([
+      0,
+      year.parts[1]!.kept.kept,
+      year.parts[1]!.kept.kept + year.parts[2]!.kept.kept,
+      0,
+    ]);
+    expect(year.parts[2]!.toDate).toEqual(year.kept);
+    const [march, february] = [review('month'), review('month', dayOf('2025-02-10'))];
+    expect(march.past).toEqual({
+      areas: february.areas,
+      weekdays: february.weekdays,
+      partsOfDay: february.partsOfDay,
+    });
+    expect(review('all').past).toBeNull();
+  });
+
+  it('sums by the part of the day that habits belong to, in its order', () => {
+    const moved = habits.map((habit, index) => ({ ...habit, partOfDay: PARTS_OF_DAY[[2, 0, 2][index]!]! }));
+    const built = moved.map((habit, index) => ({ ...tracks[index]!, habit }));
+    const { partsOfDay, kept } = spanReview(built, {
+      kind: 'month',
+      span: reviewSpanOf('month', TODAY, 'monday', all),
+      weekStart: 'monday',
+      passMark: 0.85,
+      today: TODAY,
+    });
+    expect(partsOfDay.map(({ part }) => part)).toEqual(['morning', 'evening']);
+    expect(partsOfDay.reduce((sum, each) => sum + each.kept.asked, 0)).toBe(kept.asked);
+  });
+
+  it('knows the longest run of days that ends or still stands in the span', () => {
+    const run = { habitId: 'scales', length: 2 };
+    expect(review('month').run).toMatchObject(run);
+    const alive = buildTrack(habits[0]!, doneOn('scales', ...days('2025-02-20', 28, () => true)), TODAY, 'monday');
+    const over = (kind: ReviewSpan, day: number) =>
+      spanReview([alive], {
+        kind,
+        span: reviewSpanOf(kind, day, 'monday', all),
+        weekStart: 'monday',
+        passMark: 0.85,
+        today: TODAY,
+      }).run;
+    // It stands until today, so that February, which it only passed through, has none.
+    expect(over('month', TODAY)).toEqual({
+      habitId: 'scales',
+      length: 28,
+      first: dayOf('2025-02-20'),
+      last: dayOf('2025-03-19'),
+    });
+    expect(over('month', dayOf('2025-02-20'))).toBeNull();
+  });
+
   it('of a span with nothing in it is empty, not zero', () => {
     const empty = review('month', dayOf('2024-06-01'));
     expect([empty.kept.rate, empty.habits, empty.areas]).toEqual([null, [], []]);
@@ -186,10 +240,62 @@ describe('what a review says in words', () => {
       ...base,
       kept: weekday(30, 40),
       keptBefore: weekday(20, 40),
+      keptBeforeByNow: null,
       habits: [],
       weekdays: even,
     });
-    expect(fact).toEqual({ kind: 'kept', rate: 0.75, kept: 30, asked: 40, before: 0.5 });
+    expect(fact).toEqual({ kind: 'kept', rate: 0.75, kept: 30, asked: 40, before: 0.5, isByNow: false });
+  });
+
+  it('compares what still runs with as many days of the span before', () => {
+    expect(reviewFacts(base)[0]).toMatchObject({ isByNow: true, before: base.keptBeforeByNow!.rate });
+    // Nineteen days of February, of which the habits were there for sixteen.
+    const february = review('month', dayOf('2025-02-10'));
+    expect([base.keptBeforeByNow!.asked < february.kept.asked, february.keptBeforeByNow]).toEqual([true, null]);
+    expect(base.habits.find(({ id }) => id === 'scales')!.keptBefore!.asked).toBe(26);
+  });
+
+  it('names a part of the day where that stands out more than any weekday', () => {
+    const part = (name: PartOfDay, kept: number, asked: number) => ({ part: name, kept: weekday(kept, asked) });
+    const facts = (...partsOfDay: ReturnType<typeof part>[]) =>
+      reviewFacts({ ...base, habits: [], weekdays: even, partsOfDay }).filter(({ kind }) => kind === 'partOfDay');
+    expect(facts(part('morning', 9, 10), part('evening', 5, 10))).toEqual([
+      { kind: 'partOfDay', part: 'morning', rate: 0.9, others: 0.5, isHarder: false },
+    ]);
+    expect(facts(part('morning', 9, 10), part('evening', 9, 10))).toEqual([]);
+    // Habits of any time say nothing of a time; four asked days say too little.
+    expect(facts(part('morning', 9, 10), part('any', 1, 10))).toEqual([]);
+    expect(facts(part('morning', 9, 10), part('evening', 0, 4))).toEqual([]);
+  });
+
+  it('names the longest run of days from a week on, and never more than four facts', () => {
+    const run = { habitId: 'scales', length: 7, first: TODAY - 6, last: TODAY };
+    const facts = (length: number) => reviewFacts({ ...base, habits: [], weekdays: even, run: { ...run, length } });
+    expect(facts(6).map(({ kind }) => kind)).toEqual(['kept']);
+    expect(facts(7)[1]).toEqual({ kind: 'run', ...run });
+    const many = reviewFacts({
+      ...base,
+      weekdays: { ...even, sunday: weekday(1, 10) },
+      habits: [habit('up', [9, 10], [5, 10]), habit('down', [5, 10], [8, 10])],
+      run,
+    });
+    expect(many.map(({ kind }) => kind)).toEqual(['kept', 'weekday', 'habit', 'habit']);
+  });
+
+  it('puts the habits that improved most first, those without a rate in both spans aside', () => {
+    const improved = mostImproved({
+      ...base,
+      habits: [
+        habit('down', [5, 10], [8, 10]),
+        habit('new', [9, 10], null),
+        habit('up', [9, 10], [5, 10]),
+        habit('idle', [0, 0], [5, 10]),
+      ],
+    });
+    expect(improved.map(({ habit: { id }, change }) => [id, Math.round(change * 100)])).toEqual([
+      ['up', 40],
+      ['down', -30],
+    ]);
   });
 
   it('names a weekday only where it stands out by ten points, with enough asked', () => {

@@ -1,13 +1,16 @@
 import { monthOfDay, monthSpan } from '../calendar/month.ts';
 import type { PlainDay, Weekday } from '../calendar/plainDay.ts';
-import { type DaySpan, daysIn } from '../calendar/span.ts';
+import { type DaySpan, daysIn, holdsDay } from '../calendar/span.ts';
 import { weekSpan } from '../calendar/week.ts';
 import { yearOfDay, yearSpan } from '../calendar/year.ts';
 import { type Kept, keptOver, keptTogether, weekdaysTogether } from '../habit/kept.ts';
 import { type LogSpan, dayOfNeighbour, logFigures, logSpanOf } from '../habit/logSpan.ts';
 import { rankHabits } from '../habit/ranking.ts';
 import { type Figures, spanFigures, togetherOf } from '../habit/targets.ts';
+import { aliveRun, runsOf } from '../habit/streak.ts';
 import { type Track, doneBetween, isActiveIn } from '../habit/track.ts';
+import { shareOf } from '../number/exact.ts';
+import { PARTS_OF_DAY, type PartOfDay } from '../record/records.ts';
 
 /** The spans that charts look at; `days` runs between any two. */
 export const REVIEW_SPANS = ['week', 'month', 'quarter', 'year', 'all', 'days'] as const;
@@ -77,21 +80,37 @@ export type AreaReview = {
 export type PartReview = {
   span: DaySpan;
   kept: Kept;
-  /** Today lies in it and more of it is to come. */ isRunning: boolean;
+  /** Of this part and those before it together. */
+  toDate: Kept;
+  /** Today lies in it and more of it is to come. */
+  isRunning: boolean;
 };
+
+/** The longest row of days that a habit was kept, of those that end or still stand in a span. */
+export type RunReview = { habitId: string; length: number; first: PlainDay; last: PlainDay };
 
 export type SpanReview = {
   span: DaySpan;
   before: DaySpan | null;
   kept: Kept;
   keptBefore: Kept | null;
+  /** Of the span before as many days as this one has behind it, where this one still runs; null where it does not. */
+  keptBeforeByNow: Kept | null;
   /** Best first. */
   habits: HabitReview[];
   areas: AreaReview[];
   parts: PartReview[];
   /** Of fixed terms, by the weekday, over the span. */
   weekdays: Record<Weekday, Kept>;
+  /** By the part of the day that habits belong to, in the order of the day; only parts with a habit. */
+  partsOfDay: { part: PartOfDay; kept: Kept }[];
+  run: RunReview | null;
+  /** The same sums of the span before, as a whole; null without one. */
+  past: SpanSums | null;
 };
+
+/** What a span comes to by area, weekday and part of the day. */
+export type SpanSums = Pick<SpanReview, 'areas' | 'weekdays' | 'partsOfDay'>;
 
 const figuresOver = (track: Track, kind: ReviewSpan, span: DaySpan, passMark: number): Figures =>
   isFree(kind) ? spanFigures(track, span) : logFigures(track, kind satisfies LogSpan, span, passMark);
@@ -117,6 +136,52 @@ function areasOver(tracks: readonly Track[], figures: ReadonlyMap<string, Figure
     ...togetherOf(members.map((track) => figures.get(track.habit.id)!)),
     done: members.reduce((sum, track) => sum + doneBetween(track, span), 0),
   }));
+}
+
+/** The parts of a span with what was kept in each, and up to its end. Parts add up, so the second is a running sum. */
+function partsOver(tracks: readonly Track[], parts: readonly DaySpan[], today: PlainDay): PartReview[] {
+  let [kept, asked] = [0, 0];
+  return parts.map((part) => {
+    // Of what is still to come nothing is asked yet, be it that a running month ends in it.
+    if (part.first > today) return { span: part, kept: NOTHING, toDate: NOTHING, isRunning: false };
+    const own = keptTogether(tracks, part);
+    kept += own.kept;
+    asked += own.asked;
+    const toDate = { kept, asked, rate: shareOf(kept, asked) };
+    return { span: part, kept: own, toDate, isRunning: today < part.last };
+  });
+}
+
+function partsOfDayOver(tracks: readonly Track[], span: DaySpan): SpanReview['partsOfDay'] {
+  return PARTS_OF_DAY.flatMap((part) => {
+    const members = tracks.filter((track) => track.habit.partOfDay === part);
+    return members.length === 0 ? [] : [{ part, kept: keptTogether(members, span) }];
+  });
+}
+
+/** The longest run of days that ends or still stands in a span; the first habit of equals. Null without any. */
+function longestRunOver(tracks: readonly Track[], span: DaySpan): RunReview | null {
+  let best: RunReview | null = null;
+  for (const track of tracks) {
+    const runs = runsOf(track, 'days');
+    const alive = aliveRun(runs);
+    for (const run of runs) {
+      const isHere = holdsDay(span, run.last) || (run === alive && holdsDay(span, track.today));
+      if (isHere && run.length > (best?.length ?? 0))
+        best = { habitId: track.habit.id, length: run.length, first: run.first, last: run.last };
+    }
+  }
+  return best;
+}
+
+function sumsOver(tracks: readonly Track[], kind: ReviewSpan, span: DaySpan, passMark: number): SpanSums {
+  const active = tracks.filter((track) => isActiveIn(track, span));
+  const figures = new Map(active.map((track) => [track.habit.id, figuresOver(track, kind, span, passMark)]));
+  return {
+    areas: areasOver(active, figures, span),
+    weekdays: weekdaysTogether(active, span),
+    partsOfDay: partsOfDayOver(active, span),
+  };
 }
 
 /**
@@ -157,14 +222,14 @@ export function spanReview(
     before,
     kept: keptTogether(tracks, span),
     keptBefore: before === null ? null : keptTogether(tracks, before),
+    keptBeforeByNow:
+      before === null || !(holdsDay(span, today) && today < span.last)
+        ? null
+        : keptTogether(tracks, { first: before.first, last: Math.min(before.last, before.first + today - span.first) }),
     habits: habits.sort((a, b) => a.rank - b.rank),
-    areas: areasOver(active, figures, span),
-    parts: partsOfSpan(kind, span, weekStart).map((part) => ({
-      span: part,
-      // Of what is still to come nothing is asked yet, be it that a running month ends in it.
-      kept: part.first > today ? NOTHING : keptTogether(tracks, part),
-      isRunning: part.first <= today && today < part.last,
-    })),
-    weekdays: weekdaysTogether(active, span),
+    ...sumsOver(tracks, kind, span, passMark),
+    past: before === null ? null : sumsOver(tracks, kind, before, passMark),
+    parts: partsOver(tracks, partsOfSpan(kind, span, weekStart), today),
+    run: longestRunOver(active, span),
   };
 }

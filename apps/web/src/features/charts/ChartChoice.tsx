@@ -1,8 +1,7 @@
-import type { Area, Habit } from '@wimbel/core';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import { useState } from 'react';
 import { Pressable } from 'react-native';
-import { selectAreas, selectHabits } from '../../records/selectors.ts';
+import { selectAreas, selectGoals, selectHabits } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
@@ -11,28 +10,29 @@ import { Chips } from '../../ui/Chips.tsx';
 import { Labelled } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
+import type { ChartsOf } from './chartAddress.ts';
 
-/** Whose record the charts are of: an area's, a habit's, or (with neither) everything. */
-export type ChartsOf = { area: Area | null; habit: Habit | null };
-
-/** Chooses what the charts are of; gives the address's words for it. */
+/** Chooses what the charts are of: everything, an area, a habit or a goal. */
 export function ChartChoice({
-  of: { area, habit },
+  what,
+  name,
   onChange,
 }: {
-  of: ChartsOf;
-  onChange: (of: { areaId?: string; habitId?: string }) => void;
+  what: ChartsOf;
+  name: string;
+  onChange: (what: ChartsOf) => void;
 }) {
   const styles = useStyles();
   const { colors } = useTheme();
   const habits = useAppSelector(selectHabits);
   const areas = useAppSelector(selectAreas);
+  const goals = useAppSelector(selectGoals);
   const [isOpen, setIsOpen] = useState(false);
-  const name = habit?.name ?? area?.name ?? 'All habits';
-  const choose = (of: { areaId?: string; habitId?: string }): void => {
+  const choose = (of: ChartsOf): void => {
     onChange(of);
     setIsOpen(false);
   };
+  const chosen = (of: 'area' | 'habit' | 'goal'): string[] => (what.of === of ? [what.id] : []);
   return (
     <>
       <Pressable
@@ -52,16 +52,16 @@ export function ChartChoice({
           <Chips
             label="Everything"
             chips={[{ value: '', label: 'All habits' }]}
-            chosen={habit || area ? [] : ['']}
-            onPress={() => choose({})}
+            chosen={what.of === 'all' ? [''] : []}
+            onPress={() => choose({ of: 'all' })}
           />
           {areas.length > 0 ? (
             <Labelled label="An area">
               <Chips
                 label="An area"
                 chips={areas.map((each) => ({ value: each.id, label: each.name, dot: dyeColor(colors, each.color) }))}
-                chosen={area ? [area.id] : []}
-                onPress={(areaId) => choose({ areaId })}
+                chosen={chosen('area')}
+                onPress={(id) => choose({ of: 'area', id })}
               />
             </Labelled>
           ) : null}
@@ -69,10 +69,20 @@ export function ChartChoice({
             <Chips
               label="A habit"
               chips={habits.map((each) => ({ value: each.id, label: each.name }))}
-              chosen={habit ? [habit.id] : []}
-              onPress={(habitId) => choose({ habitId })}
+              chosen={chosen('habit')}
+              onPress={(id) => choose({ of: 'habit', id })}
             />
           </Labelled>
+          {goals.length > 0 ? (
+            <Labelled label="A goal">
+              <Chips
+                label="A goal"
+                chips={goals.map((each) => ({ value: each.id, label: each.title }))}
+                chosen={chosen('goal')}
+                onPress={(id) => choose({ of: 'goal', id })}
+              />
+            </Labelled>
+          ) : null}
         </Sheet>
       ) : null}
     </>

@@ -5,20 +5,17 @@ import {
   type ReviewSpan,
   dayOfNeighbour,
   daysIn,
-  formatDay,
   holdsDay,
   logSpanOf,
-  parseDay,
-  reviewSpanOf,
-  spanReview,
 } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import CalendarRange from 'lucide-react-native/icons/calendar-range';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Download from 'lucide-react-native/icons/download';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
+import { goalPaceSentence } from '../../records/goalWords.ts';
 import { selectSettings, selectToday, selectTracks } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { keepFocus, useKeptFocus } from '../../shared/keptFocus.ts';
@@ -31,70 +28,35 @@ import { IconButton } from '../../ui/IconButton.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { ChartChoice } from './ChartChoice.tsx';
-import { GoalsCard } from './GoalsCard.tsx';
-import { AreasCard, InWords, PartsCard, RankingCard, WeekdaysCard } from './ReviewCards.tsx';
-import { AllDays, CourseCard, HabitDays, HabitFacts, ShareCard } from './DayCards.tsx';
+import { ChartsTitle } from './ChartCard.tsx';
+import { AllDays, AllDaysRing, HabitDays, HabitDaysRing } from './DayCards.tsx';
+import { GoalCard, GoalsCard, KeyResultsCard } from './GoalsCard.tsx';
+import { AmountPartsCard, AmountsCard, CourseCard, HabitFacts, RunsCard, TrendCard } from './HabitCards.tsx';
+import { RankingCard } from './RankingCard.tsx';
+import { AreasCard, InWords, PartsCard, PartsOfDayCard, WeekdaysCard } from './ReviewCards.tsx';
 import { SaveSheet } from './SaveSheet.tsx';
+import { ShareCard } from './ShareCard.tsx';
+import { Steps } from './Steps.tsx';
 import { TwoDaysSheet } from './TwoDaysSheet.tsx';
-import { SPAN_WORDS, betweenFault, spanTitle } from './chartWords.ts';
-
-type Params = { span?: string; day?: string; from?: string; to?: string; habit?: string; area?: string };
+import { type ChartParams, type ChartsAt, chartsAddress, chartsAt } from './chartAddress.ts';
+import { SPAN_WORDS, spanTitle } from './chartWords.ts';
+import { type ChartsShown, useCharts } from './useCharts.ts';
 
 export function ChartsScreen() {
   useKeptFocus();
   const styles = useStyles();
-  const isWide = useIsWide();
   const router = useRouter();
-  const params = useLocalSearchParams<Params>();
   const today = useAppSelector(selectToday);
   const all = useAppSelector(selectTracks);
-  const { weekStart, passMark } = useAppSelector(selectSettings);
-  const habit = useAppSelector((state) => state.records.habits[params.habit ?? ''] ?? null);
-  const area = useAppSelector((state) => state.records.areas[params.area ?? ''] ?? null);
-  const [from, to] = [parseDay(params.from ?? ''), parseDay(params.to ?? '')];
-  const between = useMemo(
-    () => (from === null || to === null || betweenFault(from, to) !== null ? null : { first: from, last: to }),
-    [from, to],
-  );
-  const named = REVIEW_SPANS.find((each) => each === params.span) ?? 'year';
-  const kind: ReviewSpan = between !== null ? 'days' : named === 'days' ? 'year' : named;
-  const day = parseDay(params.day ?? '') ?? today;
+  const { weekStart } = useAppSelector(selectSettings);
+  const at = chartsAt(useLocalSearchParams<ChartParams>(), today);
+  const { subject, span, shown, isWorking } = useCharts(at);
   const [isChoosing, setIsChoosing] = useState(false);
   const [isSaving, setIsSaving] = useState(false);
-  const tracks = useMemo(
-    () => all.filter((track) => (habit ? track.habit.id === habit.id : area ? track.habit.areaId === area.id : true)),
-    [all, habit, area],
-  );
-  const span = useMemo(() => {
-    const first = tracks.reduce((least, track) => Math.min(least, track.first), today);
-    return reviewSpanOf(kind, day, weekStart, between ?? { first, last: today });
-  }, [kind, day, weekStart, tracks, today, between]);
-  // A change of span keeps the pictures that are there until the new ones are ready.
-  const shown = useDeferredValue(useMemo(() => ({ kind, span, tracks }), [kind, span, tracks]));
-  const review = useMemo(
-    () => spanReview(shown.tracks, { kind: shown.kind, span: shown.span, weekStart, passMark, today }),
-    [shown, weekStart, passMark, today],
-  );
-  const go = (to: {
-    kind?: ReviewSpan;
-    day?: PlainDay;
-    between?: DaySpan | null;
-    habitId?: string;
-    areaId?: string;
-  }): void => {
-    const next = { kind, day, between, habitId: habit?.id, areaId: area?.id, ...to };
-    const words = [
-      next.between !== null
-        ? `from=${formatDay(next.between.first)}&to=${formatDay(next.between.last)}`
-        : next.kind === 'year'
-          ? ''
-          : `span=${next.kind}`,
-      next.day === today || next.between !== null ? '' : `day=${formatDay(next.day)}`,
-      next.habitId ? `habit=${encodeURIComponent(next.habitId)}` : '',
-      next.areaId ? `area=${encodeURIComponent(next.areaId)}` : '',
-    ].filter(Boolean);
+  const { kind } = at;
+  const go = (to: Partial<ChartsAt>): void => {
     keepFocus();
-    router.push(`/charts${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
+    router.push(chartsAddress({ ...at, what: subject.what, ...to }, today) as never);
   };
   const beside = (by: -1 | 1): void => {
     if (kind === 'all') return;
@@ -107,7 +69,7 @@ export function ChartsScreen() {
     const next = logSpanOf(kind, to, weekStart);
     go({ day: next.first <= today && today <= next.last ? today : to });
   };
-  if (all.length === 0) {
+  if (all.length === 0 && subject.goal === null) {
     return (
       <Page>
         <Words type="title" heading={1}>
@@ -126,23 +88,12 @@ export function ChartsScreen() {
   }
   const isNow = holdsDay(span, today);
   const words = kind === 'days' ? 'stretch' : SPAN_WORDS[kind].toLowerCase();
-  const pictures = (
-    <>
-      {shown.kind === 'week' ? null : habit === null ? (
-        <AllDays span={shown.span} kind={shown.kind} tracks={shown.tracks} />
-      ) : (
-        <HabitDays habit={habit} span={shown.span} kind={shown.kind} />
-      )}
-      {habit === null ? (
-        <ShareCard
-          key={`${shown.kind} ${shown.span.first}`}
-          kind={shown.kind}
-          span={shown.span}
-          tracks={shown.tracks}
-        />
-      ) : null}
-    </>
-  );
+  const title = [
+    shown === null ? '' : spanTitle(shown.options.kind, shown.options.span, today),
+    shown === null || shown.subject.what.of === 'all' ? '' : shown.subject.name,
+  ]
+    .filter(Boolean)
+    .join(', ');
   return (
     <Page>
       <View style={styles.head}>
@@ -163,8 +114,8 @@ export function ChartsScreen() {
         {isNow || kind === 'days' ? null : <Button onPress={() => go({ day: today })}>{`This ${words}`}</Button>}
         <View style={styles.choice}>
           <IconButton icon={CalendarRange} label="Between two days" onPress={() => setIsChoosing(true)} />
-          <IconButton icon={Download} label="Save figures or pictures" onPress={() => setIsSaving(true)} />
-          <ChartChoice of={{ area, habit }} onChange={({ areaId, habitId }) => go({ areaId, habitId })} />
+          <IconButton icon={Download} label="Save or print" onPress={() => setIsSaving(true)} />
+          <ChartChoice what={subject.what} name={subject.name} onChange={(what) => go({ what })} />
         </View>
       </View>
       <Segments<ReviewSpan>
@@ -181,38 +132,104 @@ export function ChartsScreen() {
           span={span}
           today={today}
           onClose={() => setIsChoosing(false)}
-          onChoose={(two) => {
+          onChoose={(two: DaySpan) => {
             setIsChoosing(false);
             go({ between: two });
           }}
         />
       ) : null}
-      {isSaving ? (
+      {isSaving && shown !== null ? (
         <SaveSheet
-          review={review}
-          title={[spanTitle(shown.kind, shown.span, today), habit?.name ?? area?.name ?? ''].filter(Boolean).join(', ')}
+          review={shown.review}
+          title={title}
+          printAddress={
+            kind === 'month' || kind === 'year'
+              ? chartsAddress({ ...at, what: subject.what }, today, '/charts/print')
+              : null
+          }
           onClose={() => setIsSaving(false)}
         />
       ) : null}
-      <InWords kind={shown.kind} review={review} />
+      {subject.isGone ? (
+        <Words tone="quiet">What these charts were of is no longer there. This is everything.</Words>
+      ) : null}
+      {isWorking ? (
+        <View role="status">
+          <Words type="quiet" tone="quiet">
+            Working it out…
+          </Words>
+        </View>
+      ) : null}
+      <ChartsTitle.Provider value={title}>
+        {shown === null ? null : <Pictures shown={shown} today={today} />}
+      </ChartsTitle.Provider>
+    </Page>
+  );
+}
+
+/** Everything that is drawn and said of one span. */
+function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
+  const styles = useStyles();
+  const isWide = useIsWide();
+  const { subject, review, tracks } = shown;
+  const { kind, span } = shown.options;
+  const own = subject.habitId === null ? null : (tracks.find(({ habit }) => habit.id === subject.habitId) ?? null);
+  const { goal } = subject;
+  const hasRing = isWide && kind === 'year';
+  const recordDays = Math.max(0, today - tracks.reduce((first, track) => Math.min(first, track.first), today + 1) + 1);
+  const days = { kind, span };
+  const broad =
+    own !== null
+      ? [
+          kind === 'week' ? null : <HabitDays key="days" {...days} track={own} />,
+          <AmountsCard key="amounts" {...days} track={own} />,
+          <CourseCard key="course" {...days} track={own} />,
+          hasRing ? <HabitDaysRing key="ring" {...days} track={own} /> : null,
+        ]
+      : [
+          goal === null ? null : <GoalCard key="goal" figured={goal} />,
+          tracks.length === 0 || kind === 'week' ? null : <AllDays key="days" {...days} tracks={tracks} />,
+          tracks.length === 0 ? null : <ShareCard key="share" {...days} tracks={tracks} />,
+          hasRing && tracks.length > 0 ? (
+            <AllDaysRing key="ring" {...days} tracks={tracks} rate={review.kept.rate} />
+          ) : null,
+          <AreasCard key="areas" kind={kind} review={review} />,
+          goal === null ? <GoalsCard key="goals" areaId={subject.areaId} /> : null,
+        ];
+  const narrow =
+    own !== null
+      ? [
+          <HabitFacts key="facts" track={own} />,
+          <PartsCard key="parts" kind={kind} review={review} />,
+          <TrendCard key="trend" {...days} track={own} />,
+          <RunsCard key="runs" {...days} track={own} />,
+          <AmountPartsCard key="amounts" {...days} track={own} />,
+          <WeekdaysCard key="weekdays" kind={kind} review={review} recordDays={recordDays} />,
+        ]
+      : [
+          goal === null ? null : <KeyResultsCard key="keyResults" figured={goal} />,
+          <PartsCard key="parts" kind={kind} review={review} />,
+          <RankingCard key="ranking" kind={kind} review={review} />,
+          <WeekdaysCard key="weekdays" kind={kind} review={review} recordDays={recordDays} />,
+          <PartsOfDayCard key="partsOfDay" kind={kind} review={review} />,
+        ];
+  return (
+    <View {...({ dataSet: { shown: spanTitle(kind, span, today) } } as object)} style={styles.stack}>
+      {goal === null ? null : <Words type="name">{goalPaceSentence(goal, today)}</Words>}
+      {goal !== null && tracks.length === 0 ? (
+        <Words tone="quiet">No habit carries this goal, so there are no days to draw.</Words>
+      ) : (
+        <InWords kind={kind} review={review} />
+      )}
       <View style={isWide ? styles.columns : styles.stack}>
         <View style={[styles.stack, isWide && styles.broad]}>
-          {pictures}
-          {habit === null ? (
-            <AreasCard review={review} />
-          ) : (
-            <CourseCard habit={habit} kind={shown.kind} span={shown.span} />
-          )}
-          {habit === null ? <GoalsCard areaId={area?.id ?? null} /> : null}
+          <Steps>{broad}</Steps>
         </View>
         <View style={[styles.stack, isWide && styles.narrow]}>
-          {habit === null ? null : <HabitFacts habit={habit} />}
-          <PartsCard kind={shown.kind} review={review} />
-          <WeekdaysCard review={review} />
-          {habit === null ? <RankingCard kind={shown.kind} review={review} /> : null}
+          <Steps>{narrow}</Steps>
         </View>
       </View>
-    </Page>
+    </View>
   );
 }
 

@@ -2,24 +2,136 @@ import { dayOf } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
-import { GoalLinesPicture } from '../../charts/GoalLinesPicture.tsx';
-import { selectFiguredList } from '../../records/figuredGoals.ts';
+import { type GoalLine, GoalLinesPicture } from '../../charts/GoalLinesPicture.tsx';
+import { useMarks } from '../../charts/useMarks.ts';
+import { type FiguredGoal, selectFiguredList } from '../../records/figuredGoals.ts';
 import { PACE_WORDS, holeColor, paceTone } from '../../records/goalWords.ts';
 import { selectToday } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { counted, dateNear, percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
-import { Card } from '../../ui/Card.tsx';
-import { CardHead } from '../../ui/CardHead.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { lineOfGoal, spanOfGoals } from './goalLines.ts';
+import { ChartCard } from './ChartCard.tsx';
+import { MarkWords } from './MarkWords.tsx';
+import { lineOfGoal, linesOfKeyResults, spanOfGoals } from './goalLines.ts';
 
-/** The open goals on one axis of time, of an area or all; each with its share, pace and where its rate leads. */
-export function GoalsCard({ areaId }: { areaId: string | null }) {
+type Row = {
+  id: string;
+  name: string;
+  share: number | null;
+  words: readonly { text: string; tone: 'quiet' | 'ink' | 'working' | 'madder' }[];
+  to?: string;
+};
+
+/** Several ways on one axis of time, numbered, each with its share and what is said of it; a day that is pointed at says where each stood. */
+function LinesCard({
+  title,
+  aside,
+  what,
+  lines,
+  rows,
+}: {
+  title: string;
+  aside: string;
+  what: string;
+  lines: readonly GoalLine[];
+  rows: readonly Row[];
+}) {
   const styles = useStyles();
   const { colors } = useTheme();
   const router = useRouter();
+  const today = useAppSelector(selectToday);
+  const choice = useMarks(rows.map(({ id }) => id).join(' '));
+  const { at } = choice;
+  const stood =
+    at === null
+      ? null
+      : lines.flatMap(({ input }, place) => {
+          const [ratio, expected] = [input.progressAt(at), input.expectedAt(at)];
+          return ratio === null
+            ? []
+            : [`${place + 1} ${percent(ratio)}${expected === null ? '' : ` with ${percent(expected)} expected`}`];
+        });
+  return (
+    <ChartCard
+      title={title}
+      aside={aside}
+      figures={{
+        columns: [
+          { name: what, is: 'words' },
+          { name: 'Share', is: 'share' },
+          { name: 'Expected', is: 'share' },
+          { name: 'Forecast', is: 'words' },
+        ],
+        rows: rows.map(({ name, share }, place) => {
+          const { input } = lines[place]!;
+          return [name, share, input.expectedAt(today), input.forecast === null ? '' : dateNear(input.forecast, today)];
+        }),
+      }}
+    >
+      <GoalLinesPicture
+        lines={lines}
+        label={`${title}: ${rows.map(({ name, share }, place) => `${place + 1}, ${name}, ${percent(share)}`).join('; ')}. Arrow keys go from day to day.`}
+        choice={choice}
+      />
+      <MarkWords
+        words={
+          stood === null || at === null
+            ? null
+            : `${dateNear(at, today)}: ${stood.length > 0 ? stood.join('; ') : 'none had begun'}`
+        }
+        idle="Dotted is what was expected, broken where the rate leads; rings are milestones."
+        days={at === null ? null : { first: at, last: at }}
+      />
+      {rows.map(({ id, name, share, words, to }, place) => {
+        const inside = (
+          <>
+            <View style={[styles.place, { backgroundColor: lines[place]!.color }]}>
+              <Words type="smallStrong" style={{ color: colors.raised }}>
+                {place + 1}
+              </Words>
+            </View>
+            <View style={styles.grow}>
+              <Words>{name}</Words>
+              <View style={styles.line}>
+                {words.map(({ text, tone }) => (
+                  <Words key={text} type="quiet" tone={tone}>
+                    {text}
+                  </Words>
+                ))}
+              </View>
+            </View>
+            <Words type="strong">{percent(share)}</Words>
+          </>
+        );
+        const label = [name, percent(share), ...words.map(({ text }) => text)].join(', ');
+        return to === undefined ? (
+          <View key={id} role="group" aria-label={label} style={styles.goal}>
+            {inside}
+          </View>
+        ) : (
+          <Pressable
+            key={id}
+            role="link"
+            aria-label={label}
+            onPress={() => router.push(to as never)}
+            style={styles.goal}
+          >
+            {inside}
+          </Pressable>
+        );
+      })}
+    </ChartCard>
+  );
+}
+
+const leads = ({ input }: GoalLine, today: number): Row['words'] =>
+  input.forecast === null ? [] : [{ text: `at this rate by ${dateNear(input.forecast, today)}`, tone: 'quiet' }];
+
+/** The open goals on one axis of time, of an area or all; each with its share, pace and where its rate leads. */
+export function GoalsCard({ areaId }: { areaId: string | null }) {
+  const { colors } = useTheme();
   const today = useAppSelector(selectToday);
   const all = useAppSelector(selectFiguredList);
   const goals = useMemo(
@@ -39,54 +151,94 @@ export function GoalsCard({ areaId }: { areaId: string | null }) {
   }, [goals, today, colors]);
   if (goals.length === 0) return null;
   return (
-    <Card style={styles.card} isPicture label="Goals on one axis">
-      <CardHead title="Goals on one axis" aside={counted(goals.length, 'goal')} />
-      <GoalLinesPicture
-        lines={lines}
-        label={`Progress of the open goals: ${goals.map(({ records, figures }) => `${records.goal.title} ${percent(figures.progress)}`).join(', ')}`}
-      />
-      {goals.map(({ records: { goal }, figures }, place) => {
-        const forecast = lines[place]!.input.forecast;
-        const leads = forecast === null ? '' : `at this rate by ${dateNear(forecast, today)}`;
-        return (
-          <Pressable
-            key={goal.id}
-            role="link"
-            aria-label={[goal.title, percent(figures.progress), figures.pace ? PACE_WORDS[figures.pace] : '', leads]
-              .filter(Boolean)
-              .join(', ')}
-            onPress={() => router.push(`/goals/${encodeURIComponent(goal.id)}` as never)}
-            style={styles.goal}
-          >
-            <View style={[styles.dot, { backgroundColor: holeColor(colors, place) }]} />
-            <View style={styles.grow}>
-              <Words>{goal.title}</Words>
-              <View style={styles.line}>
-                {figures.pace ? (
-                  <Words type="label" tone={paceTone(figures.pace)}>
-                    {PACE_WORDS[figures.pace]}
-                  </Words>
-                ) : null}
-                <Words type="quiet" tone="quiet">
-                  {leads}
-                </Words>
-              </View>
-            </View>
-            <Words type="strong">{percent(figures.progress)}</Words>
-          </Pressable>
-        );
+    <LinesCard
+      title="Goals on one axis"
+      aside={counted(goals.length, 'goal')}
+      what="Goal"
+      lines={lines}
+      rows={goals.map(({ records: { goal }, figures }, place) => ({
+        id: goal.id,
+        name: goal.title,
+        share: figures.progress,
+        words: [
+          ...(figures.pace ? [{ text: PACE_WORDS[figures.pace], tone: paceTone(figures.pace) }] : []),
+          ...leads(lines[place]!, today),
+        ],
+        to: `/goals/${encodeURIComponent(goal.id)}`,
+      }))}
+    />
+  );
+}
+
+/** One goal over time, with its milestones. */
+export function GoalCard({ figured }: { figured: FiguredGoal }) {
+  const { colors } = useTheme();
+  const today = useAppSelector(selectToday);
+  const { records, figures } = figured;
+  const line = useMemo(
+    () => lineOfGoal(figured, spanOfGoals([figured], today), today, colors.working),
+    [figured, today, colors],
+  );
+  const { goal } = records;
+  return (
+    <LinesCard
+      title="The goal over time"
+      aside={figures.expected === null ? '' : `${percent(figures.expected)} expected`}
+      what="Goal"
+      lines={[line]}
+      rows={[
+        {
+          id: goal.id,
+          name: goal.title,
+          share: figures.progress,
+          words: [
+            ...(figures.pace && goal.state === 'open'
+              ? [{ text: PACE_WORDS[figures.pace], tone: paceTone(figures.pace) }]
+              : []),
+            ...(goal.state === 'open' ? leads(line, today) : []),
+          ],
+          to: `/goals/${encodeURIComponent(goal.id)}`,
+        },
+      ]}
+    />
+  );
+}
+
+/** The key results of one goal on one axis of time. */
+export function KeyResultsCard({ figured }: { figured: FiguredGoal }) {
+  const { colors } = useTheme();
+  const today = useAppSelector(selectToday);
+  const { records, figures } = figured;
+  const { lines } = useMemo(
+    () => linesOfKeyResults(figured, today, (place) => holeColor(colors, place)),
+    [figured, today, colors],
+  );
+  if (records.keyResults.length === 0) return null;
+  return (
+    <LinesCard
+      title="Its key results"
+      aside={counted(records.keyResults.length, 'key result')}
+      what="Key result"
+      lines={lines}
+      rows={records.keyResults.map((keyResult, place) => {
+        const { progress, pace } = figures.keyResults[keyResult.id]!;
+        return {
+          id: keyResult.id,
+          name: keyResult.title,
+          share: progress,
+          words: [
+            ...(pace && records.goal.state === 'open' ? [{ text: PACE_WORDS[pace], tone: paceTone(pace) }] : []),
+            ...(records.goal.state === 'open' ? leads(lines[place]!, today) : []),
+          ],
+        };
       })}
-      <Words type="quiet" tone="quiet">
-        Dotted is what was expected, broken where the rate leads; the rings are milestones.
-      </Words>
-    </Card>
+    />
   );
 }
 
 const useStyles = themed(() => ({
-  card: { gap: SPACE.m },
   goal: { flexDirection: 'row', gap: SPACE.m, minHeight: 44, alignItems: 'center' },
-  dot: { width: 10, height: 10, borderRadius: 5 },
+  place: { width: 20, height: 20, borderRadius: 10, alignItems: 'center', justifyContent: 'center' },
   grow: { flex: 1, minWidth: 0 },
   line: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.s },
 }));

@@ -1,32 +1,36 @@
-import { type ReviewSpan, type SpanReview, WEEKDAYS, reviewFacts } from '@wimbel/core';
-import { useRouter } from 'expo-router';
-import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import {
+  type DaySpan,
+  type Kept,
+  type ReviewSpan,
+  type SpanReview,
+  WEEKDAYS,
+  isAtLeast,
+  reviewFacts,
+} from '@wimbel/core';
+import { useContext, useMemo } from 'react';
+import { View } from 'react-native';
+import { AreasRingPicture } from '../../charts/AreasRingPicture.tsx';
+import { BarsPicture } from '../../charts/BarsPicture.tsx';
+import { useMarks } from '../../charts/useMarks.ts';
 import { selectAreas, selectSettings, selectToday } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { number } from '../../shared/amounts.ts';
-import { counted, percent } from '../../shared/format.ts';
-import { themed, useTheme } from '../../theme/Theme.tsx';
+import { PART_WORDS, counted, percent } from '../../shared/format.ts';
+import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
-import { Button } from '../../ui/Button.tsx';
-import { BarsAcross } from '../../ui/BarsAcross.tsx';
-import { Card } from '../../ui/Card.tsx';
-import { CardHead } from '../../ui/CardHead.tsx';
-import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { PARTS_WORDS, factWords, partWords, rankWords, weekdaysFrom } from './chartWords.ts';
+import { ChartCard, IsPrinted } from './ChartCard.tsx';
+import { MarkWords } from './MarkWords.tsx';
+import { areasFigures, keptFigures, partsFigures } from './chartFigures.ts';
+import { BEFORE_WORDS, PARTS_WORDS, factWords, partWords, weekdayTitle, weekdaysFrom } from './chartWords.ts';
 
-type Props = { kind: ReviewSpan; review: SpanReview };
-
-/** From so many bars on, their figures are written without the sign. */
-const MANY_BARS = 8;
-/** How many habits are listed before the others are asked for. */
-const MOST_RANKED = 20;
+export type ReviewProps = { kind: ReviewSpan; review: SpanReview };
 
 /** What changed most, in plain sentences with their numbers. */
-export function InWords({ kind, review }: Props) {
+export function InWords({ kind, review }: ReviewProps) {
   const styles = useStyles();
+  const today = useAppSelector(selectToday);
   const habits = useAppSelector((state) => state.records.habits);
   const facts = reviewFacts(review);
   if (facts.length === 0) return <Words tone="quiet">Nothing was asked in this span.</Words>;
@@ -34,215 +38,282 @@ export function InWords({ kind, review }: Props) {
     <View role="note" aria-label="In words" style={styles.facts}>
       {facts.map((fact, index) => (
         <Words key={index} type={index === 0 ? 'name' : 'body'}>
-          {factWords(fact, kind, (id) => habits[id]?.name ?? '')}
+          {factWords(fact, kind, (id) => habits[id]?.name ?? '', today)}
         </Words>
       ))}
     </View>
   );
 }
 
+const keptWords = ({ kept, asked, rate }: Kept): string =>
+  rate === null ? 'nothing asked' : `${kept} of ${asked}, ${percent(rate)}`;
+
+/** From so many bars on, their figures are written without the sign. */
+const MANY_BARS = 8;
+
 /** The parts of the span beside one another: kept of what was asked, the pass mark across, the running one in outline. */
-export function PartsCard({ kind, review }: Props) {
-  const styles = useStyles();
+export function PartsCard({ kind, review }: ReviewProps) {
   const { colors } = useTheme();
   const today = useAppSelector(selectToday);
   const { passMark } = useAppSelector(selectSettings);
   const { parts } = review;
+  const choice = useMarks(`${kind} ${review.span.first} ${review.span.last}`);
   if (parts.every(({ kept }) => kept.rate === null)) return null;
+  const title = PARTS_WORDS[kind];
+  const words = (part: (typeof parts)[number]): string => {
+    const toDate = kind === 'year' && part.kept.rate !== null ? `; the year to date ${percent(part.toDate.rate)}` : '';
+    return `${partWords(kind, part, today).words}: ${keptWords(part.kept)}${part.isRunning ? ', still running' : ''}${toDate}`;
+  };
+  const at = choice.at === null ? undefined : parts[choice.at];
+  const toDate = parts.findLast(({ kept }) => kept.rate !== null)?.toDate.rate ?? null;
   return (
-    <Card style={styles.card} label={PARTS_WORDS[kind]}>
-      <CardHead title={PARTS_WORDS[kind]} aside="kept of what was asked" />
-      <BarsAcross
-        label={PARTS_WORDS[kind]}
-        markColor={colors.brass}
-        heightPx={96}
+    <ChartCard
+      title={title}
+      aside={kind === 'year' ? `year to date ${percent(toDate)}` : 'kept of what was asked'}
+      figures={partsFigures(parts, (part) => partWords(kind, part, today).words)}
+    >
+      <BarsPicture
+        label={`${title}: ${parts
+          .filter(({ kept }) => kept.rate !== null)
+          .map((part) => `${partWords(kind, part, today).words} ${percent(part.kept.rate)}`)
+          .join(', ')}. Arrow keys go from bar to bar.`}
         bars={parts.map((part) => {
-          const { label, words } = partWords(kind, part, today);
-          const { kept, asked, rate } = part.kept;
+          const { rate } = part.kept;
           const told = percent(rate);
           return {
-            key: String(part.span.first),
-            label,
-            value: rate === null ? '' : parts.length >= MANY_BARS ? told.replace(/\D+$/, '') : told,
-            words: `${words}: ${rate === null ? 'nothing asked' : `${kept} of ${asked}, ${told}`}${part.isRunning ? ', still running' : ''}`,
-            ratio: rate,
-            color: part.isRunning
-              ? colors.rim
-              : rate !== null && rate >= passMark - 1e-9
-                ? colors.deep
-                : colors.working,
-            mark: rate === null ? null : passMark,
-          };
-        })}
-      />
-      <Words type="quiet" tone="quiet">
-        The line is the pass mark, {percent(passMark)}.
-        {parts.some((part) => part.isRunning) ? ' The grey one still runs.' : ''}
-      </Words>
-    </Card>
-  );
-}
-
-/** Where it goes well and where not, by the weekday, of what is asked on fixed days. */
-export function WeekdaysCard({ review }: { review: SpanReview }) {
-  const styles = useStyles();
-  const { colors } = useTheme();
-  const { weekStart } = useAppSelector(selectSettings);
-  const { weekdays } = review;
-  const asked = WEEKDAYS.reduce((sum, each) => sum + weekdays[each].asked, 0);
-  if (asked === 0) return null;
-  const name = (weekday: string): string => weekday.charAt(0).toUpperCase() + weekday.slice(1);
-  return (
-    <Card style={styles.card} label="Weekdays">
-      <CardHead title="Weekdays" aside={`${number(asked)} asked on fixed days`} />
-      <BarsAcross
-        label="Kept by weekday"
-        markColor={colors.brass}
-        heightPx={84}
-        bars={weekdaysFrom(weekStart).map((weekday) => {
-          const { kept, asked: own, rate } = weekdays[weekday];
-          return {
-            key: weekday,
-            label: name(weekday).slice(0, 2),
-            value: rate === null ? '' : percent(rate),
-            words: `${name(weekday)}: ${rate === null ? 'nothing asked' : `${kept} of ${own}, ${percent(rate)}`}`,
-            ratio: rate,
+            label: partWords(kind, part, today).label,
+            text: rate === null ? '' : parts.length >= MANY_BARS ? told.replace(/\D+$/, '') : told,
+            value: rate,
+            look: part.isRunning ? 'unfinished' : rate !== null && isAtLeast(rate, passMark) ? 'reached' : 'plain',
             color: colors.working,
           };
         })}
+        most={1}
+        line={passMark}
+        course={
+          kind === 'year' ? parts.map(({ kept, toDate: own }) => (kept.rate === null ? null : own.rate)) : undefined
+        }
+        choice={choice}
       />
-    </Card>
+      <MarkWords
+        words={at === undefined ? null : words(at)}
+        idle={[
+          `Dotted is the pass mark, ${percent(passMark)}.`,
+          kind === 'year' ? 'The line is the year to date.' : '',
+          parts.some((part) => part.isRunning) ? 'The outlined one still runs.' : '',
+        ]
+          .filter(Boolean)
+          .join(' ')}
+        days={at?.span ?? null}
+      />
+    </ChartCard>
+  );
+}
+
+type Row = { name: string; label: string; kept: Kept; before: Kept | null };
+
+/** Kept by something that comes round: weekdays, parts of the day; the span before as a line across each bar. */
+function RoundCard({
+  title,
+  what,
+  aside,
+  kind,
+  rows,
+  span,
+}: {
+  title: string;
+  what: string;
+  aside: string;
+  kind: ReviewSpan;
+  rows: readonly Row[];
+  span: DaySpan;
+}) {
+  const { colors } = useTheme();
+  const choice = useMarks(`${title} ${kind} ${span.first} ${span.last}`);
+  const at = choice.at === null ? undefined : rows[choice.at];
+  const hasBefore = rows.some(({ before }) => before !== null && before.rate !== null);
+  return (
+    <ChartCard title={title} aside={aside} figures={keptFigures(what, rows)}>
+      <BarsPicture
+        label={`${title}: ${rows.map(({ name, kept }) => `${name} ${percent(kept.rate)}`).join(', ')}. Arrow keys go from bar to bar.`}
+        bars={rows.map(({ label, kept, before }) => ({
+          label,
+          text: percent(kept.rate),
+          value: kept.rate,
+          color: colors.working,
+          mark: before?.rate ?? null,
+        }))}
+        most={1}
+        choice={choice}
+        heightPx={92}
+      />
+      <MarkWords
+        words={
+          at === undefined
+            ? null
+            : `${at.name}: ${keptWords(at.kept)}${at.before === null || at.before.rate === null ? '' : `; ${BEFORE_WORDS[kind]} ${keptWords(at.before)}`}`
+        }
+        idle={hasBefore ? `The line is ${BEFORE_WORDS[kind]}.` : 'Point at a bar to see its numbers.'}
+        days={null}
+      />
+    </ChartCard>
+  );
+}
+
+/** So many days of record before weekdays are told apart. */
+const TWO_WEEKS = 14;
+
+/** Where it goes well and where not, by the weekday, of what is asked on fixed days. */
+export function WeekdaysCard({ kind, review, recordDays }: ReviewProps & { recordDays: number }) {
+  const { weekStart } = useAppSelector(selectSettings);
+  const { weekdays, past } = review;
+  const asked = WEEKDAYS.reduce((sum, each) => sum + weekdays[each].asked, 0);
+  if (asked === 0 || kind === 'week') return null;
+  if (recordDays < TWO_WEEKS) return <ShortRecord title="Weekdays" recordDays={recordDays} />;
+  return (
+    <RoundCard
+      title="Weekdays"
+      what="Weekday"
+      aside={`${number(asked)} asked on fixed days`}
+      kind={kind}
+      span={review.span}
+      rows={weekdaysFrom(weekStart).map((weekday) => ({
+        name: weekdayTitle(weekday),
+        label: weekdayTitle(weekday).slice(0, 2),
+        kept: weekdays[weekday],
+        before: past?.weekdays[weekday] ?? null,
+      }))}
+    />
+  );
+}
+
+/** The same by the part of the day that habits belong to. */
+export function PartsOfDayCard({ kind, review }: ReviewProps) {
+  const { partsOfDay, past, span } = review;
+  if (partsOfDay.length < 2 || partsOfDay.every(({ kept }) => kept.rate === null)) return null;
+  return (
+    <RoundCard
+      title="Parts of the day"
+      what="Part of the day"
+      aside="kept of what was asked"
+      kind={kind}
+      span={span}
+      rows={partsOfDay.map(({ part, kept }) => ({
+        name: PART_WORDS[part],
+        label: PART_WORDS[part],
+        kept,
+        before: past?.partsOfDay.find((each) => each.part === part)?.kept ?? null,
+      }))}
+    />
+  );
+}
+
+/** What a picture that needs more days says instead. */
+function ShortRecord({ title, recordDays }: { title: string; recordDays: number }) {
+  return (
+    <View role="group" aria-label={title} style={{ gap: SPACE.xs }}>
+      <Words type="card" heading={2}>
+        {title}
+      </Words>
+      <Words type="quiet" tone="quiet">
+        Needs two weeks of record; so far there {recordDays === 1 ? 'is' : 'are'} {counted(recordDays, 'day')}.
+      </Words>
+    </View>
   );
 }
 
 /** Each area's share, and how the done days divide among them. */
-export function AreasCard({ review }: { review: SpanReview }) {
+export function AreasCard({ kind, review }: ReviewProps) {
   const styles = useStyles();
   const { colors } = useTheme();
+  const isWide = useIsWide();
+  const isPrinted = useContext(IsPrinted);
   const areas = useAppSelector(selectAreas);
-  const place = new Map(areas.map((area, index) => [area.id, index]));
-  const rows = [...review.areas].sort(
-    (a, b) => (place.get(a.areaId ?? '') ?? Infinity) - (place.get(b.areaId ?? '') ?? Infinity),
-  );
+  const choice = useMarks(`${kind} ${review.span.first} ${review.span.last}`);
+  const rows = useMemo(() => {
+    const place = new Map(areas.map((area, index) => [area.id, index]));
+    const placeOf = (areaId: string | null): number => place.get(areaId ?? '') ?? Infinity;
+    return [...review.areas]
+      .sort((a, b) => placeOf(a.areaId) - placeOf(b.areaId))
+      .map((row) => {
+        const area = areas.find((each) => each.id === row.areaId);
+        const before = review.past?.areas.find((each) => each.areaId === row.areaId)?.share ?? null;
+        return { ...row, name: area?.name ?? 'No area', color: dyeColor(colors, area?.color), before };
+      });
+  }, [review, areas, colors]);
+  const parts = useMemo(() => rows.map(({ color, done, share }) => ({ color, count: done, share })), [rows]);
   const done = rows.reduce((sum, row) => sum + row.done, 0);
   if (rows.length < 2 || done === 0) return null;
-  const areaOf = (areaId: string | null) => areas.find((area) => area.id === areaId);
+  const at = choice.at === null ? undefined : rows[choice.at];
   return (
-    <Card style={styles.card} label="By area">
-      <CardHead title="By area" aside={`${counted(done, 'day')} done`} />
-      <View
-        role="img"
-        aria-label={`Done days by area: ${rows.map((row) => `${areaOf(row.areaId)?.name ?? 'no area'} ${row.done}`).join(', ')}`}
-        style={styles.divided}
-      >
-        {rows.map((row) =>
-          row.done === 0 ? null : (
+    <ChartCard
+      title="By area"
+      aside={`${counted(done, 'day')} done`}
+      figures={areasFigures(
+        review.areas,
+        review.past?.areas ?? [],
+        (id) => areas.find((each) => each.id === id)?.name ?? 'No area',
+      )}
+    >
+      <View style={isWide && !isPrinted ? styles.beside : styles.below}>
+        <AreasRingPicture
+          parts={parts}
+          label={`Done days by area: ${rows.map((row) => `${row.name} ${row.done}`).join(', ')}. Arrow keys go from part to part.`}
+          middle={number(done)}
+          choice={choice}
+        />
+        <View style={styles.rows}>
+          {rows.map(({ areaId, name, color, actual, target, share, done: own, before }, index) => (
             <View
-              key={row.areaId ?? 'none'}
-              style={{ flexGrow: row.done, backgroundColor: dyeColor(colors, areaOf(row.areaId)?.color) }}
-            />
-          ),
-        )}
-      </View>
-      {rows.map((row) => {
-        const area = areaOf(row.areaId);
-        const name = area?.name ?? 'No area';
-        const words = `${row.actual} of ${row.target}`;
-        return (
-          <View
-            key={row.areaId ?? 'none'}
-            role="group"
-            aria-label={`${name}: ${words}, ${percent(row.share)}, ${counted(row.done, 'day')} done`}
-          >
-            <View style={styles.line}>
-              <View style={[styles.dot, { backgroundColor: dyeColor(colors, area?.color) }]} />
-              <Words style={styles.grow}>{name}</Words>
-              <Words type="quiet" tone="quiet">
-                {words}
-              </Words>
-              <Words type="strong" style={styles.share}>
-                {percent(row.share)}
-              </Words>
-            </View>
-            <ProgressBar ratio={row.share ?? 0} color={dyeColor(colors, area?.color)} label={`${name}: ${words}`} />
-          </View>
-        );
-      })}
-    </Card>
-  );
-}
-
-/** Set against done, habit by habit, best first, with the change of rank. */
-export function RankingCard({ kind, review }: Props) {
-  const styles = useStyles();
-  const { colors } = useTheme();
-  const router = useRouter();
-  const habits = useAppSelector((state) => state.records.habits);
-  const areas = useAppSelector((state) => state.records.areas);
-  const [isWhole, setIsWhole] = useState(false);
-  if (review.habits.length < 2) return null;
-  return (
-    <Card style={styles.card} label="Set against done">
-      <CardHead title="Set against done" aside={kind === 'all' ? 'best first' : 'best first, rank against before'} />
-      {(isWhole ? review.habits : review.habits.slice(0, MOST_RANKED)).map(({ id, figures, rank, rankBefore }) => {
-        const habit = habits[id];
-        if (habit === undefined) return null;
-        const words = `${figures.actual} of ${figures.target}`;
-        const change = kind === 'all' ? '' : rankWords(rank, rankBefore);
-        const color = dyeColor(colors, areas[habit.areaId ?? '']?.color);
-        return (
-          <Pressable
-            key={id}
-            role="link"
-            aria-label={`${rank}. ${habit.name}: ${words}, ${percent(figures.share)}${change ? `, ${change}` : ''}`}
-            onPress={() => router.push(`/habits/${encodeURIComponent(id)}` as never)}
-            style={styles.ranked}
-          >
-            <View style={styles.line}>
-              <Words type="label" tone="quiet" style={styles.rank}>
-                {rank}
-              </Words>
-              <Words style={styles.grow}>{habit.name}</Words>
-              <Words type="quiet" tone="quiet">
-                {words}
-              </Words>
-              <Words type="strong" style={styles.share}>
-                {percent(figures.share)}
-              </Words>
-            </View>
-            <View style={styles.under}>
+              key={areaId ?? 'none'}
+              role="group"
+              aria-label={`${name}: ${actual} of ${target}, ${percent(share)}, ${counted(own, 'day')} done`}
+              style={[styles.row, choice.at === index && styles.looked]}
+            >
+              <View style={[styles.dot, { backgroundColor: color }]} />
               <View style={styles.grow}>
-                <ProgressBar ratio={figures.share ?? 0} color={color} label={`${habit.name}: ${words}`} />
-              </View>
-              {change ? (
-                <Words type="small" tone={change.startsWith('up') ? 'working' : 'quiet'} style={styles.change}>
-                  {change}
+                <Words>{name}</Words>
+                <Words type="quiet" tone="quiet">
+                  {actual} of {target}
+                  {before === null ? '' : `, before ${percent(before)}`}
                 </Words>
-              ) : null}
+              </View>
+              <Words type="strong" style={styles.share}>
+                {percent(share)}
+              </Words>
             </View>
-          </Pressable>
-        );
-      })}
-      {review.habits.length > MOST_RANKED ? (
-        <Button kind="bare" onPress={() => setIsWhole(!isWhole)} style={styles.more}>
-          {isWhole ? `The first ${MOST_RANKED}` : `All ${review.habits.length}`}
-        </Button>
-      ) : null}
-    </Card>
+          ))}
+        </View>
+      </View>
+      <MarkWords
+        words={
+          at === undefined
+            ? null
+            : `${at.name}: ${at.done} of ${counted(done, 'done day')}, ${percent(at.done / done)}; ${at.actual} of ${at.target} set, ${percent(at.share)}`
+        }
+        idle="As wide as its part of the done days, filled as far as its share."
+        days={null}
+      />
+    </ChartCard>
   );
 }
 
-const useStyles = themed(() => ({
+const useStyles = themed((colors) => ({
   facts: { gap: 2, maxWidth: 760 },
-  card: { gap: SPACE.m },
-  divided: { flexDirection: 'row', height: 14, borderRadius: 7, overflow: 'hidden', gap: 2 },
-  line: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s, paddingBottom: 4 },
-  dot: { width: 10, height: 10, borderRadius: 5, alignSelf: 'center' },
+  beside: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xl },
+  below: { gap: SPACE.m },
+  rows: { flex: 1, minWidth: 0 },
+  row: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.s,
+    paddingVertical: 4,
+    paddingHorizontal: 6,
+    marginHorizontal: -6,
+    borderRadius: 8,
+  },
+  looked: { backgroundColor: colors.hole },
+  dot: { width: 10, height: 10, borderRadius: 5 },
   grow: { flex: 1, minWidth: 0 },
   share: { minWidth: 52, textAlign: 'right' },
-  rank: { minWidth: 20 },
-  more: { alignSelf: 'flex-start' },
-  ranked: { minHeight: 44, justifyContent: 'center' },
-  under: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingLeft: 28 },
-  change: { minWidth: 52, textAlign: 'right' },
 }));

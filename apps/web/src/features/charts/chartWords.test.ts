@@ -1,5 +1,5 @@
 import { type ReviewFact, type ReviewSpan, dayOf, reviewSpanOf } from '@wimbel/core';
-import { betweenFault, factWords, partWords, rankWords, spanTitle, weekdaysFrom } from './chartWords.ts';
+import { betweenFault, changeWords, factWords, partWords, rankWords, spanTitle, weekdaysFrom } from './chartWords.ts';
 
 const TODAY = dayOf('2026-11-24');
 const spanOf = (kind: ReviewSpan, day = TODAY) =>
@@ -22,15 +22,30 @@ describe('charts in words', () => {
 
   it.each<[ReviewFact, string]>([
     [
-      { kind: 'kept', rate: 0.79, kept: 1722, asked: 2180, before: 0.71 },
+      { kind: 'kept', rate: 0.79, kept: 1722, asked: 2180, before: 0.71, isByNow: false },
       '79\u00a0% kept, 1,722 of 2,180, up from 71\u00a0% the year before.',
     ],
     [
-      { kind: 'kept', rate: 0.5, kept: 1, asked: 2, before: 0.75 },
+      { kind: 'kept', rate: 0.5, kept: 1, asked: 2, before: 0.75, isByNow: false },
       '50\u00a0% kept, 1 of 2, down from 75\u00a0% the year before.',
     ],
-    [{ kind: 'kept', rate: 0.501, kept: 1, asked: 2, before: 0.499 }, '50\u00a0% kept, 1 of 2, as the year before.'],
-    [{ kind: 'kept', rate: 0.5, kept: 1, asked: 2, before: null }, '50\u00a0% kept, 1 of 2.'],
+    [
+      { kind: 'kept', rate: 0.501, kept: 1, asked: 2, before: 0.499, isByNow: false },
+      '50\u00a0% kept, 1 of 2, as the year before.',
+    ],
+    [{ kind: 'kept', rate: 0.5, kept: 1, asked: 2, before: null, isByNow: false }, '50\u00a0% kept, 1 of 2.'],
+    [
+      { kind: 'kept', rate: 0.76, kept: 3, asked: 4, before: 0.7, isByNow: true },
+      '76\u00a0% kept, 3 of 4, up from 70\u00a0% the year before by this day.',
+    ],
+    [
+      { kind: 'partOfDay', part: 'morning', rate: 0.81, others: 0.6, isHarder: false },
+      'Mornings are best: 81\u00a0%, other times 60\u00a0%.',
+    ],
+    [
+      { kind: 'run', habitId: 'h', length: 43, first: dayOf('2026-04-11'), last: dayOf('2026-05-23') },
+      'Longest run: 43 days of Cold swim, 11 April to 23 May.',
+    ],
     [
       { kind: 'weekday', weekday: 'sunday', rate: 0.58, others: 0.84, isHarder: true },
       'Sundays are hardest: 58\u00a0%, other days 84\u00a0%.',
@@ -41,7 +56,7 @@ describe('charts in words', () => {
     ],
     [{ kind: 'habit', habitId: 'h', rate: 0.9, before: 0.6 }, 'Cold swim rose most: from 60\u00a0% to 90\u00a0%.'],
     [{ kind: 'habit', habitId: 'h', rate: 0.4, before: 0.6 }, 'Cold swim fell most: from 60\u00a0% to 40\u00a0%.'],
-  ])('%j', (fact, words) => expect(factWords(fact, 'year', nameOf)).toBe(words));
+  ])('%j', (fact, words) => expect(factWords(fact, 'year', nameOf, TODAY)).toBe(words));
 
   it('tell a change of rank', () => {
     expect([rankWords(1, 3), rankWords(3, 1), rankWords(2, 2), rankWords(1, null)]).toEqual([
@@ -52,13 +67,18 @@ describe('charts in words', () => {
     ]);
   });
 
+  it('tell a change of rate in points', () => {
+    expect([changeWords(0.123), changeWords(-0.01), changeWords(0.004), changeWords(-1)]).toEqual([
+      '12 points up',
+      '1 point down',
+      'as before',
+      '100 points down',
+    ]);
+  });
+
   it('name the parts of each span', () => {
     const part = (kind: ReviewSpan, first: string, last: string) =>
-      partWords(
-        kind,
-        { span: { first: dayOf(first), last: dayOf(last) }, kept: { kept: 0, asked: 0, rate: null }, isRunning: false },
-        TODAY,
-      );
+      partWords(kind, { span: { first: dayOf(first), last: dayOf(last) } }, TODAY);
     expect(part('week', '2026-11-24', '2026-11-24')).toEqual({ label: 'Tu', words: '24 November' });
     expect(part('month', '2026-10-26', '2026-11-01')).toEqual({
       label: '26 Oct',

@@ -2,11 +2,13 @@ import type { DaySpan, PartReview, PlainDay, ReviewFact, ReviewSpan, Weekday } f
 import { WEEKDAYS, daysIn, monthOfDay } from '@wimbel/core';
 import { number } from '../../shared/amounts.ts';
 import {
+  counted,
   dateNear,
   dateNumber,
   monthAbbreviation,
   monthAndYear,
   monthName,
+  PART_WORDS,
   percent,
   shortDate,
   spanInWords,
@@ -50,7 +52,7 @@ export function spanTitle(kind: ReviewSpan, span: DaySpan, today: PlainDay): str
   }
 }
 
-const BEFORE_WORDS: Record<ReviewSpan, string> = {
+export const BEFORE_WORDS: Record<ReviewSpan, string> = {
   week: 'the week before',
   month: 'the month before',
   quarter: 'the quarter before',
@@ -69,7 +71,11 @@ export const PARTS_WORDS: Record<ReviewSpan, string> = {
 };
 
 /** What stands below a part's bar, and the part in words. */
-export function partWords(kind: ReviewSpan, part: PartReview, today: PlainDay): { label: string; words: string } {
+export function partWords(
+  kind: ReviewSpan,
+  part: Pick<PartReview, 'span'>,
+  today: PlainDay,
+): { label: string; words: string } {
   const { span } = part;
   switch (kind) {
     case 'days': {
@@ -92,18 +98,36 @@ export function partWords(kind: ReviewSpan, part: PartReview, today: PlainDay): 
   }
 }
 
-const plural = (weekday: Weekday): string => `${weekday.charAt(0).toUpperCase()}${weekday.slice(1)}s`;
+/** "Monday" */
+export const weekdayTitle = (weekday: Weekday): string => `${weekday.charAt(0).toUpperCase()}${weekday.slice(1)}`;
+
+const plural = (weekday: Weekday): string => `${weekdayTitle(weekday)}s`;
 
 /** A fact in a plain sentence with its numbers, and no cause. */
-export function factWords(fact: ReviewFact, kind: ReviewSpan, nameOf: (habitId: string) => string): string {
+export function factWords(
+  fact: ReviewFact,
+  kind: ReviewSpan,
+  nameOf: (habitId: string) => string,
+  today: PlainDay,
+): string {
   switch (fact.kind) {
     case 'kept': {
-      const { rate, kept, asked, before } = fact;
+      const { rate, kept, asked, before, isByNow } = fact;
       const told = `${percent(rate)} kept, ${number(kept)} of ${number(asked)}`;
       if (before === null) return `${told}.`;
       const [now, then] = [percent(rate), percent(before)];
-      if (now === then) return `${told}, as ${BEFORE_WORDS[kind]}.`;
-      return `${told}, ${rate > before ? 'up' : 'down'} from ${then} ${BEFORE_WORDS[kind]}.`;
+      // What still runs is compared with as many days of the span before.
+      const when = `${BEFORE_WORDS[kind]}${isByNow ? ' by this day' : ''}`;
+      if (now === then) return `${told}, as ${when}.`;
+      return `${told}, ${rate > before ? 'up' : 'down'} from ${then} ${when}.`;
+    }
+    case 'partOfDay': {
+      const { part, rate, others, isHarder } = fact;
+      return `${PART_WORDS[part]}s are ${isHarder ? 'hardest' : 'best'}: ${percent(rate)}, other times ${percent(others)}.`;
+    }
+    case 'run': {
+      const { habitId, length, first, last } = fact;
+      return `Longest run: ${counted(length, 'day')} of ${nameOf(habitId)}, ${spanInWords({ first, last }, today)}.`;
     }
     case 'weekday': {
       const { weekday, rate, others, isHarder } = fact;
@@ -128,3 +152,10 @@ export const weekdaysFrom = (weekStart: Weekday): Weekday[] => {
   const from = WEEKDAYS.indexOf(weekStart);
   return [...WEEKDAYS.slice(from), ...WEEKDAYS.slice(0, from)];
 };
+
+/** "12 points up", "3 points down", "as before": how a rate stands to the one before. */
+export function changeWords(change: number): string {
+  const points = Math.round(Math.abs(change) * 100);
+  if (points === 0) return 'as before';
+  return `${counted(points, 'point')} ${change > 0 ? 'up' : 'down'}`;
+}

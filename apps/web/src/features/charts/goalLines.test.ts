@@ -1,7 +1,7 @@
 import { formatDay } from '@wimbel/core';
 import { selectFiguredList } from '../../records/figuredGoals.ts';
 import { TODAY, aCheckIn, aGoal, aKeyResult, aMilestone, storeWith } from '../../testing/goalSamples.ts';
-import { lineOfGoal, spanOfGoals } from './goalLines.ts';
+import { lineOfGoal, linesOfKeyResults, spanOfGoals } from './goalLines.ts';
 
 const goals = selectFiguredList(
   storeWith({
@@ -43,5 +43,28 @@ describe('goals on one axis of time', () => {
       { day: TODAY + 5, ratio: 0.75, reached: false },
       { day: TODAY - 3, ratio: 0.4, reached: true },
     ]);
+  });
+
+  it('of one goal: its key results, each from its own start to its own due day', () => {
+    const [figured] = selectFiguredList(
+      storeWith({
+        goals: [aGoal('near')],
+        keyResults: [
+          aKeyResult('early', 'near', { startsOn: '2026-11-04', dueOn: '2026-11-20' }),
+          aKeyResult('late', 'near', { order: 2, dueOn: '2026-12-24' }),
+        ],
+        checkIns: [aCheckIn('c', 'late', 5)],
+      }).getState(),
+    );
+    const { span, lines } = linesOfKeyResults(figured!, TODAY, (place) => `color ${place}`);
+    expect([formatDay(span.first), formatDay(span.last)]).toEqual(['2026-11-04', '2026-12-24']);
+    expect(lines.map(({ id, color }) => [id, color])).toEqual([
+      ['early', 'color 0'],
+      ['late', 'color 1'],
+    ]);
+    const [early, late] = lines.map(({ input }) => input);
+    expect([early!.expectedAt(TODAY), early!.progressAt(TODAY)]).toEqual([null, 0]);
+    expect([late!.progressAt(TODAY - 11), late!.progressAt(TODAY), late!.expectedAt(TODAY)]).toEqual([null, 0.5, 0.25]);
+    expect(late!.forecast).toBe(TODAY + 10);
   });
 });

@@ -1,4 +1,12 @@
-import { type DaySpan, type PlainDay, dayOf, forecastOf, goalCourse } from '@wimbel/core';
+import {
+  type Course,
+  type DaySpan,
+  type PlainDay,
+  type ProgressLineInput,
+  dayOf,
+  forecastOf,
+  goalCourse,
+} from '@wimbel/core';
 import type { GoalLine } from '../../charts/GoalLinesPicture.tsx';
 import type { FiguredGoal } from '../../records/figuredGoals.ts';
 
@@ -8,27 +16,61 @@ export function spanOfGoals(goals: readonly FiguredGoal[], today: PlainDay): Day
   return { first: Math.min(today, ...days), last: Math.max(today, ...days) };
 }
 
+type Way = {
+  start: PlainDay;
+  due: PlainDay | null;
+  progressAt: (day: PlainDay) => number | null;
+  expectedAt: (day: PlainDay) => number | null;
+};
+
+/** A way on the common axis: nothing before its start, nothing after its due day or today, whichever is later. */
+function inputOf(way: Way, span: DaySpan, today: PlainDay): ProgressLineInput {
+  const from = (day: PlainDay, value: number | null): number | null =>
+    day < way.start || (way.due !== null && day > Math.max(way.due, today)) ? null : value;
+  return {
+    span,
+    today,
+    progressAt: (day) => from(day, way.progressAt(day)),
+    expectedAt: (day) => (way.due !== null && day > way.due ? null : from(day, way.expectedAt(day))),
+    checkpoints: [],
+    forecast: forecastOf(way.progressAt(today) ?? 0, way.start, today),
+  };
+}
+
 /** A goal as a line of the common axis: its milestones stand on the expected line at their days. */
 export function lineOfGoal(figured: FiguredGoal, span: DaySpan, today: PlainDay, color: string): GoalLine {
   const { records, trackOf } = figured;
   const course = goalCourse(records, trackOf, today);
-  const from = (day: PlainDay, value: number | null): number | null =>
-    day < course.start || (course.due !== null && day > Math.max(course.due, today)) ? null : value;
   return {
     id: records.goal.id,
     color,
     input: {
-      span,
-      today,
-      progressAt: (day) => from(day, course.progressAt(day)),
-      expectedAt: (day) => (course.due !== null && day > course.due ? null : from(day, course.expectedAt(day))),
+      ...inputOf(course, span, today),
       checkpoints: records.milestones.flatMap(({ dueOn, reachedOn }) => {
         const on = reachedOn ?? dueOn;
         if (on === undefined) return [];
         const ratio = reachedOn ? course.progressAt(dayOf(on)) : course.expectedAt(dayOf(on));
         return ratio === null ? [] : [{ day: dayOf(on), ratio, reached: reachedOn !== undefined }];
       }),
-      forecast: forecastOf(course.progressAt(today) ?? 0, course.start, today),
     },
+  };
+}
+
+/** The key results of a goal as lines of one axis, in their order. */
+export function linesOfKeyResults(
+  { records, trackOf }: FiguredGoal,
+  today: PlainDay,
+  colorOf: (place: number) => string,
+): { span: DaySpan; lines: GoalLine[] } {
+  const { keyResults } = goalCourse(records, trackOf, today);
+  const days = keyResults.flatMap(({ course }: { course: Course }) => [course.start, course.due ?? today]);
+  const span = { first: Math.min(today, ...days), last: Math.max(today, ...days) };
+  return {
+    span,
+    lines: keyResults.map(({ keyResult, course }, place) => ({
+      id: keyResult.id,
+      color: colorOf(place),
+      input: inputOf(course, span, today),
+    })),
   };
 }

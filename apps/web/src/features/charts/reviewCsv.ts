@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 
 type Names = { habitOf: (id: string) => string; areaOf: (id: string | null) => string };
 
-/** Every figure of a review as CSV: a line for each habit, area, part and weekday, and one for all together. Shares are fractions. */
+/** Every figure of a review as CSV: a line for each habit, area, part, weekday and part of the day, and one for all together. Shares are fractions. */
 export function reviewCsv(review: SpanReview, { habitOf, areaOf }: Names): string {
   const line = (what: string, name: string, more: Record<string, number | string | null>) => ({
     what,
@@ -25,6 +25,7 @@ export function reviewCsv(review: SpanReview, { habitOf, areaOf }: Names): strin
       to: formatDay(span.last),
     })),
     ...WEEKDAYS.map((weekday) => line('weekday', weekday, review.weekdays[weekday])),
+    ...review.partsOfDay.map(({ part, kept }) => line('part of the day', part, kept)),
   ];
   return Papa.unparse(
     { fields: columns, data: lines.map((each) => columns.map((key) => each[key as never] ?? '')) },

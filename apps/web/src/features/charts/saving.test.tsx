@@ -1,9 +1,9 @@
 import { buildTrack, dayOf, spanReview } from '@wimbel/core';
 import { render } from '@testing-library/react';
 import Papa from 'papaparse';
-import { pictureOf } from '../../charts/savePicture.ts';
+import { pictureOf, pictureOfRows } from '../../charts/savePicture.ts';
 import { TODAY, aHabit } from '../../testing/goalSamples.ts';
-import { fileName } from './SaveSheet.tsx';
+import { fileName } from './fileName.ts';
 import { reviewCsv } from './reviewCsv.ts';
 
 const HEAD = { title: 'Every day', span: 'November 2026, "Bay" & <yard>', paper: '#fff', ink: '#000', quiet: '#555' };
@@ -41,6 +41,23 @@ describe('a picture that is saved', () => {
 
   it('is none where nothing is drawn', () => {
     expect(pictureOf(render(<p>words</p>).container, HEAD)).toBeNull();
+  });
+
+  it('of a list has a line and a bar for each, long names cut, more than all at the rim', () => {
+    const rows = [
+      { name: 'Scales', text: '3 of 4, 75 %', ratio: 0.75, color: '#123456' },
+      { name: 'A very long name of a habit that goes on and on and on', text: '9 of 4', ratio: 2.25, color: '#654321' },
+    ];
+    const { text, heightPx } = pictureOfRows(rows, { ...HEAD, track: '#eee' });
+    expect(heightPx).toBe(66 + 2 * 40 + 24);
+    const root = new DOMParser().parseFromString(text, 'image/svg+xml').documentElement;
+    const written = [...root.querySelectorAll('text')].map((each) => each.textContent!);
+    expect(written.slice(2)).toEqual(['Scales', '3 of 4, 75 %', expect.stringMatching(/^A very.*…$/), '9 of 4']);
+    expect(written[4]!.length).toBe(44);
+    const filled = [...root.querySelectorAll('rect')].filter((rect) =>
+      /#123456|#654321/.test(rect.getAttribute('fill')!),
+    );
+    expect(filled.map((rect) => rect.getAttribute('width'))).toEqual(['360', '480']);
   });
 
   it('has a name that any device takes', () => {

@@ -12,6 +12,7 @@ import {
 import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ProgressPicture } from '../../charts/ProgressPicture.tsx';
+import { useMarks } from '../../charts/useMarks.ts';
 import type { FiguredGoal } from '../../records/figuredGoals.ts';
 import { holeColor, valueWords } from '../../records/goalWords.ts';
 import { selectToday } from '../../records/selectors.ts';
@@ -32,7 +33,7 @@ export const OverTimeCard = memo(function OverTimeCard({ figured }: { figured: F
   const today = useAppSelector(selectToday);
   const { records, figures, trackOf } = figured;
   const [shown, setShown] = useState(WHOLE);
-  const [day, setDay] = useState<PlainDay | null>(null);
+  const choice = useMarks(shown);
   const course = useMemo(() => goalCourse(records, trackOf, today), [records, trackOf, today]);
   const place = records.keyResults.findIndex((each) => each.id === shown);
   const keyResult = records.keyResults[place];
@@ -55,7 +56,7 @@ export const OverTimeCard = memo(function OverTimeCard({ figured }: { figured: F
     };
   }, [course, own, ownFigures, today]);
   if (records.keyResults.length === 0 || course.start > today) return null;
-  const at = day ?? today;
+  const at = choice.at ?? today;
   const expected = input.expectedAt(at);
   const words = [
     `${dateNear(at, today)}:`,
@@ -80,18 +81,14 @@ export const OverTimeCard = memo(function OverTimeCard({ figured }: { figured: F
             })),
           ]}
           chosen={[shown]}
-          onPress={(value) => {
-            setShown(value);
-            setDay(null);
-          }}
+          onPress={setShown}
         />
       ) : null}
       <ProgressPicture
         input={input}
         color={keyResult ? holeColor(colors, place) : colors.working}
         label={`Progress over time of ${keyResult?.title ?? records.goal.title}, from ${dateNear(input.span.first, today)} to ${dateNear(input.span.last, today)}. Arrow keys go from day to day.`}
-        chosen={day}
-        onChoose={setDay}
+        choice={choice}
       />
       <View role="status">
         <Words type="strong">{words}</Words>

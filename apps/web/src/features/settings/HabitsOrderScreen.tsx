@@ -13,7 +13,7 @@ import { selectHabits, selectToday } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { scheduleWords } from '../../records/termsWords.ts';
 import { useHabitActions } from '../../records/useHabitActions.ts';
-import { dateNear } from '../../shared/format.ts';
+import { PART_WORDS, dateNear } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
@@ -26,8 +26,6 @@ import { IconButton } from '../../ui/IconButton.tsx';
 import { PageHead } from '../../ui/PageHead.tsx';
 import { SortableList } from '../../ui/SortableList.tsx';
 import { Words } from '../../ui/Words.tsx';
-
-const PART_NAMES = { morning: 'Morning', midday: 'Midday', evening: 'Evening', any: 'Any time' } as const;
 
 /** Every habit in its order, by part of the day; those that ended or were put away below. */
 export function HabitsOrderScreen() {
@@ -63,10 +61,10 @@ export function HabitsOrderScreen() {
         return (
           <View key={part} style={styles.section}>
             <Words type="label" tone="quiet" heading={2}>
-              {PART_NAMES[part]}
+              {PART_WORDS[part]}
             </Words>
             <Card isFlush style={styles.list}>
-              <SortableList label={PART_NAMES[part]} items={own} onOrder={order}>
+              <SortableList label={PART_WORDS[part]} items={own} onOrder={order}>
                 {(habit) => (
                   <HabitLine habit={habit} aside={scheduleWords(termsOn(heldTerms(habit.terms), today).schedule)}>
                     <IconButton

@@ -1,3 +1,4 @@
+import { PART_WORDS } from '../../shared/format.ts';
 import { type Area, PARTS_OF_DAY, type PlainDay, type TodayBy, type Track, isActiveIn, outcomeOn } from '@wimbel/core';
 import { askOn, isPressing, isToGo } from '../../records/standing.ts';
 
@@ -12,14 +13,12 @@ export type TodayPlan = {
   next: Track | null;
 };
 
-const PART_NAMES = { morning: 'Morning', midday: 'Midday', evening: 'Evening', any: 'Any time' } as const;
-
 /** Habits of a day in groups, in the order the groups are shown. */
 export function groupsOf(by: TodayBy, areas: readonly Area[]) {
   if (by === 'part') {
     return PARTS_OF_DAY.map((part) => ({
       key: part,
-      title: PART_NAMES[part],
+      title: PART_WORDS[part],
       dye: null,
       holds: ({ habit }: Track) => habit.partOfDay === part,
     }));

@@ -1,3 +1,0 @@
-import { ChartsScreen } from '../../src/features/charts/ChartsScreen.tsx';
-
-export default ChartsScreen;

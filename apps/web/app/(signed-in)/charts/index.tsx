@@ -1,0 +1,3 @@
+import { ChartsScreen } from '../../../src/features/charts/ChartsScreen.tsx';
+
+export default ChartsScreen;

@@ -1,0 +1,3 @@
+import { PrintScreen } from '../../../src/features/charts/PrintScreen.tsx';
+
+export default PrintScreen;

@@ -1,0 +1,54 @@
+import type { DaySpan } from '@wimbel/core';
+import { useRouter } from 'expo-router';
+import { useContext } from 'react';
+import { View } from 'react-native';
+import { selectToday } from '../../records/selectors.ts';
+import { useAppSelector } from '../../records/store.ts';
+import { themed } from '../../theme/Theme.tsx';
+import { SPACE } from '../../theme/space.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Words } from '../../ui/Words.tsx';
+import { IsPrinted } from './ChartCard.tsx';
+import { logAddress } from './chartAddress.ts';
+
+/** What the mark that is looked at says, and the way to its days in the log; what to do while none is. */
+export function MarkWords({ words, idle, days }: { words: string | null; idle: string; days: DaySpan | null }) {
+  const styles = useStyles();
+  const router = useRouter();
+  const today = useAppSelector(selectToday);
+  const isPrinted = useContext(IsPrinted);
+  // Paper cannot be pointed at; what is not about pointing still helps to read the picture.
+  if (isPrinted) {
+    const told = words ?? idle;
+    return /^Point at/.test(told) || told === '' ? null : (
+      <Words type="quiet" tone="quiet">
+        {told}
+      </Words>
+    );
+  }
+  return (
+    <View role="status" aria-live="polite" style={styles.line}>
+      <Words type="label" tone={words === null ? 'quiet' : 'ink'} style={styles.words}>
+        {words ?? idle}
+      </Words>
+      {words !== null && days !== null && days.first <= today ? (
+        <Button kind="bare" onPress={() => router.push(logAddress(days) as never)}>
+          See it in the log
+        </Button>
+      ) : null}
+    </View>
+  );
+}
+
+const useStyles = themed(() => ({
+  line: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    alignContent: 'center',
+    minHeight: 44,
+    marginVertical: -SPACE.xs,
+    gap: SPACE.s,
+    flexWrap: 'wrap',
+  },
+  words: { flex: 1, minWidth: 180 },
+}));

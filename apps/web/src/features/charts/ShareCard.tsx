@@ -1,0 +1,62 @@
+import { type PlainDay, type Track, dayCounts, holdsDay, scoreOn, spanBefore, totalsOf } from '@wimbel/core';
+import { useCallback, useMemo } from 'react';
+import { ShareLine } from '../../charts/ShareLine.tsx';
+import { useMarks } from '../../charts/useMarks.ts';
+import { selectSettings, selectToday } from '../../records/selectors.ts';
+import { useAppSelector } from '../../records/store.ts';
+import { counted, monthAndYear, percent } from '../../shared/format.ts';
+import { Words } from '../../ui/Words.tsx';
+import { useByMonth } from './ByMonth.tsx';
+import { ChartCard } from './ChartCard.tsx';
+import type { DaysProps } from './DayCards.tsx';
+import { MarkWords } from './MarkWords.tsx';
+import { daysFigures } from './chartFigures.ts';
+import { dayOfAllWords } from './chartValues.ts';
+import { BEFORE_WORDS, spanTitle } from './chartWords.ts';
+
+/** Share per day, with the pass mark and the mean of seven days. */
+export function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly Track[] }) {
+  const today = useAppSelector(selectToday);
+  const { passMark, weekStart } = useAppSelector(selectSettings);
+  const { drawn, month, arrows } = useByMonth(span, today);
+  const choice = useMarks(`${drawn.first} ${drawn.last}`);
+  const totals = useMemo(() => totalsOf(tracks, { first: drawn.first - 6, last: drawn.last }), [tracks, drawn]);
+  const ratioOf = useCallback(
+    (day: PlainDay) => (day > today || day < totals.first ? null : scoreOn(totals, day, passMark).score),
+    [totals, today, passMark],
+  );
+  const { brightDays, fullDays } = dayCounts(totals, drawn, today, passMark);
+  const shownKind = month === null ? kind : 'month';
+  const before = spanBefore(shownKind, drawn, weekStart);
+  const brightBefore = useMemo(
+    () => (before === null ? null : dayCounts(totalsOf(tracks, before), before, today, passMark).brightDays),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- a span is the same where its ends are
+    [tracks, before?.first, before?.last, today, passMark],
+  );
+  const at = choice.at !== null && holdsDay(drawn, choice.at) ? choice.at : null;
+  return (
+    <ChartCard
+      title="Share per day"
+      aside={arrows}
+      figures={daysFigures(totals, { first: drawn.first, last: Math.min(drawn.last, today) }, passMark)}
+    >
+      <ShareLine
+        span={drawn}
+        ratioOf={ratioOf}
+        passMark={passMark}
+        label={`Share per day of ${month === null ? spanTitle(kind, span, today) : monthAndYear(month)}: ${counted(brightDays, 'day')} at the pass mark of ${percent(passMark)}`}
+        choice={choice}
+      />
+      <Words type="quiet" tone="quiet">
+        {counted(brightDays, 'day')} at the pass mark of {percent(passMark)} (dotted), {fullDays} of them full, with an
+        eye{brightBefore === null ? '' : `; ${BEFORE_WORDS[shownKind]} ${brightBefore}`}. The line is the mean of seven
+        days.
+      </Words>
+      <MarkWords
+        words={at === null ? null : dayOfAllWords(totals, at, today, passMark)}
+        idle="Point at a day, or choose it, to see its numbers."
+        days={at === null ? null : { first: at, last: at }}
+      />
+    </ChartCard>
+  );
+}

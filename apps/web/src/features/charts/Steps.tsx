@@ -1,0 +1,24 @@
+import { Children, type ReactNode, useEffect, useState } from 'react';
+
+/**
+ * Mounts its children one after another, a frame between two, so that a page full of pictures never holds up the thumb.
+ * Once there they stay; `at` children are there from the first.
+ */
+export function Steps({ children, at = 1 }: { children: ReactNode; at?: number }) {
+  const all = Children.toArray(children);
+  const [there, setThere] = useState(at);
+  const isWhole = there >= all.length;
+  useEffect(() => {
+    if (isWhole) return;
+    // After the frame that shows those before is painted.
+    const frame = requestAnimationFrame(() => {
+      timer = setTimeout(() => setThere((count) => count + 1));
+    });
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    return () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(timer);
+    };
+  }, [there, isWhole]);
+  return all.slice(0, there);
+}

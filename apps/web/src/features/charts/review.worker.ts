@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { createReviewer } from './reviewer.ts';
+
+expose(createReviewer());

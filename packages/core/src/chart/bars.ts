@@ -1,0 +1,51 @@
+import { scaleBand, scaleLinear } from 'd3-scale';
+
+export type BarsSize = { widthPx: number; heightPx: number; padPx: number; axisPx: number };
+
+export type BarMark = {
+  /** Left edge, top, and what lies between top and floor; a bar without a value has no height. */
+  x: number;
+  y: number;
+  widthPx: number;
+  heightPx: number;
+  /** Middle of its room, drawn or not. */
+  middle: number;
+  hasValue: boolean;
+};
+
+export type Bars = {
+  bars: BarMark[];
+  yOf: (value: number) => number;
+  /** How far apart the middles stand: what a label below has for itself. */
+  stepPx: number;
+};
+
+/** The widest a bar is drawn. */
+const WIDEST_PX = 34;
+/** The least that a value above 0 can still be seen by. */
+const LEAST_PX = 2;
+
+/**
+ * Upright bars in even rooms, from 0 at the floor to `most` at the top. A value of null is a gap, never a bar of 0; one
+ * over `most` ends at the top. All lengths in pixels. Throws a RangeError unless `most` is above 0.
+ */
+export function bars(values: readonly (number | null)[], most: number, size: BarsSize): Bars {
+  if (!(most > 0)) throw new RangeError(`the most that bars show is above 0, not ${most}`);
+  const rooms = scaleBand<number>()
+    .domain(values.map((_, index) => index))
+    .range([size.axisPx, size.widthPx - size.padPx])
+    .paddingInner(0.34)
+    .paddingOuter(0.17);
+  const yOf = scaleLinear([0, most], [size.heightPx - size.padPx, size.padPx]).clamp(true);
+  const widthPx = Math.min(WIDEST_PX, rooms.bandwidth());
+  const floor = size.heightPx - size.padPx;
+  return {
+    yOf,
+    stepPx: rooms.step(),
+    bars: values.map((value, index) => {
+      const middle = rooms(index)! + rooms.bandwidth() / 2;
+      const y = value === null ? floor : Math.min(yOf(value), value > 0 ? floor - LEAST_PX : floor);
+      return { x: middle - widthPx / 2, y, widthPx, heightPx: floor - y, middle, hasValue: value !== null };
+    }),
+  };
+}
