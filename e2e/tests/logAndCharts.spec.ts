@@ -40,7 +40,7 @@ for (const [device, size] of [
     await expect(person.page.getByRole('img', { name: /Friday 30 October: 1 done, 1 of 1, 100/ })).toBeVisible();
 
     await person.go('Charts');
-    await expect(person.page.getByRole('img', { name: /Heat map of 2026: 3 full days of 27/ })).toBeVisible();
+    await expect(person.page.getByRole('img', { name: /^Heat map of 2026: 3 full days of 27/ })).toBeVisible();
     await person.page.getByRole('button', { name: /^Charts of/ }).click();
     await person.choose('Scales');
     await expect(person.page.getByText('3 days, 29 October to 31 October')).toBeVisible();
@@ -57,7 +57,7 @@ test('a tap on the heat map names the day and its numbers, and leads to it', asy
   await person.visit('/today?day=2026-11-21');
   await person.checkOff('Scales');
   await person.go('Charts');
-  const plate = person.page.getByTestId('year-plate');
+  const plate = person.page.getByTestId('days-plate');
   const box = (await plate.boundingBox())!;
   const [column, row] = [21 - 0.5, 11 - 0.5];
   await plate.click({ position: { x: 34 + (column * (box.width - 34)) / 31, y: (row * box.height) / 12 } });
@@ -65,11 +65,13 @@ test('a tap on the heat map names the day and its numbers, and leads to it', asy
   await plate.press('ArrowLeft');
   await expect(person.page.getByText('Friday 20 November: 0 of 1, 0 %')).toBeVisible();
   await plate.press('ArrowRight');
-  await person.button('Open the day').first().click();
-  await expect(person.heading('Saturday')).toBeVisible();
-  await expect(person.peg('Scales')).toHaveAttribute('aria-checked', 'true');
+  await person.button('See it in the log').first().click();
+  await expect(person.page).toHaveURL(/\/log\?span=week&day=2026-11-21&at=2026-11-21$/);
+  await expect(person.cell('Scales', 'Saturday 21 November')).toHaveAttribute('aria-checked', 'true');
+  // The keyboard begins at that day.
+  await expect(person.cell('Scales', 'Saturday 21 November')).toHaveAttribute('tabindex', '0');
   await person.page.goBack();
-  await expect(person.page.getByTestId('year-plate')).toBeVisible();
+  await expect(person.page.getByTestId('days-plate')).toBeVisible();
   await person.leave();
 });
 

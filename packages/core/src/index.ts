@@ -36,6 +36,7 @@ export { type HabitCourse, habitCourse } from './chart/habitCourse.ts';
 export { fillPath } from './chart/peg.ts';
 export { type PegboardColumn, pegboardColumns } from './chart/pegboardColumns.ts';
 export { type PegState, pegStateOf, type CordStretch, cordsIn } from './chart/pegboardRow.ts';
+export { type MoodRow, moodRows } from './chart/moodRows.ts';
 export { type ProgressLineInput, type ProgressLine, monthTicks, progressLine } from './chart/progressLine.ts';
 export { type RunArch, type RunsPicture, runsPicture } from './chart/runsPicture.ts';
 export { type SharePoint, type ShareLine, shareLine, meanOfSeven } from './chart/shareLine.ts';
@@ -150,6 +151,7 @@ export {
 } from './habit/track.ts';
 export { type TrendPoint, TREND_NEEDS_DAYS, trendOf } from './habit/trend.ts';
 export { type VariantFigures, variantFigures, withParts } from './habit/variants.ts';
+export { type MoodMean, type MoodBeside, moodByDay, moodBeside } from './mood/mood.ts';
 export {
   TOLERANCE,
   isSame,

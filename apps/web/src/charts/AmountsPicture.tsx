@@ -3,8 +3,8 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Circle, G, Line, Path } from 'react-native-svg';
 import { compact } from '../shared/amounts.ts';
-import { dateNumber, shortDate } from '../shared/format.ts';
 import { useTheme } from '../theme/Theme.tsx';
+import { namedDays } from './namedDays.ts';
 import { Axis } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';
 import type { MarkChoice } from './useMarks.ts';
@@ -36,11 +36,7 @@ export function AmountsPicture({ span, amountOn, limitOn, isMetOn, color, label,
         : amountStems(span, amountOn, limitOn, isMetOn, { widthPx, heightPx: HEIGHT_PX, padPx: 8, axisPx: AXIS_PX }),
     [span, amountOn, limitOn, isMetOn, widthPx],
   );
-  const every = Math.max(1, Math.ceil((span.last - span.first + 1) / 31)) * 7;
-  const named = Array.from(
-    { length: Math.floor((span.last - span.first) / every) + 1 },
-    (_, index) => span.first + index * every,
-  );
+  const named = namedDays(span);
   return (
     <View onLayout={onLayout} style={{ minHeight: HEIGHT_PX + FOOT_PX }}>
       {layout === null ? null : (
@@ -54,7 +50,7 @@ export function AmountsPicture({ span, amountOn, limitOn, isMetOn, color, label,
         >
           <Axis
             levels={layout.ticks.map(({ value, y }) => ({ text: compact(value), y }))}
-            names={named.map((day) => ({ text: every > 7 ? shortDate(day) : dateNumber(day), x: layout.xOf(day) }))}
+            names={named.map(({ day, text }) => ({ text, x: layout.xOf(day) }))}
             isMiddle
             widthPx={widthPx}
             heightPx={HEIGHT_PX}

@@ -64,10 +64,14 @@ export function MarkedPicture({
         return;
       }
       const at = here();
-      const next = at === null ? null : markAfterKey(marks, at, event.key, rowStep);
-      const isWay = at === null && /^(Arrow|Page|Home|End)/.test(event.key);
-      if (next === null && !isWay) return;
+      const isEnd = event.key === 'Home' || event.key === 'End';
+      const from = at ?? (isEnd ? (marks[0]?.key ?? null) : null);
+      const next = from === null ? null : markAfterKey(marks, from, event.key, rowStep);
+      const isFirst = at === null && /^(Arrow|Page)/.test(event.key);
+      if (next === null && !isFirst) return;
       event.preventDefault();
+      // The keyboard goes before a mouse that only lies there.
+      choice.hover(null);
       choice.choose(next ?? begin());
     },
   } as object;

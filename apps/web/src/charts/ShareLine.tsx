@@ -2,8 +2,8 @@ import { type DaySpan, type PlainDay, isAtLeast, shareLine } from '@wimbel/core'
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Circle, Line, Path } from 'react-native-svg';
-import { dateNumber, shortDate } from '../shared/format.ts';
 import { useTheme } from '../theme/Theme.tsx';
+import { namedDays } from './namedDays.ts';
 import { Axis, shareLevels } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';
 import type { MarkChoice } from './useMarks.ts';
@@ -30,11 +30,7 @@ export function ShareLine({ span, ratioOf, passMark, label, choice }: Props) {
       widthPx === 0 ? null : shareLine(span, ratioOf, { widthPx, heightPx: HEIGHT_PX, padPx: 8, axisPx: AXIS_PX }),
     [span, ratioOf, widthPx],
   );
-  const every = Math.max(1, Math.ceil((span.last - span.first + 1) / 31)) * 7;
-  const named = Array.from(
-    { length: Math.floor((span.last - span.first) / every) + 1 },
-    (_, index) => span.first + index * every,
-  );
+  const named = namedDays(span);
   return (
     <View onLayout={onLayout} style={{ minHeight: HEIGHT_PX + FOOT_PX }}>
       {layout === null ? null : (
@@ -48,7 +44,7 @@ export function ShareLine({ span, ratioOf, passMark, label, choice }: Props) {
         >
           <Axis
             levels={shareLevels(layout.yOf)}
-            names={named.map((day) => ({ text: every > 7 ? shortDate(day) : dateNumber(day), x: layout.xOf(day) }))}
+            names={named.map(({ day, text }) => ({ text, x: layout.xOf(day) }))}
             isMiddle
             widthPx={widthPx}
             heightPx={HEIGHT_PX}

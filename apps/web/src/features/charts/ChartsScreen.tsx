@@ -32,6 +32,7 @@ import { ChartsTitle } from './ChartCard.tsx';
 import { AllDays, AllDaysRing, HabitDays, HabitDaysRing } from './DayCards.tsx';
 import { GoalCard, GoalsCard, KeyResultsCard } from './GoalsCard.tsx';
 import { AmountPartsCard, AmountsCard, CourseCard, HabitFacts, RunsCard, TrendCard } from './HabitCards.tsx';
+import { MoodCard } from './MoodCard.tsx';
 import { RankingCard } from './RankingCard.tsx';
 import { AreasCard, InWords, PartsCard, PartsOfDayCard, WeekdaysCard } from './ReviewCards.tsx';
 import { SaveSheet } from './SaveSheet.tsx';
@@ -96,7 +97,7 @@ export function ChartsScreen() {
     .join(', ');
   return (
     <Page>
-      <View style={styles.head}>
+      <View style={[styles.head, kind !== 'all' && styles.withArrow]}>
         {kind === 'all' ? null : (
           <IconButton icon={ChevronLeft} label={`The ${words} before`} onPress={() => beside(-1)} />
         )}
@@ -205,6 +206,7 @@ function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
           <RunsCard key="runs" {...days} track={own} />,
           <AmountPartsCard key="amounts" {...days} track={own} />,
           <WeekdaysCard key="weekdays" kind={kind} review={review} recordDays={recordDays} />,
+          <MoodCard key="mood" {...days} tracks={tracks} />,
         ]
       : [
           goal === null ? null : <KeyResultsCard key="keyResults" figured={goal} />,
@@ -212,6 +214,7 @@ function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
           <RankingCard key="ranking" kind={kind} review={review} />,
           <WeekdaysCard key="weekdays" kind={kind} review={review} recordDays={recordDays} />,
           <PartsOfDayCard key="partsOfDay" kind={kind} review={review} />,
+          <MoodCard key="mood" {...days} tracks={tracks} />,
         ];
   return (
     <View {...({ dataSet: { shown: spanTitle(kind, span, today) } } as object)} style={styles.stack}>
@@ -234,7 +237,8 @@ function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
 }
 
 const useStyles = themed(() => ({
-  head: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, marginLeft: -SPACE.m, flexWrap: 'wrap' },
+  head: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, flexWrap: 'wrap' },
+  withArrow: { marginLeft: -SPACE.m },
   title: { flexShrink: 1 },
   choice: { marginLeft: 'auto', flexDirection: 'row', alignItems: 'center', gap: SPACE.xs },
   stack: { gap: SPACE.l },

@@ -110,7 +110,7 @@ function RingCard({ span, days, rate }: { span: DaySpan; days: Days; rate: numbe
         weekStart={weekStart}
         today={today}
         valueOf={days.valueOf}
-        label={days.summary}
+        label={`The year as one turn. ${days.summary}`}
         middle={{ figure: percent(rate), words: `kept in ${yearOf(span.first)}` }}
         choice={choice}
       />

@@ -100,7 +100,7 @@ export function PartsCard({ kind, review }: ReviewProps) {
         idle={[
           `Dotted is the pass mark, ${percent(passMark)}.`,
           kind === 'year' ? 'The line is the year to date.' : '',
-          parts.some((part) => part.isRunning) ? 'The outlined one still runs.' : '',
+          parts.some((part) => part.isRunning && part.kept.rate !== null) ? 'The outlined one still runs.' : '',
         ]
           .filter(Boolean)
           .join(' ')}

@@ -48,8 +48,9 @@ export function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly
         choice={choice}
       />
       <Words type="quiet" tone="quiet">
-        {counted(brightDays, 'day')} at the pass mark of {percent(passMark)} (dotted), {fullDays} of them full, with an
-        eye{brightBefore === null ? '' : `; ${BEFORE_WORDS[shownKind]} ${brightBefore}`}. The line is the mean of seven
+        {counted(brightDays, 'day')} at the pass mark of {percent(passMark)} (dotted)
+        {fullDays === 0 ? '' : `, ${fullDays} of them full, with an eye`}
+        {brightBefore === null ? '' : `; ${BEFORE_WORDS[shownKind]} ${brightBefore}`}. The line is the mean of seven
         days.
       </Words>
       <MarkWords

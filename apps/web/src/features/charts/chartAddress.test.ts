@@ -38,7 +38,7 @@ describe('the address of charts', () => {
 describe('the way to the log', () => {
   it('leads to the week of a day or a week, the month of a month, else the quarter or year', () => {
     const to = (first: string, last: string) => logAddress({ first: dayOf(first), last: dayOf(last) });
-    expect(to('2026-03-04', '2026-03-04')).toBe('/log?span=week&day=2026-03-04');
+    expect(to('2026-03-04', '2026-03-04')).toBe('/log?span=week&day=2026-03-04&at=2026-03-04');
     expect(to('2026-03-02', '2026-03-08')).toBe('/log?span=week&day=2026-03-02');
     expect(to('2026-02-01', '2026-02-28')).toBe('/log?month=2026-02');
     expect(to('2026-01-01', '2026-03-31')).toBe('/log?span=quarter&day=2026-01-01');

@@ -49,11 +49,12 @@ export function chartsAddress({ kind, day, between, what }: ChartsAt, today: Pla
   return words.length > 0 ? `${path}?${words.join('&')}` : path;
 }
 
-/** Where the log shows some days: the week of a day or a week, the month of a month, else their quarter or year. */
+/** Where the log shows some days: the week of a day (marked there) or a week, the month of a month, else their quarter or year. */
 export function logAddress(days: DaySpan): string {
   const long = daysIn(days);
   if (long > 92) return `/log?span=year&day=${formatDay(days.first)}`;
   if (long > 31) return `/log?span=quarter&day=${formatDay(days.first)}`;
   if (long > 7) return `/log?month=${formatMonth(monthOfDay(days.first))}`;
-  return `/log?span=week&day=${formatDay(days.first)}`;
+  const day = formatDay(days.first);
+  return `/log?span=week&day=${day}${long === 1 ? `&at=${day}` : ''}`;
 }

@@ -53,8 +53,9 @@ import { Pegboard } from './Pegboard.tsx';
 import { SORTS, figuresOf, sortedTracks } from './logRows.ts';
 import { SPAN_CHOICES, spanName, spanTitle } from './logWords.ts';
 
-type Params = { month?: string; span?: string; day?: string; as?: string };
-type Where = { kind: LogSpan; day: PlainDay; isList: boolean };
+type Params = { month?: string; span?: string; day?: string; at?: string; as?: string };
+/** `at` is a day that was asked for by name, to be found at once; the next step forgets it. */
+type Where = { kind: LogSpan; day: PlainDay; at: PlainDay | null; isList: boolean };
 
 const WEEKS_SHOWN = 6;
 
@@ -69,7 +70,7 @@ function useWhere(): [Where, DaySpan, (to: Partial<Where>) => void] {
   const usual = kind === 'sixWeeks' ? startOfWeek(today, weekStart) - 7 * (WEEKS_SHOWN - 1) : today;
   const named = parseDay(params.day ?? '') ?? (month === null ? null : monthSpan(month).first);
   const day = named ?? usual;
-  const where = { kind, day, isList: params.as === 'list' };
+  const where = { kind, day, at: parseDay(params.at ?? ''), isList: params.as === 'list' };
   const span = useMemo(() => logSpanOf(kind, day, weekStart), [kind, day, weekStart]);
   const go = (change: Partial<Where>): void => {
     const to = { ...where, ...change };
@@ -113,7 +114,7 @@ export function LogScreen() {
   const hasHabits = useAppSelector((state) => selectHabits(state).length > 0);
   const all = useAppSelector(selectTracks);
   const { weekStart } = useAppSelector(selectSettings);
-  const [{ kind, isList }, span, go] = useWhere();
+  const [{ kind, at, isList }, span, go] = useWhere();
   const active = useMemo(() => all.filter((track) => isActiveIn(track, span)), [all, span]);
   const [sort, setSort] = useKeptChoice('logSort', SORTS, 'order');
   const [group, setGroup] = useKeptChoice('logGroup', GROUPS, 'together');
@@ -251,6 +252,7 @@ export function LogScreen() {
         tracks={tracks}
         kind={kind}
         span={span}
+        at={at}
         label={`Pegboard, ${title} ${aside}`}
         isByArea={group === 'area'}
         onOpen={open}

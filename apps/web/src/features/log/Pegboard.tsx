@@ -5,6 +5,7 @@ import {
   type PlainDay,
   type Track,
   formatDay,
+  holdsDay,
   pegboardColumns,
 } from '@wimbel/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -49,6 +50,8 @@ type Props = {
   span: DaySpan;
   label: string;
   isByArea: boolean;
+  /** A day that stands out: the keyboard begins there. */
+  at: PlainDay | null;
   onOpen: (habitId: string, day: PlainDay, isNoteFirst?: boolean) => void;
   onName: (habitId: string) => void;
   /** Goes to the span before or after. */
@@ -59,7 +62,7 @@ type Props = {
 };
 
 /** The pegboard of a span: names, days, and what they came to. Only what is seen is drawn. */
-export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, onSpan, onToday, onHelp }: Props) {
+export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onName, onSpan, onToday, onHelp }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   const isWide = useIsWide();
@@ -106,7 +109,7 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
     ? focus
     : firstHabit === undefined
       ? null
-      : { habitId: focus?.habitId ?? firstHabit, day: Math.min(span.last, Math.max(span.first, today)) };
+      : { habitId: focus?.habitId ?? firstHabit, day: Math.min(span.last, Math.max(span.first, at ?? today)) };
 
   const press = useCallback(
     ({ habitId, day }: Place): void => {
@@ -194,6 +197,7 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
     }
   };
 
+  const atX = at !== null && at !== today && holdsDay(span, at) ? days.columns[at - span.first]!.x : null;
   const todayX = today >= span.first && today <= span.last ? days.columns[today - span.first]!.x : null;
   const viewPx = boxSize.widthPx - size.namesPx - (isWide ? size.figuresPx : 0);
   const hasWidth = boxSize.widthPx > 0;
@@ -205,10 +209,11 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
       box.current?.scrollTo({ left: into(goal.x, size.cellPx, box.current.scrollLeft, viewPx) });
       return;
     }
-    const least = todayX === null ? 0 : Math.max(0, todayX - viewPx + size.cellPx * 2.4);
+    const seenX = atX ?? todayX;
+    const least = seenX === null ? 0 : Math.max(0, seenX - viewPx + size.cellPx * 2.4);
     // From the edge of a day, so that none is cut in two beside the names.
     box.current?.scrollTo({ left: days.columns.find((column) => column.x >= least)?.x ?? 0 });
-  }, [todayX, viewPx, hasWidth, size.cellPx, days, box]);
+  }, [atX, todayX, viewPx, hasWidth, size.cellPx, days, box]);
 
   useEffect(() => leavePlace(null), []);
   // A cell that the keyboard went to gets the focus as soon as it is drawn.
@@ -225,7 +230,7 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
   const together = useMemo(() => figuresTogether(tracks, kind, span, passMark), [tracks, kind, span, passMark]);
   const colorOf = (track: Track): string => dyeColor(colors, areaById[track.habit.areaId ?? '']?.color);
   const typingLine = typing && habits.find((line) => line.track.habit.id === typing.place.habitId);
-  const edges = { columns, size, daysPx: days.widthPx, today, isWide };
+  const edges = { columns, size, daysPx: days.widthPx, today, at, isWide };
   return (
     <Card isFlush style={styles.card}>
       <View
@@ -254,6 +259,9 @@ export function Pegboard({ tracks, kind, span, label, isByArea, onOpen, onName, 
               .map(({ day, x }) => (
                 <View key={day} style={[styles.weekend, { left: x, width: size.cellPx, height: heightPx }]} />
               ))}
+            {atX === null ? null : (
+              <View style={[styles.at, { left: atX - 0.5, width: size.cellPx + 1, height: heightPx }]} />
+            )}
             {todayX === null ? null : (
               <View style={[styles.today, { left: todayX - 0.5, width: size.cellPx + 1, height: heightPx }]} />
             )}
@@ -327,6 +335,7 @@ const useStyles = themed((colors) => ({
   box: { overflow: 'auto' as never, flexShrink: 1, minHeight: 0 },
   under: { position: 'absolute', top: 0, pointerEvents: 'none' as never },
   weekend: { position: 'absolute', top: 0, backgroundColor: colors.tint },
+  at: { position: 'absolute', top: 0, backgroundColor: colors.wash },
   today: {
     position: 'absolute',
     top: 0,

@@ -27,6 +27,8 @@ type Edge = {
   size: PegboardSize;
   daysPx: number;
   today: PlainDay;
+  /** A day that stands out. */
+  at: PlainDay | null;
   isWide: boolean;
 };
 
@@ -36,6 +38,7 @@ export const PegboardHead = memo(function PegboardHead({
   size,
   daysPx,
   today,
+  at,
   isWide,
   hasMonths,
 }: Edge & { hasMonths: boolean }) {
@@ -64,7 +67,7 @@ export const PegboardHead = memo(function PegboardHead({
             key={day}
             role={'columnheader' as never}
             aria-label={dayInWords(day)}
-            style={[styles.headCell, { left: x, width: size.cellPx }]}
+            style={[styles.headCell, { left: x, width: size.cellPx }, day === at && styles.at]}
           >
             {hasMonths && (dateNumber(day) === '1' || (day === firstSeen && Number(dateNumber(day)) < 26)) ? (
               <Words type="smallStrong" tone="quiet" style={styles.month}>
@@ -243,6 +246,7 @@ const useStyles = themed((colors) => ({
     borderRightColor: colors.line,
   },
   headCell: { position: 'absolute', bottom: 4, alignItems: 'center' },
+  at: { backgroundColor: colors.wash, borderTopLeftRadius: 10, borderTopRightRadius: 10 },
   today: {
     position: 'absolute',
     bottom: 0,
