@@ -60,7 +60,7 @@ test('a tap on the heat map names the day and its numbers, and leads to it', asy
   const plate = person.page.getByTestId('days-plate');
   const box = (await plate.boundingBox())!;
   const [column, row] = [21 - 0.5, 11 - 0.5];
-  await plate.click({ position: { x: 34 + (column * (box.width - 34)) / 31, y: (row * box.height) / 12 } });
+  await plate.click({ position: { x: 40 + (column * (box.width - 40)) / 31, y: (row * box.height) / 12 } });
   await expect(person.page.getByText('Saturday 21 November: 1 of 1, 100 %, a full day')).toBeVisible();
   await plate.press('ArrowLeft');
   await expect(person.page.getByText('Friday 20 November: 0 of 1, 0 %')).toBeVisible();

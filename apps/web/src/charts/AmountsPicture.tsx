@@ -5,7 +5,7 @@ import { Circle, G, Line, Path } from 'react-native-svg';
 import { compact } from '../shared/amounts.ts';
 import { useTheme } from '../theme/Theme.tsx';
 import { namedDays } from './namedDays.ts';
-import { Axis } from './Axis.tsx';
+import { AXIS_PX, Axis } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';
 import type { MarkChoice } from './useMarks.ts';
 import { useWidth } from './useWidth.ts';
@@ -22,7 +22,6 @@ type Props = {
 
 const HEIGHT_PX = 150;
 const FOOT_PX = 18;
-const AXIS_PX = 34;
 const HEAD_R = 3.6;
 
 /** Amounts day by day as stems with a head, full where the day was done; the threshold as a line with a step where the terms changed. */

@@ -1,8 +1,7 @@
 import { areaRing } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { G, Path, Text as SvgText } from 'react-native-svg';
-import { number } from '../shared/amounts.ts';
+import { Circle, G, Path, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
 import { MarkedPicture } from './MarkedPicture.tsx';
@@ -17,10 +16,10 @@ const OUTER_PX = 114;
 const INNER_PX = 72;
 /** From where a part's figure stands to the middle of the part, outward. */
 const POINTED = (OUTER_PX + INNER_PX) / 2 / (INNER_PX * 0.8);
-/** The least of a turn in which a figure has room. */
+/** The least of a turn in which a number has room. */
 const LEAST_TURN = 0.045;
 
-/** How the done days divide among areas: a part of the ring for each, as wide as its days, filled as far as its share. */
+/** How the done days divide among areas: a numbered part of the ring for each, as wide as its days, filled as far as its share. */
 export function AreasRingPicture({ parts, label, middle, choice }: Props) {
   const { colors } = useTheme();
   const ring = useMemo(() => areaRing(parts, { outerPx: OUTER_PX, innerPx: INNER_PX }), [parts]);
@@ -53,16 +52,19 @@ export function AreasRingPicture({ parts, label, middle, choice }: Props) {
                 />
                 <Path d={filled} fill={parts[key]!.color} />
                 {turn < LEAST_TURN ? null : (
-                  <SvgText
-                    x={at.x}
-                    y={at.y + 4}
-                    fontSize={11}
-                    fontFamily={FAMILIES.medium}
-                    fill={colors.ink}
-                    textAnchor="middle"
-                  >
-                    {number(parts[key]!.count)}
-                  </SvgText>
+                  <>
+                    <Circle cx={at.x} cy={at.y} r={9} fill={parts[key]!.color} />
+                    <SvgText
+                      x={at.x}
+                      y={at.y + 4}
+                      fontSize={11}
+                      fontFamily={FAMILIES.bold}
+                      fill={colors.raised}
+                      textAnchor="middle"
+                    >
+                      {String(key + 1)}
+                    </SvgText>
+                  </>
                 )}
               </G>
             ),

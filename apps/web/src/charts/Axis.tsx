@@ -2,6 +2,9 @@ import { G, Line, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
 
+/** What is written beside a picture has so much room, in every picture, so that those below one another are aligned. */
+export const AXIS_PX = 40;
+
 type Props = {
   /** Levels with what is written beside them. */
   levels: readonly { text: string; y: number }[];

@@ -13,6 +13,7 @@ import { Text as SvgText } from 'react-native-svg';
 import { dateNumber, monthAbbreviation, shortDate } from '../shared/format.ts';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
+import { AXIS_PX } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';
 import { CellRings, PlateMarks } from './PlateMarks.tsx';
 import type { MarkChoice } from './useMarks.ts';
@@ -29,7 +30,6 @@ type Props = {
   choice: MarkChoice;
 };
 
-const LABEL_PX = 34;
 const WEEK_LABEL_PX = 46;
 const WIDEST_CALENDAR_PX = 520;
 const WEEK_ROW_PX = 46;
@@ -43,7 +43,7 @@ export function DaysPlate({ months, asWeeks, today, valueOf, label, choice }: Pr
     if (widthPx === 0) return null;
     const size = {
       widthPx: asWeeks ? Math.min(widthPx, WIDEST_CALENDAR_PX) : widthPx,
-      labelPx: asWeeks ? WEEK_LABEL_PX : LABEL_PX,
+      labelPx: asWeeks ? WEEK_LABEL_PX : AXIS_PX,
       rowPx,
     };
     return asWeeks

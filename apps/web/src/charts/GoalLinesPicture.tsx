@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { Circle, G, Path, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
+import { AXIS_PX } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';
 import { ProgressAxis } from './ProgressAxis.tsx';
 import type { MarkChoice } from './useMarks.ts';
@@ -12,7 +13,6 @@ import { useWidth } from './useWidth.ts';
 export type GoalLine = { id: string; color: string; input: ProgressLineInput };
 
 const HEIGHT_PX = 200;
-const AXIS_PX = 40;
 const FOOT_PX = 20;
 /** How far apart the numbers stand at least. */
 const NUMBER_PX = 17;

@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Circle, Path } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
+import { AXIS_PX } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';
 import { ProgressAxis } from './ProgressAxis.tsx';
 import type { MarkChoice } from './useMarks.ts';
@@ -11,7 +12,6 @@ import { useWidth } from './useWidth.ts';
 type Props = { input: ProgressLineInput; label: string; color: string; choice: MarkChoice };
 
 const HEIGHT_PX = 190;
-const AXIS_PX = 40;
 const FOOT_PX = 20;
 
 /** Progress over time as it was bored, the line it was expected along, its checkpoints, and where it leads. Its marks are its days up to today. */

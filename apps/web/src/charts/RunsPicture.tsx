@@ -5,7 +5,7 @@ import { ClipPath, Defs, G, Path, Rect, Text as SvgText } from 'react-native-svg
 import { monthAbbreviation } from '../shared/format.ts';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
-import { Axis } from './Axis.tsx';
+import { AXIS_PX, Axis } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';
 import type { MarkChoice } from './useMarks.ts';
 import { useWidth } from './useWidth.ts';
@@ -15,7 +15,6 @@ type Props = { runs: readonly Run[]; span: DaySpan; label: string; choice: MarkC
 const HEIGHT_PX = 130;
 const PAD_PX = 16;
 const FOOT_PX = 20;
-const AXIS_PX = 26;
 
 /** A habit's runs as arches over the time they took, as high as they are long; the longest with its figure, the one still alive filled. */
 export function RunsPicture({ runs, span, label, choice }: Props) {

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { Circle, Line, Path } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
 import { namedDays } from './namedDays.ts';
-import { Axis, shareLevels } from './Axis.tsx';
+import { AXIS_PX, Axis, shareLevels } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';
 import type { MarkChoice } from './useMarks.ts';
 import { useWidth } from './useWidth.ts';
@@ -18,7 +18,6 @@ type Props = {
 };
 
 const HEIGHT_PX = 170;
-const AXIS_PX = 34;
 const FOOT_PX = 18;
 
 /** Share per day over a span, days at the pass mark filled, full days with an eye, and the mean of seven days as a line; gaps where there is none. */

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { Circle, Line, Path } from 'react-native-svg';
 import { monthAbbreviation } from '../shared/format.ts';
 import { useTheme } from '../theme/Theme.tsx';
-import { Axis, shareLevels } from './Axis.tsx';
+import { AXIS_PX, Axis, shareLevels } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';
 import type { MarkChoice } from './useMarks.ts';
 import { useWidth } from './useWidth.ts';
@@ -20,7 +20,6 @@ type Props = {
 
 const HEIGHT_PX = 130;
 const FOOT_PX = 20;
-const AXIS_PX = 34;
 
 /** The kept rate of the four weeks before, week after week; a gap where there is none. */
 export function TrendPicture({ trend, span, passMark, color, label, choice }: Props) {

@@ -14,6 +14,7 @@ import { SPACE } from '../../theme/space.ts';
 import { Words } from '../../ui/Words.tsx';
 import { ChartCard } from './ChartCard.tsx';
 import { MarkWords } from './MarkWords.tsx';
+import { PlaceBadge } from './PlaceBadge.tsx';
 import { lineOfGoal, linesOfKeyResults, spanOfGoals } from './goalLines.ts';
 
 type Row = {
@@ -39,7 +40,6 @@ function LinesCard({
   rows: readonly Row[];
 }) {
   const styles = useStyles();
-  const { colors } = useTheme();
   const router = useRouter();
   const today = useAppSelector(selectToday);
   const choice = useMarks(rows.map(({ id }) => id).join(' '));
@@ -87,11 +87,7 @@ function LinesCard({
       {rows.map(({ id, name, share, words, to }, place) => {
         const inside = (
           <>
-            <View style={[styles.place, { backgroundColor: lines[place]!.color }]}>
-              <Words type="smallStrong" style={{ color: colors.raised }}>
-                {place + 1}
-              </Words>
-            </View>
+            <PlaceBadge place={place + 1} color={lines[place]!.color} />
             <View style={styles.grow}>
               <Words>{name}</Words>
               <View style={styles.line}>
@@ -238,7 +234,6 @@ export function KeyResultsCard({ figured }: { figured: FiguredGoal }) {
 
 const useStyles = themed(() => ({
   goal: { flexDirection: 'row', gap: SPACE.m, minHeight: 44, alignItems: 'center' },
-  place: { width: 20, height: 20, borderRadius: 10, alignItems: 'center', justifyContent: 'center' },
   grow: { flex: 1, minWidth: 0 },
   line: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.s },
 }));

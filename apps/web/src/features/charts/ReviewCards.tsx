@@ -20,6 +20,7 @@ import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Words } from '../../ui/Words.tsx';
+import { PlaceBadge } from './PlaceBadge.tsx';
 import { ChartCard, IsPrinted } from './ChartCard.tsx';
 import { MarkWords } from './MarkWords.tsx';
 import { areasFigures, keptFigures, partsFigures } from './chartFigures.ts';
@@ -270,11 +271,11 @@ export function AreasCard({ kind, review }: ReviewProps) {
               aria-label={`${name}: ${actual} of ${target}, ${percent(share)}, ${counted(own, 'day')} done`}
               style={[styles.row, choice.at === index && styles.looked]}
             >
-              <View style={[styles.dot, { backgroundColor: color }]} />
+              <PlaceBadge place={index + 1} color={color} />
               <View style={styles.grow}>
                 <Words>{name}</Words>
                 <Words type="quiet" tone="quiet">
-                  {actual} of {target}
+                  {actual} of {target}, {number(own)} done
                   {before === null ? '' : `, before ${percent(before)}`}
                 </Words>
               </View>
@@ -313,7 +314,6 @@ const useStyles = themed((colors) => ({
     borderRadius: 8,
   },
   looked: { backgroundColor: colors.hole },
-  dot: { width: 10, height: 10, borderRadius: 5 },
   grow: { flex: 1, minWidth: 0 },
   share: { minWidth: 52, textAlign: 'right' },
 }));
