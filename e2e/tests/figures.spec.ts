@@ -337,14 +337,14 @@ test('every mark of the pictures names its figures as the report has them', asyn
     await page.keyboard.press('ArrowRight');
   }
   await page.keyboard.press('Escape');
-  await expect(statusOf('Every day')).toContainText('Point at a day');
+  await expect(statusOf('Every day')).toContainText('Choose a day');
   const line = page.getByTestId('share-line');
   const box = (await line.boundingBox())!;
   await line.scrollIntoViewIfNeeded();
   await line.hover({ position: { x: box.width - 10, y: 60 } });
   await expect(statusOf('Share per day')).toContainText(/24 November: /);
   await page.mouse.move(0, 0);
-  await expect(statusOf('Share per day')).toContainText('Point at a day');
+  await expect(statusOf('Share per day')).toContainText('Choose a day');
 
   // A week of one habit, and its amounts.
   const swim = habits.find(({ id }) => id === 'swim')!.name;

@@ -44,7 +44,7 @@ for (const [device, size] of [
     await person.page.getByRole('button', { name: /^Charts of/ }).click();
     await person.choose('Scales');
     await expect(person.page.getByText('3 days, 29 October to 31 October')).toBeVisible();
-    await expect(person.page.getByRole('img', { name: /Heat map of 2026, Scales: 3 of 26 asked/ })).toBeVisible();
+    await expect(person.page.getByRole('img', { name: /^Heat map of 2026, Scales: 3 of 26 asked/ })).toBeVisible();
     await person.everythingSaved();
     await person.leave();
   });

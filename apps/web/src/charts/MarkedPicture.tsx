@@ -19,6 +19,8 @@ type Props = {
   rowStep?: number;
   /** The mark that the keyboard begins at; without it the last. */
   start?: number;
+  /** The mark that is told while none is chosen: the keyboard goes on from it. */
+  told?: number;
   testID?: string;
   children: ReactNode;
 };
@@ -34,6 +36,7 @@ export function MarkedPicture({
   reachPx,
   rowStep,
   start,
+  told,
   testID,
   children,
 }: Props) {
@@ -41,8 +44,7 @@ export function MarkedPicture({
     const box = event.currentTarget.getBoundingClientRect();
     return nearestMark(marks, { x: event.clientX - box.left, y: event.clientY - box.top }, by, reachPx);
   };
-  const begin = (): number | null =>
-    (marks.some(({ key }) => key === start) ? start : undefined) ?? marks.at(-1)?.key ?? null;
+  const begin = (): number | null => marks.find(({ key }) => key === (told ?? start))?.key ?? marks.at(-1)?.key ?? null;
   const here = (): number | null => (marks.some(({ key }) => key === choice.chosen) ? choice.chosen : null);
   const handlers = {
     onClick: (event: React.MouseEvent) => {
@@ -65,9 +67,9 @@ export function MarkedPicture({
       }
       const at = here();
       const isEnd = event.key === 'Home' || event.key === 'End';
-      const from = at ?? (isEnd ? (marks[0]?.key ?? null) : null);
+      const from = at ?? (told !== undefined ? begin() : isEnd ? (marks[0]?.key ?? null) : null);
       const next = from === null ? null : markAfterKey(marks, from, event.key, rowStep);
-      const isFirst = at === null && /^(Arrow|Page)/.test(event.key);
+      const isFirst = from === null && /^(Arrow|Page)/.test(event.key);
       if (next === null && !isFirst) return;
       event.preventDefault();
       // The keyboard goes before a mouse that only lies there.

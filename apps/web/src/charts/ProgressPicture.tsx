@@ -45,6 +45,7 @@ export function ProgressPicture({ input, label, color, choice }: Props) {
           heightPx={HEIGHT_PX + FOOT_PX}
           marks={marks}
           choice={choice}
+          told={marks.at(-1)?.key}
           testID="progress-line"
         >
           <ProgressAxis layout={layout} widthPx={widthPx} heightPx={HEIGHT_PX} axisPx={AXIS_PX} />

@@ -40,6 +40,7 @@ export function TrendPicture({ trend, span, passMark, color, label, choice }: Pr
           heightPx={HEIGHT_PX + FOOT_PX}
           marks={layout.points.map(({ day, x, y }) => ({ key: day, x, y }))}
           choice={choice}
+          told={last?.day}
           testID="trend"
         >
           <Axis

@@ -26,11 +26,20 @@ describe('the mark that is meant', () => {
 });
 
 describe('a picture whose marks can be named', () => {
-  function Shown({ of = 'march' }: { of?: string }) {
+  function Shown({ of = 'march', told }: { of?: string; told?: number }) {
     const choice = useMarks(of);
     return (
       <>
-        <MarkedPicture label="Days" widthPx={40} heightPx={30} marks={MARKS} choice={choice} by="both" start={3}>
+        <MarkedPicture
+          label="Days"
+          widthPx={40}
+          heightPx={30}
+          marks={MARKS}
+          choice={choice}
+          by="both"
+          start={3}
+          told={told}
+        >
           <Circle cx={1} cy={1} r={1} />
         </MarkedPicture>
         <p>{`at ${choice.at ?? 'none'}, chosen ${choice.chosen ?? 'none'}`}</p>
@@ -71,6 +80,12 @@ describe('a picture whose marks can be named', () => {
     expect(says()).toBe('at 1, chosen 1');
     press('Escape');
     expect(says()).toBe('at none, chosen none');
+  });
+
+  it('goes on from the mark that is told while none is chosen', () => {
+    render(<Shown told={4} />);
+    fireEvent.keyDown(picture(), { key: 'ArrowLeft' });
+    expect(says()).toBe('at 3, chosen 3');
   });
 
   it('forgets its choice when it is of something else', () => {

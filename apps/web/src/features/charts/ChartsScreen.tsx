@@ -3,6 +3,7 @@ import {
   type PlainDay,
   REVIEW_SPANS,
   type ReviewSpan,
+  type Track,
   dayOfNeighbour,
   daysIn,
   holdsDay,
@@ -13,8 +14,8 @@ import CalendarRange from 'lucide-react-native/icons/calendar-range';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Download from 'lucide-react-native/icons/download';
-import { useState } from 'react';
-import { View } from 'react-native';
+import { type ReactNode, useState } from 'react';
+import { View, useWindowDimensions } from 'react-native';
 import { goalPaceSentence } from '../../records/goalWords.ts';
 import { selectSettings, selectToday, selectTracks } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
@@ -43,6 +44,9 @@ import { type ChartParams, type ChartsAt, chartsAddress, chartsAt } from './char
 import { SPAN_WORDS, spanTitle } from './chartWords.ts';
 import { type ChartsShown, useCharts } from './useCharts.ts';
 
+/** From this width on the cards stand in three columns. */
+const VERY_WIDE_PX = 1500;
+
 export function ChartsScreen() {
   useKeptFocus();
   const styles = useStyles();
@@ -52,6 +56,7 @@ export function ChartsScreen() {
   const { weekStart } = useAppSelector(selectSettings);
   const at = chartsAt(useLocalSearchParams<ChartParams>(), today);
   const { subject, span, shown, isWorking } = useCharts(at);
+  const isVeryWide = useWindowDimensions().width >= VERY_WIDE_PX;
   const [isChoosing, setIsChoosing] = useState(false);
   const [isSaving, setIsSaving] = useState(false);
   const { kind } = at;
@@ -96,7 +101,7 @@ export function ChartsScreen() {
     .filter(Boolean)
     .join(', ');
   return (
-    <Page>
+    <Page isFull={isVeryWide}>
       <View style={[styles.head, kind !== 'all' && styles.withArrow]}>
         {kind === 'all' ? null : (
           <IconButton icon={ChevronLeft} label={`The ${words} before`} onPress={() => beside(-1)} />
@@ -168,6 +173,71 @@ export function ChartsScreen() {
   );
 }
 
+/** Cards in four groups: two columns are the first two and the last two; of three, the middle one is the second and the last. */
+type Groups = readonly [ReactNode[], ReactNode[], ReactNode[], ReactNode[]];
+
+/** So many days there is a record of, up to today. */
+const recordDaysOf = (tracks: ChartsShown['tracks'], today: PlainDay): number =>
+  Math.max(0, today - tracks.reduce((first, track) => Math.min(first, track.first), today + 1) + 1);
+
+/** The cards of several habits: all, an area's, those that carry a goal. */
+function cardsOfMany({ subject, tracks, review, options }: ChartsShown, today: PlainDay, isWide: boolean): Groups {
+  const { kind, span } = options;
+  const { goal } = subject;
+  const days = { kind, span };
+  const isAny = tracks.length > 0;
+  const recordDays = recordDaysOf(tracks, today);
+  return [
+    [
+      goal === null ? null : <GoalCard key="goal" figured={goal} />,
+      isAny && kind !== 'week' ? <AllDays key="days" {...days} tracks={tracks} /> : null,
+      isAny ? <ShareCard key="share" {...days} tracks={tracks} /> : null,
+      isAny && isWide && kind === 'year' ? (
+        <AllDaysRing key="ring" {...days} tracks={tracks} rate={review.kept.rate} />
+      ) : null,
+    ],
+    [
+      <AreasCard key="areas" kind={kind} review={review} />,
+      goal === null ? <GoalsCard key="goals" areaId={subject.areaId} /> : null,
+    ],
+    [
+      goal === null ? null : <KeyResultsCard key="keyResults" figured={goal} />,
+      <PartsCard key="parts" kind={kind} review={review} />,
+      <RankingCard key="ranking" kind={kind} review={review} />,
+    ],
+    [
+      <WeekdaysCard key="weekdays" kind={kind} review={review} recordDays={recordDays} />,
+      <PartsOfDayCard key="partsOfDay" kind={kind} review={review} />,
+      <MoodCard key="mood" {...days} tracks={tracks} />,
+    ],
+  ];
+}
+
+/** The cards of one habit. */
+function cardsOfOne({ tracks, review, options }: ChartsShown, own: Track, today: PlainDay, isWide: boolean): Groups {
+  const { kind, span } = options;
+  const days = { kind, span };
+  return [
+    [
+      kind === 'week' ? null : <HabitDays key="days" {...days} track={own} />,
+      <AmountsCard key="amounts" {...days} track={own} />,
+      <CourseCard key="course" {...days} track={own} />,
+    ],
+    [isWide && kind === 'year' ? <HabitDaysRing key="ring" {...days} track={own} /> : null],
+    [
+      <HabitFacts key="facts" track={own} />,
+      <PartsCard key="parts" kind={kind} review={review} />,
+      <TrendCard key="trend" {...days} track={own} />,
+      <RunsCard key="runs" {...days} track={own} />,
+    ],
+    [
+      <AmountPartsCard key="amountParts" {...days} track={own} />,
+      <WeekdaysCard key="weekdays" kind={kind} review={review} recordDays={recordDaysOf(tracks, today)} />,
+      <MoodCard key="mood" {...days} tracks={tracks} />,
+    ],
+  ];
+}
+
 /** Everything that is drawn and said of one span. */
 function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
   const styles = useStyles();
@@ -176,46 +246,15 @@ function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
   const { kind, span } = shown.options;
   const own = subject.habitId === null ? null : (tracks.find(({ habit }) => habit.id === subject.habitId) ?? null);
   const { goal } = subject;
-  const hasRing = isWide && kind === 'year';
-  const recordDays = Math.max(0, today - tracks.reduce((first, track) => Math.min(first, track.first), today + 1) + 1);
-  const days = { kind, span };
-  const broad =
-    own !== null
-      ? [
-          kind === 'week' ? null : <HabitDays key="days" {...days} track={own} />,
-          <AmountsCard key="amounts" {...days} track={own} />,
-          <CourseCard key="course" {...days} track={own} />,
-          hasRing ? <HabitDaysRing key="ring" {...days} track={own} /> : null,
-        ]
-      : [
-          goal === null ? null : <GoalCard key="goal" figured={goal} />,
-          tracks.length === 0 || kind === 'week' ? null : <AllDays key="days" {...days} tracks={tracks} />,
-          tracks.length === 0 ? null : <ShareCard key="share" {...days} tracks={tracks} />,
-          hasRing && tracks.length > 0 ? (
-            <AllDaysRing key="ring" {...days} tracks={tracks} rate={review.kept.rate} />
-          ) : null,
-          <AreasCard key="areas" kind={kind} review={review} />,
-          goal === null ? <GoalsCard key="goals" areaId={subject.areaId} /> : null,
-        ];
-  const narrow =
-    own !== null
-      ? [
-          <HabitFacts key="facts" track={own} />,
-          <PartsCard key="parts" kind={kind} review={review} />,
-          <TrendCard key="trend" {...days} track={own} />,
-          <RunsCard key="runs" {...days} track={own} />,
-          <AmountPartsCard key="amounts" {...days} track={own} />,
-          <WeekdaysCard key="weekdays" kind={kind} review={review} recordDays={recordDays} />,
-          <MoodCard key="mood" {...days} tracks={tracks} />,
-        ]
-      : [
-          goal === null ? null : <KeyResultsCard key="keyResults" figured={goal} />,
-          <PartsCard key="parts" kind={kind} review={review} />,
-          <RankingCard key="ranking" kind={kind} review={review} />,
-          <WeekdaysCard key="weekdays" kind={kind} review={review} recordDays={recordDays} />,
-          <PartsOfDayCard key="partsOfDay" kind={kind} review={review} />,
-          <MoodCard key="mood" {...days} tracks={tracks} />,
-        ];
+  const isVeryWide = useWindowDimensions().width >= VERY_WIDE_PX;
+  const [a, b, c, d] = own === null ? cardsOfMany(shown, today, isWide) : cardsOfOne(shown, own, today, isWide);
+  // Of two columns the first is the broad one; three are alike.
+  const stacks = isVeryWide
+    ? [a, [...b, ...d], c]
+    : [
+        [...a, ...b],
+        [...c, ...d],
+      ];
   return (
     <View {...({ dataSet: { shown: spanTitle(kind, span, today) } } as object)} style={styles.stack}>
       {goal === null ? null : <Words type="name">{goalPaceSentence(goal, today)}</Words>}
@@ -225,12 +264,11 @@ function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
         <InWords kind={kind} review={review} />
       )}
       <View style={isWide ? styles.columns : styles.stack}>
-        <View style={[styles.stack, isWide && styles.broad]}>
-          <Steps>{broad}</Steps>
-        </View>
-        <View style={[styles.stack, isWide && styles.narrow]}>
-          <Steps>{narrow}</Steps>
-        </View>
+        {stacks.map((cards, place) => (
+          <View key={place} style={[styles.stack, isWide && (isVeryWide || place > 0 ? styles.narrow : styles.broad)]}>
+            <Steps>{cards}</Steps>
+          </View>
+        ))}
       </View>
     </View>
   );

@@ -58,7 +58,7 @@ type Days = {
   figures: Figures;
 };
 
-const ONE_DAY = 'Point at a day, or choose it, to see its numbers.';
+const ONE_DAY = 'Choose a day to see its numbers.';
 
 const dayOnly = (day: PlainDay | null): DaySpan | null => (day === null ? null : { first: day, last: day });
 

@@ -174,7 +174,7 @@ export function AmountsCard({ track, span }: Props) {
           </Words>
           <MarkWords
             words={words}
-            idle="Point at a day, or choose it, to see its amount."
+            idle="Choose a day to see its amount."
             days={at === null ? null : { first: at, last: at }}
           />
         </>
@@ -236,7 +236,7 @@ export function AmountPartsCard({ track, span, kind }: Props) {
         idle={
           rows.some(({ target }) => target !== null)
             ? 'The lines are the targets of the months.'
-            : 'Point at a bar to see what it says.'
+            : 'Choose a bar to see its numbers.'
         }
         days={at?.part ?? null}
       />

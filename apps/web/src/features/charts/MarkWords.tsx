@@ -20,7 +20,7 @@ export function MarkWords({ words, idle, days }: { words: string | null; idle: s
   // Paper cannot be pointed at; what is not about pointing still helps to read the picture.
   if (isPrinted) {
     const told = words ?? idle;
-    return /^Point at/.test(told) || told === '' ? null : (
+    return /^Choose a /.test(told) || told === '' ? null : (
       <Words type="quiet" tone="quiet">
         {told}
       </Words>

@@ -154,7 +154,7 @@ function RoundCard({
             ? null
             : `${at.name}: ${keptWords(at.kept)}${at.before === null || at.before.rate === null ? '' : `; ${BEFORE_WORDS[kind]} ${keptWords(at.before)}`}`
         }
-        idle={hasBefore ? `The line is ${BEFORE_WORDS[kind]}.` : 'Point at a bar to see its numbers.'}
+        idle={hasBefore ? `The line is ${BEFORE_WORDS[kind]}.` : 'Choose a bar to see its numbers.'}
         days={null}
       />
     </ChartCard>

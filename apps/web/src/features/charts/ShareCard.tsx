@@ -55,7 +55,7 @@ export function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly
       </Words>
       <MarkWords
         words={at === null ? null : dayOfAllWords(totals, at, today, passMark)}
-        idle="Point at a day, or choose it, to see its numbers."
+        idle="Choose a day to see its numbers."
         days={at === null ? null : { first: at, last: at }}
       />
     </ChartCard>

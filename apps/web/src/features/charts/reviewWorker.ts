@@ -2,29 +2,45 @@ import type { SpanReview, Track } from '@wimbel/core';
 import { type Remote, wrap } from 'comlink';
 import type { ReviewOptions, Reviewer } from './reviewer.ts';
 
-let remote: Remote<Reviewer> | null = null;
-/** The tracks that the worker has: one is sent again only when its habit was laid out anew. */
-const sent = new Map<string, Track>();
+/** A worker with the tracks it has: one is sent again only when its habit was laid out anew. */
+type Running = { reviewer: Remote<Reviewer>; sent: Map<string, Track>; broken: Promise<never> };
 
-function start(): Remote<Reviewer> {
-  const worker = new Worker(new URL('./review.worker', import.meta.url));
-  remote = wrap<Reviewer>(worker);
-  return remote;
-}
-
-/** Works out a review in the worker; rejects where this device cannot run one. */
-export async function reviewInWorker(tracks: readonly Track[], options: ReviewOptions): Promise<SpanReview> {
-  const reviewer = remote ?? start();
+async function ask({ reviewer, sent }: Running, tracks: readonly Track[], options: ReviewOptions): Promise<SpanReview> {
   const fresh = tracks.filter((track) => sent.get(track.habit.id) !== track);
-  if (fresh.length > 0) {
-    for (const track of fresh) sent.set(track.habit.id, track);
-    await reviewer.hold(fresh);
-  }
-  const startedMs = performance.now();
-  const review = await reviewer.review(
+  for (const track of fresh) sent.set(track.habit.id, track);
+  if (fresh.length > 0) await reviewer.hold(fresh);
+  return reviewer.review(
     tracks.map((track) => track.habit.id),
     options,
   );
-  performance.measure('review', { start: startedMs, detail: { kind: options.kind } });
-  return review;
 }
+
+/** Runs reviews in a worker that is started when the first is asked for; rejects where none can run, or it breaks. */
+export function createReviewWorker(startWorker: () => Worker) {
+  let running: Running | null = null;
+  const start = (): Running => {
+    const worker = startWorker();
+    // A worker that cannot be fetched, or breaks, never answers: whoever waits is told, and the next one starts another.
+    const broken = new Promise<never>((_, reject) => {
+      worker.addEventListener('error', () => {
+        running = null;
+        worker.terminate();
+        reject(new Error('the worker broke'));
+      });
+    });
+    broken.catch(() => undefined);
+    running = { reviewer: wrap<Reviewer>(worker), sent: new Map(), broken };
+    return running;
+  };
+  return async (tracks: readonly Track[], options: ReviewOptions): Promise<SpanReview> => {
+    const startedMs = performance.now();
+    const own = running ?? start();
+    const review = await Promise.race([ask(own, tracks, options), own.broken]);
+    // Read by the benchmark; not every device keeps such marks.
+    performance.measure?.('review', { start: startedMs, detail: { kind: options.kind } });
+    return review;
+  };
+}
+
+/** Works out a review in the page's worker. */
+export const reviewInWorker = createReviewWorker(() => new Worker(new URL('./review.worker', import.meta.url)));
