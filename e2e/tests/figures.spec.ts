@@ -460,6 +460,10 @@ test('a month and a year go on one sheet of paper each', async ({ browser }) => 
     expect(pdf.match(/\/Type \/Page\b/g), address ?? 'from the charts').toHaveLength(1);
     expect(pdf).toMatch(/\/MediaBox \[0 0 59[45](\.\d+)? 84[12](\.\d+)?\]/);
   }
+  const { violations } = await new AxeBuilder({ page: page as never })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag22aa'])
+    .analyze();
+  expect(violations.map(({ id, nodes }) => `${id} ${nodes[0]?.html.slice(0, 300)}`)).toEqual([]);
   await person.button('Back to the charts').click();
   await expect(person.heading('As it will be printed')).toBeHidden();
   await person.leave();

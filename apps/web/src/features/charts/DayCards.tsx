@@ -89,7 +89,12 @@ function DaysCard({ title, aside, span, kind, days }: DaysProps & { title: strin
         </View>
       ))}
       <PlateLegend words={{ none: 'nothing', all: days.legend }} />
-      <MarkWords words={choice.at === null ? null : days.wordsOf(choice.at)} idle={ONE_DAY} days={dayOnly(choice.at)} />
+      <MarkWords
+        choice={choice}
+        words={choice.at === null ? null : days.wordsOf(choice.at)}
+        idle={ONE_DAY}
+        days={dayOnly(choice.at)}
+      />
     </ChartCard>
   );
 }
@@ -114,7 +119,12 @@ function RingCard({ span, days, rate }: { span: DaySpan; days: Days; rate: numbe
         middle={{ figure: percent(rate), words: `kept in ${yearOf(span.first)}` }}
         choice={choice}
       />
-      <MarkWords words={choice.at === null ? null : days.wordsOf(choice.at)} idle={ONE_DAY} days={dayOnly(choice.at)} />
+      <MarkWords
+        choice={choice}
+        words={choice.at === null ? null : days.wordsOf(choice.at)}
+        idle={ONE_DAY}
+        days={dayOnly(choice.at)}
+      />
     </ChartCard>
   );
 }

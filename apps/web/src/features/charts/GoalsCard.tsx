@@ -76,6 +76,7 @@ function LinesCard({
         choice={choice}
       />
       <MarkWords
+        choice={choice}
         words={
           stood === null || at === null
             ? null

@@ -94,7 +94,7 @@ export function CourseCard({ track, kind, span }: Props) {
         label={`Done days of ${habit.name} added up: ${words}. Arrow keys go from day to day.`}
         choice={choice}
       />
-      <MarkWords words={words} idle="" days={{ first: at, last: at }} />
+      <MarkWords choice={choice} words={words} idle="" days={{ first: at, last: at }} />
     </ChartCard>
   );
 }
@@ -173,6 +173,7 @@ export function AmountsCard({ track, span }: Props) {
             {inAll}. The dotted line is the threshold; a full head is a done day.
           </Words>
           <MarkWords
+            choice={choice}
             words={words}
             idle="Choose a day to see its amount."
             days={at === null ? null : { first: at, last: at }}
@@ -232,6 +233,7 @@ export function AmountPartsCard({ track, span, kind }: Props) {
         choice={choice}
       />
       <MarkWords
+        choice={choice}
         words={at === undefined ? null : tell(at)}
         idle={
           rows.some(({ target }) => target !== null)
@@ -282,6 +284,7 @@ export function RunsCard({ track, span }: Props) {
             choice={choice}
           />
           <MarkWords
+            choice={choice}
             words={at === undefined ? null : words(at)}
             idle="As wide as it took, as high as it is long; filled while it is alive."
             days={at === undefined ? null : { first: at.first, last: at.first }}
@@ -341,6 +344,7 @@ export function TrendCard({ track, span, kind }: Props) {
             choice={choice}
           />
           <MarkWords
+            choice={choice}
             words={words(at ?? last)}
             idle=""
             days={at === undefined ? null : { first: at.day - 27, last: at.day }}

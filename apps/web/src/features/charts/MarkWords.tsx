@@ -2,6 +2,7 @@ import type { DaySpan } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useContext } from 'react';
 import { View } from 'react-native';
+import type { MarkChoice } from '../../charts/useMarks.ts';
 import { selectToday } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
 import { themed } from '../../theme/Theme.tsx';
@@ -12,11 +13,23 @@ import { IsPrinted } from './ChartCard.tsx';
 import { logAddress } from './chartAddress.ts';
 
 /** What the mark that is looked at says, and the way to its days in the log; what to do while none is. */
-export function MarkWords({ words, idle, days }: { words: string | null; idle: string; days: DaySpan | null }) {
+export function MarkWords({
+  choice,
+  words,
+  idle,
+  days,
+}: {
+  choice: MarkChoice;
+  words: string | null;
+  idle: string;
+  days: DaySpan | null;
+}) {
   const styles = useStyles();
   const router = useRouter();
   const today = useAppSelector(selectToday);
   const isPrinted = useContext(IsPrinted);
+  // Under a mouse that passes the way could never be reached: a tap keeps the mark.
+  const isPassing = choice.at !== choice.chosen;
   // Paper cannot be pointed at; what is not about pointing still helps to read the picture.
   if (isPrinted) {
     const told = words ?? idle;
@@ -31,7 +44,7 @@ export function MarkWords({ words, idle, days }: { words: string | null; idle: s
       <Words type="label" tone={words === null ? 'quiet' : 'ink'} style={styles.words}>
         {words ?? idle}
       </Words>
-      {words !== null && days !== null && days.first <= today ? (
+      {words !== null && days !== null && days.first <= today && !isPassing ? (
         <Button kind="bare" onPress={() => router.push(logAddress(days) as never)}>
           See it in the log
         </Button>

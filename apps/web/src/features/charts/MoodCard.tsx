@@ -70,6 +70,7 @@ export function MoodCard({ tracks, kind, span }: DaysProps & { tracks: readonly 
             choice={choice}
           />
           <MarkWords
+            choice={choice}
             words={
               at === undefined
                 ? null

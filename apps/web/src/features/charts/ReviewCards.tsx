@@ -97,6 +97,7 @@ export function PartsCard({ kind, review }: ReviewProps) {
         choice={choice}
       />
       <MarkWords
+        choice={choice}
         words={at === undefined ? null : words(at)}
         idle={[
           `Dotted is the pass mark, ${percent(passMark)}.`,
@@ -149,6 +150,7 @@ function RoundCard({
         heightPx={92}
       />
       <MarkWords
+        choice={choice}
         words={
           at === undefined
             ? null
@@ -287,6 +289,7 @@ export function AreasCard({ kind, review }: ReviewProps) {
         </View>
       </View>
       <MarkWords
+        choice={choice}
         words={
           at === undefined
             ? null

@@ -54,6 +54,7 @@ export function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly
         days.
       </Words>
       <MarkWords
+        choice={choice}
         words={at === null ? null : dayOfAllWords(totals, at, today, passMark)}
         idle="Choose a day to see its numbers."
         days={at === null ? null : { first: at, last: at }}
