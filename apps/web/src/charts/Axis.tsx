@@ -56,3 +56,9 @@ export function Axis({ levels, names, isMiddle = false, widthPx, heightPx, axisP
 /** 0, 50 and 100 % at their heights. */
 export const shareLevels = (yOf: (ratio: number) => number): { text: string; y: number }[] =>
   [0, 0.5, 1].map((ratio) => ({ text: `${ratio * 100} %`, y: yOf(ratio) }));
+
+/** What is aimed at, dotted across a picture. */
+export function AimLine({ y, x1, x2 }: { y: number; x1: number; x2: number }) {
+  const { colors } = useTheme();
+  return <Line x1={x1} x2={x2} y1={y} y2={y} stroke={colors.brass} strokeWidth={1.6} strokeDasharray="2 5" />;
+}

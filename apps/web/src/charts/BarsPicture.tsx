@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
+import { AimLine } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';
 import type { MarkChoice } from './useMarks.ts';
 import { useWidth } from './useWidth.ts';
@@ -139,17 +140,7 @@ export function BarsPicture({ label, bars, most, line, course, choice, heightPx 
                 </G>
               );
             })}
-            {line === undefined ? null : (
-              <Line
-                x1={0}
-                x2={widthPx}
-                y1={layout.yOf(line)}
-                y2={layout.yOf(line)}
-                stroke={colors.brass}
-                strokeWidth={1.6}
-                strokeDasharray="2 5"
-              />
-            )}
+            {line === undefined ? null : <AimLine y={layout.yOf(line)} x1={0} x2={widthPx} />}
             {course === undefined ? null : (
               <Path d={path()} fill="none" stroke={colors.ink} strokeWidth={1.6} strokeLinejoin="round" />
             )}

@@ -1,12 +1,12 @@
 import { type ProgressLineInput, daysIn, eachDay, progressLine, spread } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { Circle, G, Path, Text as SvgText } from 'react-native-svg';
+import { Circle, G, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
 import { AXIS_PX } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';
-import { ProgressAxis } from './ProgressAxis.tsx';
+import { ProgressAxis, ProgressPaths } from './ProgressAxis.tsx';
 import type { MarkChoice } from './useMarks.ts';
 import { useWidth } from './useWidth.ts';
 
@@ -77,16 +77,7 @@ export function GoalLinesPicture({
             const ratio = at === null ? null : input.progressAt(at);
             return (
               <G key={id}>
-                <Path
-                  d={layout.expectedPath}
-                  fill="none"
-                  stroke={color}
-                  strokeWidth={1.4}
-                  strokeDasharray="1 5"
-                  strokeLinecap="round"
-                />
-                <Path d={layout.forecastPath} fill="none" stroke={color} strokeWidth={1.3} strokeDasharray="6 6" />
-                <Path d={layout.path} fill="none" stroke={color} strokeWidth={2.6} strokeLinejoin="round" />
+                <ProgressPaths layout={layout} color={color} />
                 {layout.checkpoints.map((point) => (
                   <Circle
                     key={point.x}

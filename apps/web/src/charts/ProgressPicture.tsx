@@ -1,11 +1,11 @@
 import { type ProgressLineInput, eachDay, progressLine } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { Circle, Path } from 'react-native-svg';
+import { Circle } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
 import { AXIS_PX } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';
-import { ProgressAxis } from './ProgressAxis.tsx';
+import { ProgressAxis, ProgressPaths } from './ProgressAxis.tsx';
 import type { MarkChoice } from './useMarks.ts';
 import { useWidth } from './useWidth.ts';
 
@@ -49,16 +49,7 @@ export function ProgressPicture({ input, label, color, choice }: Props) {
           testID="progress-line"
         >
           <ProgressAxis layout={layout} widthPx={widthPx} heightPx={HEIGHT_PX} axisPx={AXIS_PX} />
-          <Path
-            d={layout.expectedPath}
-            fill="none"
-            stroke={colors.brass}
-            strokeWidth={2}
-            strokeDasharray="1 5"
-            strokeLinecap="round"
-          />
-          <Path d={layout.forecastPath} fill="none" stroke={color} strokeWidth={1.6} strokeDasharray="6 6" />
-          <Path d={layout.path} fill="none" stroke={color} strokeWidth={2.6} strokeLinejoin="round" />
+          <ProgressPaths layout={layout} color={color} expectedColor={colors.brass} />
           {layout.checkpoints.map((point) => (
             <Circle
               key={point.x}

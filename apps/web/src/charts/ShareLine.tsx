@@ -1,10 +1,10 @@
 import { type DaySpan, type PlainDay, isAtLeast, shareLine } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { Circle, Line, Path } from 'react-native-svg';
+import { Circle, Path } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
 import { namedDays } from './namedDays.ts';
-import { AXIS_PX, Axis, shareLevels } from './Axis.tsx';
+import { AXIS_PX, AimLine, Axis, shareLevels } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';
 import type { MarkChoice } from './useMarks.ts';
 import { useWidth } from './useWidth.ts';
@@ -49,15 +49,7 @@ export function ShareLine({ span, ratioOf, passMark, label, choice }: Props) {
             heightPx={HEIGHT_PX}
             axisPx={AXIS_PX}
           />
-          <Line
-            x1={AXIS_PX}
-            x2={widthPx}
-            y1={layout.yOf(passMark)}
-            y2={layout.yOf(passMark)}
-            stroke={colors.brass}
-            strokeWidth={1.6}
-            strokeDasharray="2 5"
-          />
+          <AimLine y={layout.yOf(passMark)} x1={AXIS_PX} x2={widthPx} />
           <Path d={layout.meanPath} fill="none" stroke={colors.deep} strokeWidth={2.4} strokeLinejoin="round" />
           {layout.points.map(({ day, x, y, ratio }) => {
             const isBright = isAtLeast(ratio, passMark);

@@ -1,10 +1,10 @@
 import { type DaySpan, type TrendPoint, trendLine } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { Circle, Line, Path } from 'react-native-svg';
+import { Circle, Path } from 'react-native-svg';
 import { monthAbbreviation } from '../shared/format.ts';
 import { useTheme } from '../theme/Theme.tsx';
-import { AXIS_PX, Axis, shareLevels } from './Axis.tsx';
+import { AXIS_PX, AimLine, Axis, shareLevels } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';
 import type { MarkChoice } from './useMarks.ts';
 import { useWidth } from './useWidth.ts';
@@ -50,15 +50,7 @@ export function TrendPicture({ trend, span, passMark, color, label, choice }: Pr
             heightPx={HEIGHT_PX}
             axisPx={AXIS_PX}
           />
-          <Line
-            x1={AXIS_PX}
-            x2={widthPx}
-            y1={layout.yOf(passMark)}
-            y2={layout.yOf(passMark)}
-            stroke={colors.brass}
-            strokeWidth={1.6}
-            strokeDasharray="2 5"
-          />
+          <AimLine y={layout.yOf(passMark)} x1={AXIS_PX} x2={widthPx} />
           <Path d={layout.path} fill="none" stroke={color} strokeWidth={2.6} strokeLinejoin="round" />
           {last === undefined ? null : <Circle cx={last.x} cy={last.y} r={4.6} fill={color} />}
           {at === undefined ? null : (

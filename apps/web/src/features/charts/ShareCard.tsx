@@ -27,11 +27,10 @@ export function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly
   );
   const { brightDays, fullDays } = dayCounts(totals, drawn, today, passMark);
   const shownKind = month === null ? kind : 'month';
-  const before = spanBefore(shownKind, drawn, weekStart);
+  const before = useMemo(() => spanBefore(shownKind, drawn, weekStart), [shownKind, drawn, weekStart]);
   const brightBefore = useMemo(
     () => (before === null ? null : dayCounts(totalsOf(tracks, before), before, today, passMark).brightDays),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- a span is the same where its ends are
-    [tracks, before?.first, before?.last, today, passMark],
+    [tracks, before, today, passMark],
   );
   const at = choice.at !== null && holdsDay(drawn, choice.at) ? choice.at : null;
   return (

@@ -1,0 +1,100 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { Person } from '../driver/person.ts';
+import { PHONE, WIDE } from '../playwright.config.ts';
+
+const DAILY = ['/today', '/log', '/habits/swim', '/settings', '/goals', '/goals/island', '/goals/new', '/goals/due'];
+/** Sheets over a screen: what is tapped to open them. */
+const SHEETS = ['Check in', 'Add a key result', 'More about this goal', 'Add a milestone', 'Run the halyards, more'];
+const SCREENS = [
+  '/today',
+  '/log',
+  '/log?span=week',
+  '/log?as=list',
+  '/habits/swim',
+  '/habits/new',
+  '/settings',
+  '/settings/habits',
+  '/settings/areas',
+  '/charts',
+  '/charts?span=month',
+  '/charts?span=quarter&area=bay',
+  '/charts?span=all&habit=swim',
+  '/charts?goal=island&span=month',
+  '/charts?span=week',
+  '/charts?from=2026-11-01&to=2026-11-10',
+  '/goals',
+  '/goals/island',
+  '/goals/new',
+  '/goals/new/direct',
+  '/goals/year',
+  '/goals/due',
+  '/settings/quotes',
+];
+
+test('text at 200 % loses nothing', async ({ browser }) => {
+  test.setTimeout(400_000);
+  // A window shown at twice its size has half the room: 1280 × 800 become 640 × 400. 320 is the narrowest phone.
+  for (const size of [
+    { width: 640, height: 400 },
+    { width: 320, height: 640 },
+  ]) {
+    const person = await Person.at(browser, { size });
+    await person.openSample();
+    for (const address of SCREENS) {
+      await person.visit(address);
+      await expect(person.page.getByRole('heading').first()).toBeVisible();
+      await person.page.clock.runFor(500);
+      expect(await person.cutWords(), `${address} at ${size.width}`).toEqual([]);
+    }
+    await person.leave();
+  }
+});
+
+for (const [scheme, size] of [
+  ['light', PHONE],
+  ['dark', WIDE],
+] as const) {
+  test(`no screen has a fault that axe finds, in the ${scheme} theme`, async ({ browser }) => {
+    test.setTimeout(600_000);
+    const person = await Person.at(browser, { size, scheme });
+    await person.openSample();
+    // The screens of every day in both themes, the others each in one.
+    const others = SCREENS.filter((each) => !DAILY.includes(each));
+    const half = others.filter((_, index) => (index % 2 === 0) === (scheme === 'light'));
+    const analyse = async (what: string): Promise<void> => {
+      await person.page.clock.runFor(500);
+      // What is still moving has other colours.
+      await person.page.waitForFunction(() => document.getAnimations().every((each) => each.playState !== 'running'));
+      const { violations } = await new AxeBuilder({ page: person.page as never })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+        .analyze();
+      expect(
+        violations.map(({ id, nodes }) => `${what}: ${id} ${nodes[0]?.html.slice(0, 420)} ${nodes[0]?.failureSummary}`),
+      ).toEqual([]);
+    };
+    for (const address of [...DAILY, ...half]) {
+      await person.visit(address);
+      await expect(person.page.getByRole('heading').first()).toBeVisible();
+      await analyse(address);
+    }
+    await person.visit('/goals/new');
+    await person.page.getByLabel('The goal').fill('Carve the tiller');
+    await person.button('Next').click();
+    await person.button('Enough, look it over').click();
+    await expect(person.heading('Look it over')).toBeVisible();
+    await analyse('a plan looked over');
+    await person.visit('/goals/island');
+    for (const key of SHEETS) {
+      await person.page
+        .getByRole('button', { name: new RegExp(`^${key}`) })
+        .first()
+        .click();
+      await person.page.getByRole('dialog').waitFor();
+      await analyse(key);
+      await person.page.keyboard.press('Escape');
+      await expect(person.page.getByRole('dialog')).toBeHidden();
+    }
+    await person.leave();
+  });
+}
