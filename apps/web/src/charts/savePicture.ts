@@ -4,7 +4,15 @@ const HEAD_PX = 66;
 const GAP_PX = 14;
 
 /** What a saved picture says about itself, and the colours it is drawn on. */
-export type PictureHead = { title: string; span: string; paper: string; ink: string; quiet: string };
+export type PictureHead = {
+  title: string;
+  span: string;
+  /** What its lines and marks mean, a sentence or a name each. */
+  legend?: readonly string[];
+  paper: string;
+  ink: string;
+  quiet: string;
+};
 
 export type Picture = { text: string; widthPx: number; heightPx: number };
 
@@ -51,14 +59,32 @@ function pictureFrom(root: SVGElement, widthPx: number, heightPx: number): Pictu
   return { text: new XMLSerializer().serializeToString(root), widthPx, heightPx };
 }
 
+const LEGEND_PX = 18;
+/** About what a letter of the legend takes. */
+const LETTER_PX = 6.4;
+
+/** Words in as many lines as a width needs, none broken but one that is longer than a line. */
+function linesOf(text: string, widthPx: number): string[] {
+  const most = Math.max(10, Math.floor(widthPx / LETTER_PX));
+  const lines: string[] = [];
+  for (const word of text.split(' ')) {
+    const last = lines.at(-1);
+    if (last === undefined || last.length + 1 + word.length > most) lines.push(word);
+    else lines[lines.length - 1] = `${last} ${word}`;
+  }
+  return lines;
+}
+
 /** The drawings of an element, its legend included, as one SVG file with its title and span above. Null where there is none. */
 export function pictureOf(element: Element, head: PictureHead): Picture | null {
   const drawings = [...element.querySelectorAll('svg')].filter((svg) => sizeOf(svg).widthPx >= LEAST_PX);
   if (drawings.length === 0) return null;
   const sizes = drawings.map(sizeOf);
   const widthPx = Math.max(...sizes.map((size) => size.widthPx)) + 2 * PAD_PX;
-  const heightPx = HEAD_PX + sizes.reduce((sum, size) => sum + size.heightPx + GAP_PX, 0) + PAD_PX;
-  const { root } = sheetOf(head, widthPx, heightPx);
+  const drawnPx = HEAD_PX + sizes.reduce((sum, size) => sum + size.heightPx + GAP_PX, 0);
+  const legend = (head.legend ?? []).flatMap((each) => linesOf(each, widthPx - 2 * PAD_PX));
+  const heightPx = drawnPx + legend.length * LEGEND_PX + PAD_PX;
+  const { root, add } = sheetOf(head, widthPx, heightPx);
   let y = HEAD_PX;
   drawings.forEach((svg, index) => {
     const copy = svg.cloneNode(true) as SVGElement;
@@ -67,6 +93,9 @@ export function pictureOf(element: Element, head: PictureHead): Picture | null {
     copy.removeAttribute('style');
     root.append(copy);
     y += sizes[index]!.heightPx + GAP_PX;
+  });
+  legend.forEach((text, index) => {
+    add('text', { x: PAD_PX, y: drawnPx + (index + 0.7) * LEGEND_PX, 'font-size': 12, fill: head.quiet }, text);
   });
   return pictureFrom(root, widthPx, heightPx);
 }

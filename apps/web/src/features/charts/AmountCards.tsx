@@ -57,6 +57,7 @@ export function AmountsCard({ track, span }: Props) {
   const { unit } = measure;
   const sum = tidySum(amountBetween(track, drawn));
   const inAll = `${amount(sum, unit)} in ${month === null ? 'this span' : monthAndYear(month)}`;
+  const legend = `${inAll}. The dotted line is the threshold; a full head is a done day.`;
   const days = Array.from({ length: daysIn(drawn) }, (_, index) => drawn.first + index).filter(
     (day) => known(day) !== null,
   );
@@ -68,6 +69,7 @@ export function AmountsCard({ track, span }: Props) {
   return (
     <ChartCard
       title="Amounts"
+      legend={[legend]}
       aside={arrows}
       figures={{
         columns: [
@@ -100,7 +102,7 @@ export function AmountsCard({ track, span }: Props) {
             choice={choice}
           />
           <Words type="quiet" tone="quiet">
-            {inAll}. The dotted line is the threshold; a full head is a done day.
+            {legend}
           </Words>
           <MarkWords
             choice={choice}
@@ -135,10 +137,12 @@ export function AmountPartsCard({ track, span, kind }: Props) {
   if (!(most > 0)) return null;
   const tell = ({ words, sum, target, isRunning }: (typeof rows)[number]): string =>
     `${words}: ${sum === null ? 'nothing' : target === null ? amount(sum, unit) : amountOf(sum, target, unit)}${isRunning ? ', still running' : ''}`;
+  const legend = rows.some(({ target }) => target !== null) ? ['The lines are the targets of the months.'] : [];
   const at = choice.at === null ? undefined : rows[choice.at];
   return (
     <ChartCard
       title="Amounts compared"
+      legend={legend}
       aside={`${amount(all, unit)} in all`}
       figures={{
         columns: [
@@ -165,11 +169,7 @@ export function AmountPartsCard({ track, span, kind }: Props) {
       <MarkWords
         choice={choice}
         words={at === undefined ? null : tell(at)}
-        idle={
-          rows.some(({ target }) => target !== null)
-            ? 'The lines are the targets of the months.'
-            : 'Choose a bar to see its numbers.'
-        }
+        idle={legend[0] ?? 'Choose a bar to see its numbers.'}
         days={at?.part ?? null}
       />
     </ChartCard>

@@ -36,13 +36,15 @@ type Props = {
   aside?: ReactNode;
   /** The figures behind the picture: as a table on demand, and as CSV. */
   figures: Figures;
+  /** What its lines and marks mean, for the picture that is saved; what is drawn as a legend is in it already. */
+  legend?: readonly string[];
   /** Of a list: what its picture is made of, where nothing is drawn. */
   pictureRows?: readonly PictureRow[];
   children: ReactNode;
 };
 
 /** A picture with its title, and the ways to its figures: as a table, as CSV, as SVG, as PNG. */
-export function ChartCard({ title, aside, figures, pictureRows, children }: Props) {
+export function ChartCard({ title, aside, figures, legend, pictureRows, children }: Props) {
   const { colors } = useTheme();
   const isWide = useIsWide();
   const toast = useToast();
@@ -55,7 +57,7 @@ export function ChartCard({ title, aside, figures, pictureRows, children }: Prop
   const savePicture = (kind: 'svg' | 'png'): void => {
     setIsOpen(false);
     const { raised: paper, ink, quiet } = colors;
-    const head = { title, span, paper, ink, quiet };
+    const head = { title, span, legend, paper, ink, quiet };
     const picture = pictureRows
       ? pictureOfRows(pictureRows, { ...head, track: colors.hole })
       : pictureOf(body.current as unknown as Element, head);

@@ -16,9 +16,11 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Download from 'lucide-react-native/icons/download';
 import { type ReactNode, useState } from 'react';
 import { View, useWindowDimensions } from 'react-native';
-import { goalPaceSentence } from '../../records/goalWords.ts';
+import type { FiguredGoal } from '../../records/figuredGoals.ts';
+import { STATE_WORDS, goalPaceSentence } from '../../records/goalWords.ts';
 import { selectSettings, selectToday, selectTracks } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
+import { percent } from '../../shared/format.ts';
 import { keepFocus, useKeptFocus } from '../../shared/keptFocus.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -239,6 +241,13 @@ function cardsOfOne({ tracks, review, options }: ChartsShown, own: Track, today:
   ];
 }
 
+/** How a goal stands; of one that is not open, its state. */
+const goalWords = (figured: FiguredGoal, today: PlainDay): string => {
+  const { state } = figured.records.goal;
+  if (state === 'open') return goalPaceSentence(figured, today);
+  return `This goal is ${STATE_WORDS[state]}, at ${percent(figured.figures.progress)}.`;
+};
+
 /** Everything that is drawn and said of one span. */
 function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
   const styles = useStyles();
@@ -258,7 +267,7 @@ function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
       ];
   return (
     <View {...({ dataSet: { shown: spanTitle(kind, span, today) } } as object)} style={styles.stack}>
-      {goal === null ? null : <Words type="name">{goalPaceSentence(goal, today)}</Words>}
+      {goal === null ? null : <Words type="name">{goalWords(goal, today)}</Words>}
       {goal !== null && tracks.length === 0 ? (
         <Words tone="quiet">No habit carries this goal, so there are no days to draw.</Words>
       ) : (

@@ -104,11 +104,13 @@ function RingCard({ span, days, rate }: { span: DaySpan; days: Days; rate: numbe
   const today = useAppSelector(selectToday);
   const { weekStart } = useAppSelector(selectSettings);
   const choice = useMarks(`ring ${span.first}`);
+  const tracks = `weekdays as tracks, ${weekdayTitle(weekStart)} inside`;
   return (
     <ChartCard
       title="The year as one turn"
-      aside={`weekdays as tracks, ${weekdayTitle(weekStart)} inside`}
+      aside={tracks}
       figures={days.figures}
+      legend={[`A spoke is a week; ${tracks}. The larger and darker, the more was done; an eye is ${days.legend}.`]}
     >
       <YearRingPicture
         year={yearOfDay(span.first)}

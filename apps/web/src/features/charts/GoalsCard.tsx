@@ -25,6 +25,8 @@ type Row = {
   to?: string;
 };
 
+const LINES_LEGEND = 'Dotted is what was expected, broken where the rate leads; rings are milestones.';
+
 /** Several ways on one axis of time, numbered, each with its share and what is said of it; a day that is pointed at says where each stood. */
 function LinesCard({
   title,
@@ -57,6 +59,7 @@ function LinesCard({
     <ChartCard
       title={title}
       aside={aside}
+      legend={[...rows.map(({ name, share }, place) => `${place + 1} ${name}, ${percent(share)}`), LINES_LEGEND]}
       figures={{
         columns: [
           { name: what, is: 'words' },
@@ -82,7 +85,7 @@ function LinesCard({
             ? null
             : `${dateNear(at, today)}: ${stood.length > 0 ? stood.join('; ') : 'none had begun'}`
         }
-        idle="Dotted is what was expected, broken where the rate leads; rings are milestones."
+        idle={LINES_LEGEND}
         days={at === null ? null : { first: at, last: at }}
       />
       {rows.map(({ id, name, share, words, to }, place) => {

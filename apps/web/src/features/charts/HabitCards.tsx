@@ -62,6 +62,7 @@ export function CourseCard({ track, kind, span }: Props) {
     <ChartCard
       title="Added up"
       aside={`target ${counted(course.target, 'day')}`}
+      legend={[`${words}. Dotted is what was planned.`]}
       figures={{
         columns: [
           { name: 'Up to', is: 'words' },
@@ -84,6 +85,8 @@ export function CourseCard({ track, kind, span }: Props) {
   );
 }
 
+const RUNS_LEGEND = 'As wide as it took, as high as it is long; filled while it is alive.';
+
 /** Its runs as arches, with the longest and the one still alive. */
 export function RunsCard({ track, span }: Props) {
   const hidesStreaks = useAppSelector(selectHidesStreaks);
@@ -99,6 +102,7 @@ export function RunsCard({ track, span }: Props) {
   return (
     <ChartCard
       title="Runs"
+      legend={[RUNS_LEGEND]}
       aside={runs.length === 0 ? undefined : `${counted(runs.length, 'run')}, longest ${streakLength(longest, unit)}`}
       figures={{
         columns: [
@@ -124,7 +128,7 @@ export function RunsCard({ track, span }: Props) {
           <MarkWords
             choice={choice}
             words={at === undefined ? null : words(at)}
-            idle="As wide as it took, as high as it is long; filled while it is alive."
+            idle={RUNS_LEGEND}
             days={at === undefined ? null : { first: at.first, last: at.first }}
           />
         </>
@@ -154,6 +158,7 @@ export function TrendCard({ track, span, kind }: Props) {
   return (
     <ChartCard
       title="Trend"
+      legend={[`What was kept of four weeks, week after week. Dotted is the pass mark, ${percent(passMark)}.`]}
       aside={isShort ? 'twelve weeks, each with the three before' : 'kept in four weeks'}
       figures={{
         columns: [

@@ -14,6 +14,8 @@ import { MarkWords } from './MarkWords.tsx';
 /** So many habits are shown, those with the widest difference. */
 const MOST_SHOWN = 12;
 
+const LEGEND = 'Full on done days, a ring on the others it was asked. What went together, not what caused it.';
+
 const oneDecimal = ({ mean }: MoodMean): string => mean.toFixed(1);
 
 /** Mean mood on done days beside other asked days, of habits with enough of both; nothing while the journal has no moods. */
@@ -41,6 +43,7 @@ export function MoodCard({ tracks, kind, span }: DaysProps & { tracks: readonly 
     <ChartCard
       title="Mood beside habits"
       aside="mean of 1 to 5"
+      legend={[LEGEND]}
       figures={{
         columns: [
           { name: 'Habit', is: 'words' },
@@ -76,7 +79,7 @@ export function MoodCard({ tracks, kind, span }: DaysProps & { tracks: readonly 
                 ? null
                 : `${at.name}: ${oneDecimal(at.mood.done)} on ${counted(at.mood.done.days, 'done day')}, ${oneDecimal(at.mood.other)} on ${counted(at.mood.other.days, 'other')}`
             }
-            idle="Full on done days, a ring on the others it was asked. What went together, not what caused it."
+            idle={LEGEND}
             days={null}
           />
         </>

@@ -66,11 +66,19 @@ export function PartsCard({ kind, review }: ReviewProps) {
     return `${partWords(kind, part, today).words}: ${keptWords(part.kept)}${part.isRunning ? ', still running' : ''}${toDate}`;
   };
   const at = choice.at === null ? undefined : parts[choice.at];
+  const legend = [
+    `Dotted is the pass mark, ${percent(passMark)}.`,
+    kind === 'year' ? 'The line is the year to date.' : '',
+    parts.some((part) => part.isRunning && part.kept.rate !== null) ? 'The outlined one still runs.' : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
   const toDate = parts.findLast(({ kept }) => kept.rate !== null)?.toDate.rate ?? null;
   return (
     <ChartCard
       title={title}
       aside={kind === 'year' ? `year to date ${percent(toDate)}` : 'kept of what was asked'}
+      legend={[legend]}
       figures={partsFigures(parts, (part) => partWords(kind, part, today).words)}
     >
       <BarsPicture
@@ -96,18 +104,7 @@ export function PartsCard({ kind, review }: ReviewProps) {
         }
         choice={choice}
       />
-      <MarkWords
-        choice={choice}
-        words={at === undefined ? null : words(at)}
-        idle={[
-          `Dotted is the pass mark, ${percent(passMark)}.`,
-          kind === 'year' ? 'The line is the year to date.' : '',
-          parts.some((part) => part.isRunning && part.kept.rate !== null) ? 'The outlined one still runs.' : '',
-        ]
-          .filter(Boolean)
-          .join(' ')}
-        days={at?.span ?? null}
-      />
+      <MarkWords choice={choice} words={at === undefined ? null : words(at)} idle={legend} days={at?.span ?? null} />
     </ChartCard>
   );
 }
@@ -134,8 +131,9 @@ function RoundCard({
   const choice = useMarks(`${title} ${kind} ${span.first} ${span.last}`);
   const at = choice.at === null ? undefined : rows[choice.at];
   const hasBefore = rows.some(({ before }) => before !== null && before.rate !== null);
+  const legend = hasBefore ? [`The line is ${BEFORE_WORDS[kind]}.`] : [];
   return (
-    <ChartCard title={title} aside={aside} figures={keptFigures(what, rows)}>
+    <ChartCard title={title} aside={aside} legend={legend} figures={keptFigures(what, rows)}>
       <BarsPicture
         label={`${title}: ${rows.map(({ name, kept }) => `${name} ${percent(kept.rate)}`).join(', ')}. Arrow keys go from bar to bar.`}
         bars={rows.map(({ label, kept, before }) => ({
@@ -156,7 +154,7 @@ function RoundCard({
             ? null
             : `${at.name}: ${keptWords(at.kept)}${at.before === null || at.before.rate === null ? '' : `; ${BEFORE_WORDS[kind]} ${keptWords(at.before)}`}`
         }
-        idle={hasBefore ? `The line is ${BEFORE_WORDS[kind]}.` : 'Choose a bar to see its numbers.'}
+        idle={legend[0] ?? 'Choose a bar to see its numbers.'}
         days={null}
       />
     </ChartCard>
@@ -225,6 +223,8 @@ function ShortRecord({ title, recordDays }: { title: string; recordDays: number 
   );
 }
 
+const AREAS_LEGEND = 'As wide as its part of the done days, filled as far as its share.';
+
 /** Each area's share, and how the done days divide among them. */
 export function AreasCard({ kind, review }: ReviewProps) {
   const styles = useStyles();
@@ -252,6 +252,13 @@ export function AreasCard({ kind, review }: ReviewProps) {
     <ChartCard
       title="By area"
       aside={`${counted(done, 'day')} done`}
+      legend={[
+        ...rows.map(
+          (row, index) =>
+            `${index + 1} ${row.name}: ${row.actual} of ${row.target}, ${percent(row.share)}, ${row.done} done`,
+        ),
+        AREAS_LEGEND,
+      ]}
       figures={areasFigures(
         review.areas,
         review.past?.areas ?? [],
@@ -295,7 +302,7 @@ export function AreasCard({ kind, review }: ReviewProps) {
             ? null
             : `${at.name}: ${at.done} of ${counted(done, 'done day')}, ${percent(at.done / done)}; ${at.actual} of ${at.target} set, ${percent(at.share)}`
         }
-        idle="As wide as its part of the done days, filled as far as its share."
+        idle={AREAS_LEGEND}
         days={null}
       />
     </ChartCard>

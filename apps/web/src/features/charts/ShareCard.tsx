@@ -33,10 +33,14 @@ export function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly
     [tracks, before, today, passMark],
   );
   const at = choice.at !== null && holdsDay(drawn, choice.at) ? choice.at : null;
+  const full = fullDays === 0 ? '' : `, ${fullDays} of them full, with an eye`;
+  const past = brightBefore === null ? '' : `; ${BEFORE_WORDS[shownKind]} ${brightBefore}`;
+  const legend = `${counted(brightDays, 'day')} at the pass mark of ${percent(passMark)} (dotted)${full}${past}. The line is the mean of seven days.`;
   return (
     <ChartCard
       title="Share per day"
       aside={arrows}
+      legend={month === null ? [legend] : [`${monthAndYear(month)}: ${legend}`]}
       figures={daysFigures(totals, { first: drawn.first, last: Math.min(drawn.last, today) }, passMark)}
     >
       <ShareLine
@@ -47,10 +51,7 @@ export function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly
         choice={choice}
       />
       <Words type="quiet" tone="quiet">
-        {counted(brightDays, 'day')} at the pass mark of {percent(passMark)} (dotted)
-        {fullDays === 0 ? '' : `, ${fullDays} of them full, with an eye`}
-        {brightBefore === null ? '' : `; ${BEFORE_WORDS[shownKind]} ${brightBefore}`}. The line is the mean of seven
-        days.
+        {legend}
       </Words>
       <MarkWords
         choice={choice}

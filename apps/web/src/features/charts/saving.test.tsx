@@ -39,6 +39,21 @@ describe('a picture that is saved', () => {
     expect(root.querySelectorAll('text')[2]!.getAttribute('font-family')).toBe('Own, Figtree, sans-serif');
   });
 
+  it('says below what its lines mean, in as many lines as it is wide for', () => {
+    const bare = pictureOf(shown(), HEAD)!;
+    const legend = [
+      'Dotted is the pass mark, 85 %.',
+      'The line is the year to date, and the outlined one is the month that still runs.',
+    ];
+    const picture = pictureOf(shown(), { ...HEAD, legend })!;
+    const root = new DOMParser().parseFromString(picture.text, 'image/svg+xml').documentElement;
+    const lines = [...root.querySelectorAll('text')].map((each) => each.textContent!).slice(4);
+    expect(lines.join(' ')).toBe(legend.join(' '));
+    expect(lines.length).toBeGreaterThan(2);
+    expect(lines.every((line) => line.length <= 46)).toBe(true);
+    expect(picture.heightPx).toBe(bare.heightPx + 18 * lines.length);
+  });
+
   it('is none where nothing is drawn', () => {
     expect(pictureOf(render(<p>words</p>).container, HEAD)).toBeNull();
   });
