@@ -1,3 +1,6 @@
+import { FAMILIES } from '../theme/type.ts';
+import { fontFaces } from './fontFaces.ts';
+
 const SVG = 'http://www.w3.org/2000/svg';
 const PAD_PX = 24;
 const HEAD_PX = 66;
@@ -45,7 +48,7 @@ function sheetOf(head: PictureHead, widthPx: number, heightPx: number): Sheet {
   }))
     root.setAttribute(key, String(value));
   add('rect', { width: widthPx, height: heightPx, fill: head.paper });
-  add('text', { x: PAD_PX, y: 32, 'font-size': 18, 'font-weight': 700, fill: head.ink }, head.title);
+  add('text', { x: PAD_PX, y: 32, 'font-size': 18, 'font-family': FAMILIES.head, fill: head.ink }, head.title);
   add('text', { x: PAD_PX, y: 52, 'font-size': 13, fill: head.quiet }, head.span);
   return { root, add };
 }
@@ -53,13 +56,14 @@ function sheetOf(head: PictureHead, widthPx: number, heightPx: number): Sheet {
 function pictureFrom(root: SVGElement, widthPx: number, heightPx: number): Picture {
   // Where the app's own type is not there, any plain one does.
   for (const text of root.querySelectorAll('text')) {
-    const own = text.getAttribute('font-family');
-    text.setAttribute('font-family', `${own ? `${own}, ` : ''}Figtree, sans-serif`);
+    text.setAttribute('font-family', `${text.getAttribute('font-family') ?? FAMILIES.regular}, Figtree, sans-serif`);
   }
   return { text: new XMLSerializer().serializeToString(root), widthPx, heightPx };
 }
 
 const LEGEND_PX = 18;
+/** A legend is not squeezed below a narrow drawing. */
+const LEAST_LEGEND_PX = 340;
 /** About what a letter of the legend takes. */
 const LETTER_PX = 6.4;
 
@@ -80,7 +84,8 @@ export function pictureOf(element: Element, head: PictureHead): Picture | null {
   const drawings = [...element.querySelectorAll('svg')].filter((svg) => sizeOf(svg).widthPx >= LEAST_PX);
   if (drawings.length === 0) return null;
   const sizes = drawings.map(sizeOf);
-  const widthPx = Math.max(...sizes.map((size) => size.widthPx)) + 2 * PAD_PX;
+  const leastPx = head.legend?.length ? LEAST_LEGEND_PX : 0;
+  const widthPx = Math.max(leastPx, ...sizes.map((size) => size.widthPx)) + 2 * PAD_PX;
   const drawnPx = HEAD_PX + sizes.reduce((sum, size) => sum + size.heightPx + GAP_PX, 0);
   const legend = (head.legend ?? []).flatMap((each) => linesOf(each, widthPx - 2 * PAD_PX));
   const heightPx = drawnPx + legend.length * LEGEND_PX + PAD_PX;
@@ -88,7 +93,7 @@ export function pictureOf(element: Element, head: PictureHead): Picture | null {
   let y = HEAD_PX;
   drawings.forEach((svg, index) => {
     const copy = svg.cloneNode(true) as SVGElement;
-    copy.setAttribute('x', String(PAD_PX));
+    copy.setAttribute('x', String((widthPx - sizes[index]!.widthPx) / 2));
     copy.setAttribute('y', String(y));
     copy.removeAttribute('style');
     root.append(copy);
@@ -140,10 +145,13 @@ export const downloadSvg = (name: string, { text }: Picture): void =>
 
 const PNG_SCALE = 2;
 
-/** The picture as PNG, at twice its size; rejects where the device cannot draw it. */
+/** The picture as PNG, at twice its size, in the app's own type; rejects where the device cannot draw it. */
 export async function downloadPng(name: string, { text, widthPx, heightPx }: Picture): Promise<void> {
   const image = new Image();
-  image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(text)}`;
+  // An image has nothing of the page it is on: its type has to come with it.
+  const faces = await fontFaces(Object.values(FAMILIES).filter((family) => text.includes(family)));
+  const whole = text.replace('>', `><style>${faces}</style>`);
+  image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(whole)}`;
   await image.decode();
   const canvas = document.createElement('canvas');
   [canvas.width, canvas.height] = [widthPx * PNG_SCALE, heightPx * PNG_SCALE];

@@ -10,6 +10,7 @@ import {
   monthTargetOf,
   outcomeOn,
   partsOfSpan,
+  spanBefore,
   termsOn,
   tidySum,
 } from '@wimbel/core';
@@ -25,7 +26,7 @@ import { ChartCard } from './ChartCard.tsx';
 import { type DaysProps, useAmountOn } from './DayCards.tsx';
 import { useHabitColor } from './HabitCards.tsx';
 import { MarkWords } from './MarkWords.tsx';
-import { partWords } from './chartWords.ts';
+import { BEFORE_WORDS, partWords } from './chartWords.ts';
 
 type Props = DaysProps & { track: Track };
 
@@ -134,6 +135,8 @@ export function AmountPartsCard({ track, span, kind }: Props) {
   });
   const most = Math.max(...rows.map(({ sum, target }) => Math.max(sum ?? 0, target ?? 0)));
   const all = tidySum(amountBetween(track, span));
+  const before = spanBefore(kind, span, track.weekStart);
+  const past = before === null || before.last < track.first ? null : tidySum(amountBetween(track, before));
   if (!(most > 0)) return null;
   const tell = ({ words, sum, target, isRunning }: (typeof rows)[number]): string =>
     `${words}: ${sum === null ? 'nothing' : target === null ? amount(sum, unit) : amountOf(sum, target, unit)}${isRunning ? ', still running' : ''}`;
@@ -143,7 +146,7 @@ export function AmountPartsCard({ track, span, kind }: Props) {
     <ChartCard
       title="Amounts compared"
       legend={legend}
-      aside={`${amount(all, unit)} in all`}
+      aside={`${amount(all, unit)} in all${past === null ? '' : `, ${BEFORE_WORDS[kind]} ${amount(past, unit)}`}`}
       figures={{
         columns: [
           { name: 'Part', is: 'words' },

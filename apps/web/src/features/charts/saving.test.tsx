@@ -50,8 +50,10 @@ describe('a picture that is saved', () => {
     const lines = [...root.querySelectorAll('text')].map((each) => each.textContent!).slice(4);
     expect(lines.join(' ')).toBe(legend.join(' '));
     expect(lines.length).toBeGreaterThan(2);
-    expect(lines.every((line) => line.length <= 46)).toBe(true);
+    expect(lines.every((line) => line.length <= 53)).toBe(true);
     expect(picture.heightPx).toBe(bare.heightPx + 18 * lines.length);
+    // A narrow drawing stands in the middle above it.
+    expect([picture.widthPx, root.querySelectorAll('svg')[1]!.getAttribute('x')]).toEqual([388, '94']);
   });
 
   it('is none where nothing is drawn', () => {
