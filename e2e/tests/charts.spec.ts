@@ -322,8 +322,17 @@ test('a month and a year go on one sheet of paper each', async ({ browser }) => 
     .withTags(['wcag2a', 'wcag2aa', 'wcag22aa'])
     .analyze();
   expect(violations.map(({ id, nodes }) => `${id} ${nodes[0]?.html.slice(0, 300)}`)).toEqual([]);
+  await person.visit('/charts?span=month');
+  await person.button('Save or print').click();
+  await person.button('Print on one page').click();
   await person.button('Back to the charts').click();
   await expect(person.heading('As it will be printed')).toBeHidden();
+  // What lay below the sheet can be used again.
+  await person.choose('Week');
+  await expect(person.heading('23 to 29 November')).toBeVisible();
+  await person.button('Save or print').click();
+  await expect(person.button('All figures, as CSV')).toBeVisible();
+  await expect(person.button('Print on one page')).toHaveCount(0);
   await person.leave();
 });
 

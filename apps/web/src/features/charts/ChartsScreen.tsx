@@ -45,7 +45,7 @@ import { Steps } from './Steps.tsx';
 import { TwoDaysSheet } from './TwoDaysSheet.tsx';
 import { type ChartParams, type ChartsAt, chartsAddress, chartsAt } from './chartAddress.ts';
 import { SPAN_WORDS, spanTitle } from './chartWords.ts';
-import { type ChartsShown, useCharts } from './useCharts.ts';
+import { type ChartsShown, recordDaysOf, useCharts } from './useCharts.ts';
 
 /** From this width on the cards stand in three columns. */
 const VERY_WIDE_PX = 1500;
@@ -178,10 +178,6 @@ export function ChartsScreen() {
 
 /** Cards in four groups: two columns are the first two and the last two; of three, the middle one is the second and the last. */
 type Groups = readonly [ReactNode[], ReactNode[], ReactNode[], ReactNode[]];
-
-/** So many days there is a record of, up to today. */
-const recordDaysOf = (tracks: ChartsShown['tracks'], today: PlainDay): number =>
-  Math.max(0, today - tracks.reduce((first, track) => Math.min(first, track.first), today + 1) + 1);
 
 /** The cards of several habits: all, an area's, those that carry a goal. */
 function cardsOfMany({ subject, tracks, review, options }: ChartsShown, today: PlainDay, isWide: boolean): Groups {

@@ -1,12 +1,12 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import Printer from 'lucide-react-native/icons/printer';
-import { Children, type ReactNode, useState } from 'react';
+import { Children, type ReactNode, useEffect, useState } from 'react';
 import { View, useWindowDimensions } from 'react-native';
 import { createPortal } from 'react-dom';
 import { selectToday } from '../../records/selectors.ts';
 import { useAppSelector } from '../../records/store.ts';
-import { dateNear } from '../../shared/format.ts';
+import { fullDate } from '../../shared/format.ts';
 import { OnPaper, themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -14,13 +14,14 @@ import { IconButton } from '../../ui/IconButton.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { IsPrinted } from './ChartCard.tsx';
 import { AllDays, HabitDays } from './DayCards.tsx';
+import { GoalCard } from './GoalsCard.tsx';
 import { CourseCard, HabitFacts, RunsCard, TrendCard } from './HabitCards.tsx';
 import { RankingCard } from './RankingCard.tsx';
 import { AreasCard, InWords, PartsCard, PartsOfDayCard, WeekdaysCard } from './ReviewCards.tsx';
 import { ShareCard } from './ShareCard.tsx';
 import { type ChartParams, chartsAddress, chartsAt } from './chartAddress.ts';
 import { spanTitle } from './chartWords.ts';
-import { type ChartsShown, useCharts } from './useCharts.ts';
+import { type ChartsShown, recordDaysOf, useCharts } from './useCharts.ts';
 
 /** What a sheet of A4 holds between margins of 12 mm, at 96 to the inch. */
 const PAGE = { widthPx: 703, heightPx: 1030 };
@@ -42,6 +43,12 @@ export function PrintScreen() {
   const fit = Math.min(PAGE.widthPx / LAID_OUT_PX, PAGE.heightPx / tallPx);
   const screen = Math.min(PAGE.widthPx / LAID_OUT_PX, (width - BESIDE_PX - 2 * MARGIN_PX) / LAID_OUT_PX);
   const styles = useStyles();
+  // What lies below the sheet is out of reach while it is there.
+  useEffect(() => {
+    const below = document.getElementById('root');
+    below?.setAttribute('inert', '');
+    return () => below?.removeAttribute('inert');
+  }, []);
   const sizes = {
     background: colors.paper,
     '--page-scale': fit,
@@ -94,7 +101,7 @@ function Sheet({
   const { kind, span } = shown.options;
   const days = { kind, span };
   const own = subject.habitId === null ? null : (tracks[0] ?? null);
-  const recordDays = Math.max(0, today - tracks.reduce((first, track) => Math.min(first, track.first), today + 1) + 1);
+  const recordDays = recordDaysOf(tracks, today);
   return (
     <View
       {...({ dataSet: { printPage: '' } } as object)}
@@ -106,10 +113,11 @@ function Sheet({
           {[spanTitle(kind, span, today), subject.what.of === 'all' ? '' : subject.name].filter(Boolean).join(', ')}
         </Words>
         <Words type="quiet" tone="quiet">
-          Wimbel, {dateNear(today, today)}
+          Wimbel, {fullDate(today)}
         </Words>
       </View>
       <InWords kind={kind} review={review} />
+      {subject.goal === null ? null : <GoalCard figured={subject.goal} />}
       {tracks.length === 0 ? null : own === null ? (
         <Beside isApart={kind === 'month'}>
           <AllDays {...days} tracks={tracks} />

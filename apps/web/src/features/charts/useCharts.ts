@@ -1,4 +1,4 @@
-import { type Track, reviewSpanOf } from '@wimbel/core';
+import { type PlainDay, type Track, reviewSpanOf } from '@wimbel/core';
 import { useDeferredValue, useMemo } from 'react';
 import { type FiguredGoal, selectFiguredGoal } from '../../records/figuredGoals.ts';
 import { selectSettings, selectToday, selectTracks } from '../../records/selectors.ts';
@@ -70,3 +70,7 @@ export function useCharts({ kind, day, between, what }: ChartsAt) {
 
 /** Charts that are drawn: what they are of, their days, and what the record says of them. */
 export type ChartsShown = NonNullable<ReturnType<typeof useCharts>['shown']>;
+
+/** So many days there is a record of, up to today. */
+export const recordDaysOf = (tracks: readonly Track[], today: PlainDay): number =>
+  Math.max(0, today - tracks.reduce((first, track) => Math.min(first, track.first), today + 1) + 1);
