@@ -1,23 +1,26 @@
 import { View } from 'react-native';
 import { number } from '../shared/amounts.ts';
-import { percent } from '../shared/format.ts';
+import { fullDate, percent } from '../shared/format.ts';
 import { themed } from '../theme/Theme.tsx';
 import { SPACE } from '../theme/space.ts';
 import { Words } from './Words.tsx';
 
-/** Figures in rows and columns: shares are ratios, null is none. */
+/** Figures in rows and columns: shares are ratios, days are days since 1970-01-01, null is none. */
 export type Figures = {
-  columns: readonly { name: string; is: 'words' | 'number' | 'share' }[];
+  columns: readonly { name: string; is: 'words' | 'day' | 'number' | 'share' }[];
   rows: readonly (readonly (string | number | null)[])[];
 };
 
 /** From so many rows on the table scrolls within itself. */
 const MANY_ROWS = 14;
 
+const isName = (is: Figures['columns'][number]['is']): boolean => is === 'words' || is === 'day';
+
 const written = (value: string | number | null, is: Figures['columns'][number]['is']): string => {
   if (typeof value === 'string') return value;
   if (is === 'share') return percent(value);
-  return value === null ? '–' : number(value);
+  if (value === null) return '–';
+  return is === 'day' ? fullDate(value) : number(value);
 };
 
 /** Figures as a table that can be read row by row. */
@@ -31,8 +34,8 @@ export function FiguresTable({ label, figures: { columns, rows } }: { label: str
       <View role="table" aria-label={label}>
         <View role="row" style={[styles.row, styles.head]}>
           {columns.map(({ name, is }) => (
-            <View key={name} role="columnheader" style={is === 'words' ? styles.name : styles.cell}>
-              <Words type="label" tone="quiet" style={is === 'words' ? null : styles.right}>
+            <View key={name} role="columnheader" style={isName(is) ? styles.name : styles.cell}>
+              <Words type="label" tone="quiet" style={isName(is) ? null : styles.right}>
                 {name}
               </Words>
             </View>
@@ -41,8 +44,8 @@ export function FiguresTable({ label, figures: { columns, rows } }: { label: str
         {rows.map((row, index) => (
           <View key={index} role="row" style={styles.row}>
             {columns.map(({ name, is }, place) => (
-              <View key={name} role="cell" style={is === 'words' ? styles.name : styles.cell}>
-                <Words type="quiet" style={is === 'words' ? null : styles.right}>
+              <View key={name} role="cell" style={isName(is) ? styles.name : styles.cell}>
+                <Words type="quiet" style={isName(is) ? null : styles.right}>
                   {written(row[place] ?? null, is)}
                 </Words>
               </View>

@@ -4,7 +4,6 @@ import {
   type Track,
   amountBetween,
   daysIn,
-  formatDay,
   isActiveIn,
   monthOfDay,
   monthTargetOf,
@@ -74,17 +73,12 @@ export function AmountsCard({ track, span }: Props) {
       aside={arrows}
       figures={{
         columns: [
-          { name: 'Day', is: 'words' },
+          { name: 'Day', is: 'day' },
           { name: 'Amount', is: 'number' },
           { name: 'Threshold', is: 'words' },
           { name: 'Done', is: 'words' },
         ],
-        rows: days.map((day) => [
-          formatDay(day),
-          known(day),
-          limitWords(limitOn(day), unit),
-          isMetOn(day) ? 'done' : 'not done',
-        ]),
+        rows: days.map((day) => [day, known(day), limitWords(limitOn(day), unit), isMetOn(day) ? 'done' : 'not done']),
       }}
     >
       {days.length === 0 ? (

@@ -3,7 +3,6 @@ import {
   type Habit,
   TREND_NEEDS_DAYS,
   type Track,
-  formatDay,
   habitCourse,
   holdsDay,
   logFigures,
@@ -65,13 +64,13 @@ export function CourseCard({ track, kind, span }: Props) {
       legend={[`${words}. Dotted is what was planned.`]}
       figures={{
         columns: [
-          { name: 'Up to', is: 'words' },
+          { name: 'Up to', is: 'day' },
           { name: 'Done', is: 'number' },
           { name: 'Planned', is: 'number' },
         ],
         rows: [...new Set(ends)]
           .filter((day) => day >= span.first)
-          .map((day) => [formatDay(day), course.doneBy(day), Math.round(course.plannedBy(day))]),
+          .map((day) => [day, course.doneBy(day), Math.round(course.plannedBy(day))]),
       }}
     >
       <ProgressPicture
@@ -106,11 +105,11 @@ export function RunsCard({ track, span }: Props) {
       aside={runs.length === 0 ? undefined : `${counted(runs.length, 'run')}, longest ${streakLength(longest, unit)}`}
       figures={{
         columns: [
-          { name: 'From', is: 'words' },
-          { name: 'To', is: 'words' },
+          { name: 'From', is: 'day' },
+          { name: 'To', is: 'day' },
           { name: unit.charAt(0).toUpperCase() + unit.slice(1), is: 'number' },
         ],
-        rows: runs.map((run) => [formatDay(run.first), formatDay(run.last), run.length]),
+        rows: runs.map((run) => [run.first, run.last, run.length]),
       }}
     >
       {runs.length === 0 ? (
@@ -162,12 +161,12 @@ export function TrendCard({ track, span, kind }: Props) {
       aside={isShort ? 'twelve weeks, each with the three before' : 'kept in four weeks'}
       figures={{
         columns: [
-          { name: 'Four weeks to', is: 'words' },
+          { name: 'Four weeks to', is: 'day' },
           { name: 'Kept', is: 'number' },
           { name: 'Asked', is: 'number' },
           { name: 'Rate', is: 'share' },
         ],
-        rows: trend.map(({ day, kept }) => [formatDay(day), kept.kept, kept.asked, kept.rate]),
+        rows: trend.map(({ day, kept }) => [day, kept.kept, kept.asked, kept.rate]),
       }}
     >
       {first === undefined || last === undefined || told.length < 2 ? (

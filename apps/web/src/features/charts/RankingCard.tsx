@@ -132,7 +132,11 @@ export function RankingCard({ kind, review }: ReviewProps) {
                   <ProgressBar ratio={ratio} color={colorOf(id)} label={`${name}: ${words}`} />
                 </View>
                 {change ? (
-                  <Words type="small" tone={isBetter ? 'working' : 'quiet'} style={styles.change}>
+                  <Words
+                    type="small"
+                    tone={isBetter ? 'working' : 'quiet'}
+                    style={isByChange ? styles.points : styles.change}
+                  >
                     {change}
                   </Words>
                 ) : null}
@@ -170,4 +174,5 @@ const useStyles = themed(() => ({
   under: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingLeft: 28 },
   below: { paddingLeft: 28, paddingTop: 3 },
   change: { minWidth: 52, textAlign: 'right' },
+  points: { minWidth: 88, textAlign: 'right' },
 }));

@@ -10,7 +10,6 @@ import {
   daysIn,
   doneBetween,
   eachDay,
-  formatDay,
   keptOver,
   monthOfDay,
   monthSpan,
@@ -24,6 +23,7 @@ import type { Figures } from '../../ui/FiguresTable.tsx';
 const MOST_DAYS_TOLD = 400;
 
 const words = (name: string) => ({ name, is: 'words' as const });
+const day = (name: string) => ({ name, is: 'day' as const });
 const count = (name: string) => ({ name, is: 'number' as const });
 const share = (name: string) => ({ name, is: 'share' as const });
 
@@ -40,18 +40,19 @@ const monthsOf = ({ first, last }: DaySpan): DaySpan[] => {
 export function daysFigures(totals: DayTotals, span: DaySpan, passMark: number): Figures {
   if (daysIn(span) <= MOST_DAYS_TOLD) {
     return {
-      columns: [words('Day'), count('Done'), count('Asked'), share('Share')],
-      rows: eachDay(span).map((day) => {
-        const { done, due, score } = scoreOn(totals, day, passMark);
-        return [formatDay(day), done, due, score];
+      columns: [day('Day'), count('Done'), count('Asked'), share('Share')],
+      rows: eachDay(span).map((each) => {
+        const { done, due, score } = scoreOn(totals, each, passMark);
+        return [each, done, due, score];
       }),
     };
   }
   return {
     columns: [words('Month'), count('Done'), count('Asked'), count('Full days'), count('Bright days')],
     rows: monthsOf(span).map((month) => {
-      const days = eachDay(month).map((day) => scoreOn(totals, day, passMark));
-      const sum = (of: (day: (typeof days)[number]) => number): number => days.reduce((all, day) => all + of(day), 0);
+      const days = eachDay(month).map((each) => scoreOn(totals, each, passMark));
+      const sum = (of: (score: (typeof days)[number]) => number): number =>
+        days.reduce((all, each) => all + of(each), 0);
       return [
         monthAndYear(monthOfDay(month.first)),
         sum(({ done }) => done),
@@ -70,14 +71,14 @@ export function habitDaysFigures(
   amountOn: ((day: PlainDay) => number | null) | null,
 ): Figures {
   const until = { first: Math.max(span.first, track.first), last: Math.min(span.last, track.today) };
-  if (until.last < until.first) return { columns: [words('Day'), words('Came to')], rows: [] };
+  if (until.last < until.first) return { columns: [day('Day'), words('Came to')], rows: [] };
   if (daysIn(until) <= MOST_DAYS_TOLD) {
     return {
-      columns: [words('Day'), words('Came to'), ...(amountOn === null ? [] : [count('Amount')])],
-      rows: eachDay(until).map((day) => [
-        formatDay(day),
-        OUTCOME_WORDS[outcomeOn(track, day)],
-        ...(amountOn === null ? [] : [amountOn(day)]),
+      columns: [day('Day'), words('Came to'), ...(amountOn === null ? [] : [count('Amount')])],
+      rows: eachDay(until).map((each) => [
+        each,
+        OUTCOME_WORDS[outcomeOn(track, each)],
+        ...(amountOn === null ? [] : [amountOn(each)]),
       ]),
     };
   }

@@ -142,7 +142,7 @@ describe('the figures behind a picture', () => {
     const short = daysFigures(totals, kept, PASS_MARK);
     expect(short.rows).toHaveLength(TODAY - START + 1);
     expect(short.rows[0]).toEqual([
-      FIRST,
+      START,
       report.days[FIRST]!.done,
       report.days[FIRST]!.due,
       report.days[FIRST]!.score,
@@ -160,6 +160,7 @@ describe('the figures behind a picture', () => {
     const sand = habitDaysFigures(tracks[2]!, WEEK, (day) => (day % 2 ? 25 : null));
     expect(sand.columns.map(({ name }) => name)).toEqual(['Day', 'Came to', 'Amount']);
     expect(sand.rows).toHaveLength(7);
+    expect(figuresCsv(sand).split('\n')[1]).toMatch(/^2026-11-16,.*,/);
     const before = habitDaysFigures(tracks[2]!, spanOf('2020-01-01', '2020-02-01'), null);
     expect(before.rows).toEqual([]);
   });
