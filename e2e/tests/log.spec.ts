@@ -50,7 +50,10 @@ test('a month is put right by keyboard alone, and every step of it taken back', 
   await expect(state('Pages', 'Thursday 29 October')).toBeFocused();
   await press('?');
   await expect(person.page.getByRole('dialog', { name: 'Keys of the pegboard' })).toContainText('empty the day');
-  await press('Escape', 't');
+  await press('Escape');
+  // The focus comes back to where it was.
+  await expect(state('Pages', 'Thursday 29 October')).toBeFocused();
+  await press('t');
   await expect(person.heading('November')).toBeVisible();
   await expect(person.cell('Pages', 'Tuesday 24 November')).toBeFocused();
   await person.visit('/habits/' + (await idOf(person, 'Pages')));
