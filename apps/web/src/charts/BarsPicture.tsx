@@ -60,17 +60,6 @@ export function BarsPicture({ label, bars, most, line, course, choice, heightPx 
     [bars, most, widthPx, heightPx],
   );
   const fullPx = HEAD_PX + heightPx + FOOT_PX;
-  const path = (): string => {
-    let isOpen = false;
-    return layout!.bars
-      .map(({ middle }, index) => {
-        const value = course?.[index] ?? null;
-        const step = value === null ? '' : `${isOpen ? 'L' : 'M'}${middle} ${layout!.yOf(value)}`;
-        isOpen = value !== null;
-        return step;
-      })
-      .join('');
-  };
   const names = everyThat(
     bars.map((bar) => bar.label),
     layout?.stepPx ?? 0,
@@ -142,7 +131,13 @@ export function BarsPicture({ label, bars, most, line, course, choice, heightPx 
             })}
             {line === undefined ? null : <AimLine y={layout.yOf(line)} x1={0} x2={widthPx} />}
             {course === undefined ? null : (
-              <Path d={path()} fill="none" stroke={colors.ink} strokeWidth={1.6} strokeLinejoin="round" />
+              <Path
+                d={layout.pathThrough(course)}
+                fill="none"
+                stroke={colors.ink}
+                strokeWidth={1.6}
+                strokeLinejoin="round"
+              />
             )}
           </G>
           {layout.bars.map(({ middle }, index) =>

@@ -1,4 +1,5 @@
 import { scaleBand, scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
 
 export type BarsSize = { widthPx: number; heightPx: number; padPx: number; axisPx: number };
 
@@ -18,6 +19,8 @@ export type Bars = {
   yOf: (value: number) => number;
   /** How far apart the middles stand: what a label below has for itself. */
   stepPx: number;
+  /** A line from bar to bar through values of their scale, one for each bar; it breaks where one is null. */
+  pathThrough: (values: readonly (number | null)[]) => string;
 };
 
 /** The widest a bar is drawn. */
@@ -39,11 +42,17 @@ export function bars(values: readonly (number | null)[], most: number, size: Bar
   const yOf = scaleLinear([0, most], [size.heightPx - size.padPx, size.padPx]).clamp(true);
   const widthPx = Math.min(WIDEST_PX, rooms.bandwidth());
   const floor = size.heightPx - size.padPx;
+  const middleOf = (index: number): number => rooms(index)! + rooms.bandwidth() / 2;
+  const through = line<number | null>()
+    .defined((value) => value !== null)
+    .x((_, index) => middleOf(index))
+    .y((value) => yOf(value!));
   return {
     yOf,
+    pathThrough: (course) => through(course) ?? '',
     stepPx: rooms.step(),
     bars: values.map((value, index) => {
-      const middle = rooms(index)! + rooms.bandwidth() / 2;
+      const middle = middleOf(index);
       const y = value === null ? floor : Math.min(yOf(value), value > 0 ? floor - LEAST_PX : floor);
       return { x: middle - widthPx / 2, y, widthPx, heightPx: floor - y, middle, hasValue: value !== null };
     }),

@@ -39,6 +39,17 @@ describe('bars', () => {
     expect(drawn[0]!.widthPx).toBeLessThanOrEqual(34);
   });
 
+  it('have a line from middle to middle that breaks where there is no value', () => {
+    const { pathThrough } = bars([1, 1, 1, 1], 1, size);
+    expect(pathThrough([0, 0.5, null, 1]).split('M').slice(1).map(numbersIn)).toEqual(
+      [
+        [17.5, 101, 42.5, 51],
+        [92.5, 1],
+      ].map((points) => points.map((each) => expect.closeTo(each, 1))),
+    );
+    expect(pathThrough([null, null, null, null])).toBe('');
+  });
+
   it('cannot be drawn against nothing', () => {
     expect(() => bars([1], 0, size)).toThrow(RangeError);
     expect(() => bars([1], NaN, size)).toThrow(RangeError);

@@ -115,25 +115,38 @@ export type SpanSums = Pick<SpanReview, 'areas' | 'weekdays' | 'partsOfDay'>;
 const figuresOver = (track: Track, kind: ReviewSpan, span: DaySpan, passMark: number): Figures =>
   isFree(kind) ? spanFigures(track, span) : logFigures(track, kind satisfies LogSpan, span, passMark);
 
-/** Ranks by share, from 1, of the habits that take part in a span. Source: "Targets by week, month and year". */
-function ranksOver(tracks: readonly Track[], kind: ReviewSpan, span: DaySpan, passMark: number): Map<string, number> {
-  const ranked = tracks.flatMap((track, place) => {
-    if (!isActiveIn(track, span)) return [];
-    const { share, actual } = figuresOver(track, kind, span, passMark);
-    return [{ id: track.habit.id, share, actual, order: track.habit.order, place }];
-  });
+/** The habits that take part in a span, in their order, each with its figures over it. */
+const takingPart = (
+  tracks: readonly Track[],
+  kind: ReviewSpan,
+  span: DaySpan,
+  passMark: number,
+): ReadonlyMap<Track, Figures> =>
+  new Map(
+    tracks.filter((track) => isActiveIn(track, span)).map((track) => [track, figuresOver(track, kind, span, passMark)]),
+  );
+
+/** Ranks by share, from 1. Source: "Targets by week, month and year". */
+function ranksOf(figures: ReadonlyMap<Track, Figures>): Map<string, number> {
+  const ranked = [...figures].map(([{ habit }, { share, actual }], place) => ({
+    id: habit.id,
+    share,
+    actual,
+    order: habit.order,
+    place,
+  }));
   return new Map(rankHabits(ranked).map((id, index) => [id, index + 1]));
 }
 
-function areasOver(tracks: readonly Track[], figures: ReadonlyMap<string, Figures>, span: DaySpan): AreaReview[] {
+function areasOver(figures: ReadonlyMap<Track, Figures>, span: DaySpan): AreaReview[] {
   const byArea = new Map<string | null, Track[]>();
-  for (const track of tracks) {
+  for (const track of figures.keys()) {
     const areaId = track.habit.areaId ?? null;
     byArea.set(areaId, [...(byArea.get(areaId) ?? []), track]);
   }
   return [...byArea].map(([areaId, members]) => ({
     areaId,
-    ...togetherOf(members.map((track) => figures.get(track.habit.id)!)),
+    ...togetherOf(members.map((track) => figures.get(track)!)),
     done: members.reduce((sum, track) => sum + doneBetween(track, span), 0),
   }));
 }
@@ -174,13 +187,12 @@ function longestRunOver(tracks: readonly Track[], span: DaySpan): RunReview | nu
   return best;
 }
 
-function sumsOver(tracks: readonly Track[], kind: ReviewSpan, span: DaySpan, passMark: number): SpanSums {
-  const active = tracks.filter((track) => isActiveIn(track, span));
-  const figures = new Map(active.map((track) => [track.habit.id, figuresOver(track, kind, span, passMark)]));
+function sumsOver(figures: ReadonlyMap<Track, Figures>, span: DaySpan): SpanSums {
+  const tracks = [...figures.keys()];
   return {
-    areas: areasOver(active, figures, span),
-    weekdays: weekdaysTogether(active, span),
-    partsOfDay: partsOfDayOver(active, span),
+    areas: areasOver(figures, span),
+    weekdays: weekdaysTogether(tracks, span),
+    partsOfDay: partsOfDayOver(tracks, span),
   };
 }
 
@@ -205,13 +217,13 @@ export function spanReview(
   },
 ): SpanReview {
   const before = spanBefore(kind, span, weekStart);
-  const active = tracks.filter((track) => isActiveIn(track, span));
-  const figures = new Map(active.map((track) => [track.habit.id, figuresOver(track, kind, span, passMark)]));
-  const ranks = ranksOver(active, kind, span, passMark);
-  const ranksBefore = before === null ? null : ranksOver(tracks, kind, before, passMark);
-  const habits = active.map((track): HabitReview => ({
+  const now = takingPart(tracks, kind, span, passMark);
+  const then = before === null ? null : takingPart(tracks, kind, before, passMark);
+  const ranks = ranksOf(now);
+  const ranksBefore = then === null ? null : ranksOf(then);
+  const habits = [...now].map(([track, figures]): HabitReview => ({
     id: track.habit.id,
-    figures: figures.get(track.habit.id)!,
+    figures,
     kept: keptOver(track, span),
     keptBefore: before === null || !isActiveIn(track, before) ? null : keptOver(track, before),
     rank: ranks.get(track.habit.id)!,
@@ -227,9 +239,9 @@ export function spanReview(
         ? null
         : keptTogether(tracks, { first: before.first, last: Math.min(before.last, before.first + today - span.first) }),
     habits: habits.sort((a, b) => a.rank - b.rank),
-    ...sumsOver(tracks, kind, span, passMark),
-    past: before === null ? null : sumsOver(tracks, kind, before, passMark),
+    ...sumsOver(now, span),
+    past: before === null || then === null ? null : sumsOver(then, before),
     parts: partsOver(tracks, partsOfSpan(kind, span, weekStart), today),
-    run: longestRunOver(active, span),
+    run: longestRunOver([...now.keys()], span),
   };
 }

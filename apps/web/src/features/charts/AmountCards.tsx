@@ -71,7 +71,7 @@ export function AmountsCard({ track, span }: Props) {
       title="Amounts"
       legend={[legend]}
       aside={arrows}
-      figures={{
+      figures={() => ({
         columns: [
           { name: 'Day', is: 'day' },
           { name: 'Amount', is: 'number' },
@@ -79,7 +79,7 @@ export function AmountsCard({ track, span }: Props) {
           { name: 'Done', is: 'words' },
         ],
         rows: days.map((day) => [day, known(day), limitWords(limitOn(day), unit), isMetOn(day) ? 'done' : 'not done']),
-      }}
+      })}
     >
       {days.length === 0 ? (
         <Words type="quiet" tone="quiet">
@@ -141,14 +141,14 @@ export function AmountPartsCard({ track, span, kind }: Props) {
       title="Amounts compared"
       legend={legend}
       aside={`${amount(all, unit)} in all${past === null ? '' : `, ${BEFORE_WORDS[kind]} ${amount(past, unit)}`}`}
-      figures={{
+      figures={() => ({
         columns: [
           { name: 'Part', is: 'words' },
           { name: 'Amount', is: 'number' },
           { name: 'Target', is: 'number' },
         ],
         rows: rows.map(({ words, sum, target }) => [words, sum, target]),
-      }}
+      })}
     >
       <BarsPicture
         label={`Amounts of ${habit.name}: ${amount(all, unit)} in all. Arrow keys go from bar to bar.`}

@@ -34,8 +34,8 @@ export const IsPrinted = createContext(false);
 type Props = {
   title: string;
   aside?: ReactNode;
-  /** The figures behind the picture: as a table on demand, and as CSV. */
-  figures: Figures;
+  /** The figures behind the picture, put together when they are asked for: as a table, or as CSV. */
+  figures: () => Figures;
   /** What its lines and marks mean, for the picture that is saved; what is drawn as a legend is in it already. */
   legend?: readonly string[];
   /** Of a list: what its picture is made of, where nothing is drawn. */
@@ -88,7 +88,7 @@ export function ChartCard({ title, aside, figures, legend, pictureRows, children
       onPress: () => {
         setIsOpen(false);
         const file = `${fileName(span, title)}.csv`;
-        download(file, new Blob([`\uFEFF${figuresCsv(figures)}`], { type: 'text/csv' }));
+        download(file, new Blob([`\uFEFF${figuresCsv(figures())}`], { type: 'text/csv' }));
         saved(file);
       },
     },
@@ -112,7 +112,7 @@ export function ChartCard({ title, aside, figures, legend, pictureRows, children
       </View>
       {hasTable ? (
         <>
-          <FiguresTable label={`Figures of ${title}`} figures={figures} />
+          <FiguresTable label={`Figures of ${title}`} figures={figures()} />
           <Button kind="bare" onPress={() => setHasTable(false)} style={{ alignSelf: 'flex-start' }}>
             Put the table away
           </Button>

@@ -55,7 +55,7 @@ type Days = {
   legend: string;
   /** What it is of and what it came to, for those who hear it. */
   summary: string;
-  figures: Figures;
+  figures: () => Figures;
 };
 
 const ONE_DAY = 'Choose a day to see its numbers.';
@@ -157,7 +157,7 @@ function useAllDays({ span, kind, tracks }: DaysProps & { tracks: readonly Track
       wordsOf: (day) => dayOfAllWords(totals, day, today, passMark),
       legend: 'everything asked',
       summary: `Heat map of ${spanTitle(kind, span, today)}: ${full}`,
-      figures: daysFigures(totals, kept, passMark),
+      figures: () => daysFigures(totals, kept, passMark),
     };
     return { days, aside: fullBefore === null ? full : `${full}, ${BEFORE_WORDS[kind]} ${fullBefore}` };
   }, [span, kind, tracks, today, passMark, weekStart]);
@@ -198,7 +198,7 @@ function useHabitDays({ track, span, kind }: DaysProps & { track: Track }) {
       wordsOf: (day) => dayOfHabitWords(track, day, amountText(day)),
       legend: 'done',
       summary: `Heat map of ${spanTitle(kind, span, today)}, ${habit.name}: ${words}`,
-      figures: habitDaysFigures(track, span, measure.kind === 'check' ? null : amountOn),
+      figures: () => habitDaysFigures(track, span, measure.kind === 'check' ? null : amountOn),
     };
     return { days, rate, aside: past === null ? words : `${words}; ${BEFORE_WORDS[kind]} ${percent(past)}` };
   }, [habit, track, span, kind, amountOn, today, weekStart]);

@@ -60,7 +60,7 @@ function LinesCard({
       title={title}
       aside={aside}
       legend={[...rows.map(({ name, share }, place) => `${place + 1} ${name}, ${percent(share)}`), LINES_LEGEND]}
-      figures={{
+      figures={() => ({
         columns: [
           { name: what, is: 'words' },
           { name: 'Share', is: 'share' },
@@ -71,7 +71,7 @@ function LinesCard({
           const { input } = lines[place]!;
           return [name, share, input.expectedAt(today), input.forecast === null ? '' : dateNear(input.forecast, today)];
         }),
-      }}
+      })}
     >
       <GoalLinesPicture
         lines={lines}

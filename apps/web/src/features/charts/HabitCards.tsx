@@ -62,7 +62,7 @@ export function CourseCard({ track, kind, span }: Props) {
       title="Added up"
       aside={`target ${counted(course.target, 'day')}`}
       legend={[`${words}. Dotted is what was planned.`]}
-      figures={{
+      figures={() => ({
         columns: [
           { name: 'Up to', is: 'day' },
           { name: 'Done', is: 'number' },
@@ -71,7 +71,7 @@ export function CourseCard({ track, kind, span }: Props) {
         rows: [...new Set(ends)]
           .filter((day) => day >= span.first)
           .map((day) => [day, course.doneBy(day), Math.round(course.plannedBy(day))]),
-      }}
+      })}
     >
       <ProgressPicture
         input={course.input}
@@ -103,14 +103,14 @@ export function RunsCard({ track, span }: Props) {
       title="Runs"
       legend={[RUNS_LEGEND]}
       aside={runs.length === 0 ? undefined : `${counted(runs.length, 'run')}, longest ${streakLength(longest, unit)}`}
-      figures={{
+      figures={() => ({
         columns: [
           { name: 'From', is: 'day' },
           { name: 'To', is: 'day' },
           { name: unit.charAt(0).toUpperCase() + unit.slice(1), is: 'number' },
         ],
         rows: runs.map((run) => [run.first, run.last, run.length]),
-      }}
+      })}
     >
       {runs.length === 0 ? (
         <Words type="quiet" tone="quiet">
@@ -159,7 +159,7 @@ export function TrendCard({ track, span, kind }: Props) {
       title="Trend"
       legend={[`What was kept of four weeks, week after week. Dotted is the pass mark, ${percent(passMark)}.`]}
       aside={isShort ? 'twelve weeks, each with the three before' : 'kept in four weeks'}
-      figures={{
+      figures={() => ({
         columns: [
           { name: 'Four weeks to', is: 'day' },
           { name: 'Kept', is: 'number' },
@@ -167,7 +167,7 @@ export function TrendCard({ track, span, kind }: Props) {
           { name: 'Rate', is: 'share' },
         ],
         rows: trend.map(({ day, kept }) => [day, kept.kept, kept.asked, kept.rate]),
-      }}
+      })}
     >
       {first === undefined || last === undefined || told.length < 2 ? (
         <Words type="quiet" tone="quiet">

@@ -44,7 +44,7 @@ export function MoodCard({ tracks, kind, span }: DaysProps & { tracks: readonly 
       title="Mood beside habits"
       aside="mean of 1 to 5"
       legend={[LEGEND]}
-      figures={{
+      figures={() => ({
         columns: [
           { name: 'Habit', is: 'words' },
           { name: 'Done days', is: 'number' },
@@ -59,7 +59,7 @@ export function MoodCard({ tracks, kind, span }: DaysProps & { tracks: readonly 
           other.days,
           Number(oneDecimal(other)),
         ]),
-      }}
+      })}
     >
       {shown.length === 0 ? (
         <Words type="quiet" tone="quiet">

@@ -78,7 +78,7 @@ export function RankingCard({ kind, review }: ReviewProps) {
     <ChartCard
       title="Set against done"
       aside={kind === 'all' ? 'best first' : undefined}
-      figures={rankingFigures(review, (id) => habits[id]?.name ?? '')}
+      figures={() => rankingFigures(review, (id) => habits[id]?.name ?? '')}
       pictureRows={lines.map(({ habit, place, words, share, ratio }) => ({
         name: `${place}. ${habits[habit.id]!.name}`,
         text: `${words}, ${share}`,

@@ -79,7 +79,7 @@ export function PartsCard({ kind, review }: ReviewProps) {
       title={title}
       aside={kind === 'year' ? `year to date ${percent(toDate)}` : 'kept of what was asked'}
       legend={[legend]}
-      figures={partsFigures(parts, (part) => partWords(kind, part, today).words)}
+      figures={() => partsFigures(parts, (part) => partWords(kind, part, today).words)}
     >
       <BarsPicture
         label={`${title}: ${parts
@@ -133,7 +133,7 @@ function RoundCard({
   const hasBefore = rows.some(({ before }) => before !== null && before.rate !== null);
   const legend = hasBefore ? [`The line is ${BEFORE_WORDS[kind]}.`] : [];
   return (
-    <ChartCard title={title} aside={aside} legend={legend} figures={keptFigures(what, rows)}>
+    <ChartCard title={title} aside={aside} legend={legend} figures={() => keptFigures(what, rows)}>
       <BarsPicture
         label={`${title}: ${rows.map(({ name, kept }) => `${name} ${percent(kept.rate)}`).join(', ')}. Arrow keys go from bar to bar.`}
         bars={rows.map(({ label, kept, before }) => ({
@@ -259,11 +259,13 @@ export function AreasCard({ kind, review }: ReviewProps) {
         ),
         AREAS_LEGEND,
       ]}
-      figures={areasFigures(
-        review.areas,
-        review.past?.areas ?? [],
-        (id) => areas.find((each) => each.id === id)?.name ?? 'No area',
-      )}
+      figures={() =>
+        areasFigures(
+          review.areas,
+          review.past?.areas ?? [],
+          (id) => areas.find((each) => each.id === id)?.name ?? 'No area',
+        )
+      }
     >
       <View style={isWide && !isPrinted ? styles.beside : styles.below}>
         <AreasRingPicture

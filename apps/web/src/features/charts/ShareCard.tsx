@@ -41,7 +41,7 @@ export function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly
       title="Share per day"
       aside={arrows}
       legend={month === null ? [legend] : [`${monthAndYear(month)}: ${legend}`]}
-      figures={daysFigures(totals, { first: drawn.first, last: Math.min(drawn.last, today) }, passMark)}
+      figures={() => daysFigures(totals, { first: drawn.first, last: Math.min(drawn.last, today) }, passMark)}
     >
       <ShareLine
         span={drawn}
