@@ -13,8 +13,8 @@ export type HabitCourse = {
 };
 
 /**
- * The course of a habit through a span against a target of days (its month's, quarter's or year's). The picture ends at
- * the target; the numbers go on. The expected line follows the plan, so that it rests where nothing is asked. Null where
+ * The course of a habit through a span against a target of days (its month's, quarter's or year's). The picture goes on
+ * above the target where more is done. The expected line follows the plan, so that it rests where nothing is asked. Null where
  * the target is 0.
  */
 export function habitCourse(track: Track, span: DaySpan, target: number): HabitCourse | null {
@@ -30,10 +30,11 @@ export function habitCourse(track: Track, span: DaySpan, target: number): HabitC
     input: {
       span,
       today: track.today,
-      progressAt: (day) => (day < track.first ? null : Math.min(1, doneBy(day) / target)),
+      progressAt: (day) => (day < track.first ? null : doneBy(day) / target),
       expectedAt: (day) => (day < track.first ? null : Math.min(1, plannedBy(day) / target)),
       checkpoints: [],
       forecast: null,
+      most: Math.max(1, doneBy(Math.min(span.last, track.today)) / target),
     },
   };
 }

@@ -8,11 +8,13 @@ export type ProgressLineInput = {
   /** The days drawn: from the start to the due day, or to today where that is later. */
   span: DaySpan;
   today: PlainDay;
-  /** Ratio 0–1 at the end of a day. */
+  /** Ratio at the end of a day, 0 to the most. */
   progressAt: (day: PlainDay) => number | null;
   expectedAt: (day: PlainDay) => number | null;
   checkpoints: readonly { day: PlainDay; ratio: number; reached: boolean }[];
   forecast: PlainDay | null;
+  /** The ratio at the top, 1 or more; 1 where it is left out. */
+  most?: number;
 };
 
 export type ProgressLine = {
@@ -63,7 +65,7 @@ export function progressLine(
 ): ProgressLine {
   const { span, today } = input;
   const xOf = scaleLinear([span.first, Math.max(span.first + 1, span.last)], [size.axisPx, size.widthPx - size.padPx]);
-  const yOf = scaleLinear([0, 1], [size.heightPx - size.padPx, size.padPx]);
+  const yOf = scaleLinear([0, Math.max(1, input.most ?? 1)], [size.heightPx - size.padPx, size.padPx]);
   const until = Math.min(today, span.last);
   const points = (days: readonly PlainDay[], ratioAt: (day: PlainDay) => number | null): Point[] =>
     days.map((day) => ({ day, ratio: ratioAt(day) }));

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { dayOf, formatDay } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { habitCourse } from '../chart/habitCourse.ts';
+import { progressLine } from '../chart/progressLine.ts';
 import { meanOfSeven, shareLine } from '../chart/shareLine.ts';
 import { monthsPlate, weeksPlate, yearPlate } from '../chart/yearPlate.ts';
 import { monthOf } from '../calendar/month.ts';
@@ -336,7 +337,13 @@ describe('the pictures of a span', () => {
       course.input.progressAt(dayOf(day)),
     ];
     expect(at('2025-03-03')).toEqual([2, 30 / 31, 0.2]);
-    expect(at('2025-03-19')).toEqual([12, 190 / 31, 1]);
+    expect(at('2025-03-19')).toEqual([12, 190 / 31, 1.2]);
+    // More than its target is drawn above it, where there is more; less leaves the target at the top.
+    const topOf = (target: number): number => {
+      const { input } = habitCourse(scales!, march, target)!;
+      return progressLine(input, { widthPx: 300, heightPx: 140, padPx: 10, axisPx: 20 }).yOf(1);
+    };
+    expect([topOf(10), topOf(12), topOf(20)]).toEqual([expect.closeTo(10 + 120 / 6, 9), 10, 10]);
     expect(course.plannedBy(dayOf('2025-04-30'))).toBe(10);
     const february = habitCourse(scales!, { first: dayOf('2025-02-01'), last: dayOf('2025-02-28') }, 26)!;
     expect(february.input.progressAt(dayOf('2025-02-02'))).toBeNull();
