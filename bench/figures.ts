@@ -1,65 +1,132 @@
 import {
   type Entry,
+  type EntryYears,
   type Habit,
   type Records,
+  type Reckoning,
   type ReviewSpan,
   bookOf,
   buildTrack,
   dayOf,
+  daysInMonth,
+  eachEntry,
   emptyRecords,
   formatDay,
+  monthOfDay,
+  monthSpan,
   reckon,
   reviewSpanOf,
   spanReview,
+  startOfWeek,
+  withEntryOn,
+  yearOfDay,
 } from '@wimbel/core';
 import seedrandom from 'seedrandom';
 import { line, ratio, say, sideBySide } from './measure.ts';
+import { type ReferenceBook, type ReferenceKind, scanAll, scanRow } from './reference.ts';
 
 const TODAY = dayOf('2026-11-24');
 const HABITS = 50;
-const DAYS = 3652;
-const ROUNDS = 15;
+const DAYS = 3653;
+const FIRST = TODAY - DAYS + 1;
+const ROUNDS = 41;
+
+const KINDS: readonly ReferenceKind[] = ['daily', 'perWeek', 'secondDay', 'perMonth'];
+const SCHEDULES: Record<ReferenceKind, Habit['terms'][number]['schedule']> = {
+  daily: { kind: 'daily' },
+  perWeek: { kind: 'perWeek', times: 3 },
+  secondDay: { kind: 'interval', every: 2 },
+  perMonth: { kind: 'perMonth', times: 12 },
+};
+const kindOf = (index: number): ReferenceKind => KINDS[index % KINDS.length]!;
 
 /** Fifty habits of ten years, done four days of five. */
 function tenYears(): Records {
   const random = seedrandom('ten years');
-  const habits = Array.from({ length: HABITS }, (_, index): Habit => {
-    const schedule = [
-      { kind: 'daily' } as const,
-      { kind: 'perWeek', times: 3 } as const,
-      { kind: 'interval', every: 2 } as const,
-      { kind: 'perMonth', times: 12 } as const,
-    ][index % 4]!;
-    return {
-      id: `h${index}`,
-      name: `Habit ${index}`,
-      areaId: `a${index % 5}`,
-      order: index,
-      aim: 'build',
-      partOfDay: 'any',
-      measure: index % 3 === 0 ? { kind: 'amount', unit: 'min', step: 5 } : { kind: 'check' },
-      terms: [{ from: formatDay(TODAY - DAYS), schedule, ...(index % 3 === 0 ? { atLeast: 20 } : {}), pips: 1 }],
-      startsOn: formatDay(TODAY - DAYS),
-    };
-  });
+  const habits = Array.from({ length: HABITS }, (_, index): Habit => ({
+    id: `h${index}`,
+    name: `Habit ${index}`,
+    areaId: `a${index % 5}`,
+    order: index,
+    aim: 'build',
+    partOfDay: 'any',
+    measure: index % 3 === 0 ? { kind: 'amount', unit: 'min', step: 5 } : { kind: 'check' },
+    terms: [
+      {
+        from: formatDay(FIRST),
+        schedule: SCHEDULES[kindOf(index)],
+        ...(index % 3 === 0 ? { atLeast: 20 } : {}),
+        pips: 1,
+      },
+    ],
+    startsOn: formatDay(FIRST),
+  }));
   const entries = habits.flatMap((habit) =>
     Array.from({ length: DAYS }, (_, index): Entry | null => {
       if (random() > 0.8) return null;
-      const base = { habitId: habit.id, day: formatDay(TODAY - DAYS + index) };
+      const base = { habitId: habit.id, day: formatDay(FIRST + index) };
       return habit.measure.kind === 'amount'
-        ? { ...base, amount: Math.round(random() * 60) }
+        ? { ...base, amount: 20 + Math.round(random() * 40) }
         : { ...base, mark: 'done' };
     }).filter((entry): entry is Entry => entry !== null),
   );
   return { ...emptyRecords(), habits, entries };
 }
 
+/** The same as typed arrays. */
+function referenceOf(records: Records): ReferenceBook {
+  const each = (of: (day: number) => number): Int32Array => Int32Array.from({ length: DAYS }, (_, i) => of(FIRST + i));
+  const [week, month, year] = [startOfWeek(FIRST, 'monday'), monthOfDay(FIRST), yearOfDay(FIRST)];
+  const done = new Map(records.habits.map((habit) => [habit.id, new Uint8Array(DAYS)]));
+  for (const entry of records.entries) done.get(entry.habitId)![dayOf(entry.day) - FIRST] = 1;
+  return {
+    days: DAYS,
+    weekOf: each((day) => (startOfWeek(day, 'monday') - week) / 7),
+    monthOf: each((day) => monthOfDay(day) - month),
+    yearOf: each((day) => yearOfDay(day) - year),
+    daysInMonth: each((day) => daysInMonth(monthOfDay(day))),
+    weekEnd: each((day) => startOfWeek(day, 'monday') + 6 - FIRST),
+    monthEnd: each((day) => monthSpan(monthOfDay(day)).last - FIRST),
+    rows: records.habits.map((habit, index) => {
+      const { schedule } = habit.terms[0]!;
+      return {
+        kind: kindOf(index),
+        times: schedule.kind === 'perWeek' || schedule.kind === 'perMonth' ? schedule.times : 0,
+        done: done.get(habit.id)!,
+      };
+    }),
+  };
+}
+
+/** Ends the run where the core and the reference do not say the same. */
+function compare({ habits, totals }: Reckoning, book: ReferenceBook): void {
+  const reference = scanAll(book);
+  const check = (what: string, a: unknown, b: unknown): void => {
+    if (JSON.stringify(a) !== JSON.stringify(b)) throw new Error(`${what}: core says ${JSON.stringify(a)}, not ${JSON.stringify(b)}`);
+  };
+  habits.forEach((habit, index) => {
+    const row = reference.rows[index]!;
+    check(`weeks of ${index}`, [...habit.weeksDone], [...row.weeks]);
+    check(`months of ${index}`, [...habit.monthsDone], [...row.months]);
+    check(`years of ${index}`, [...habit.yearsDone], [...row.years]);
+    check(`streak of ${index}`, [habit.streak.current, habit.streak.longest], [row.current, row.longest]);
+    const { kept } = habit;
+    if (kindOf(index) === 'daily' || kindOf(index) === 'secondDay')
+      check(`kept of ${index}`, [kept.all.kept, kept.all.asked], [row.kept, row.due]);
+  });
+  check('day scores', [...totals.done, ...totals.due], [...reference.totals.done, ...reference.totals.due]);
+}
+
 const records = tenYears();
 const book = bookOf(records);
+const reference = referenceOf(records);
 const bytes = Buffer.from(JSON.stringify(records.entries));
 const before = reckon(book, TODAY);
-const tracks = records.habits.map((habit) => buildTrack(habit, book.entriesOf(habit.id), TODAY, 'monday'));
-const everything = { first: TODAY - DAYS, last: TODAY };
+compare(before, reference);
+const tracks = records.habits.map((habit) =>
+  buildTrack(habit, [...eachEntry(book.entriesOf(habit.id))], TODAY, 'monday'),
+);
+const everything = { first: FIRST, last: TODAY };
 
 /** What the charts say of a span, from tracks that are there already. */
 const reviewOf = (kind: ReviewSpan) =>
@@ -67,25 +134,31 @@ const reviewOf = (kind: ReviewSpan) =>
     kind,
     span: reviewSpanOf(kind, TODAY, 'monday', everything),
     weekStart: 'monday',
-    passMark: 0.85,
     today: TODAY,
   });
+
 let turn = 0;
 
-/** The book after one more check-off of one habit. */
+/** The book after one more check-off, or one taken back, of one habit on some day of the last month. */
 function afterOneCheckOff() {
-  const habitId = `h${1 + 4 * (turn++ % 12)}`;
-  const changed = [
-    ...book.entriesOf(habitId).filter((each) => each.day !== formatDay(TODAY)),
-    { habitId, day: formatDay(TODAY), mark: 'done' as const },
-  ];
+  const index = turn++ % HABITS;
+  const habitId = `h${index}`;
+  const day = TODAY - (turn % 30);
+  const entries = book.entriesOf(habitId);
+  const isThere = [...eachEntry(entries)].some((entry) => entry.day === formatDay(day));
+  const entry: Entry = { habitId, day: formatDay(day), ...(index % 3 === 0 ? { amount: 30 } : { mark: 'done' }) };
+  const changed: EntryYears = withEntryOn(entries, day, isThere ? null : entry);
   return { ...book, entriesOf: (id: string) => (id === habitId ? changed : book.entriesOf(id)) };
 }
 
+let next = afterOneCheckOff();
 const times = sideBySide(
   {
-    once: () => reckon(afterOneCheckOff(), TODAY, before),
+    prepare: () => (next = afterOneCheckOff()),
+    once: () => reckon(next, TODAY, before),
+    row: () => scanRow(reference, reference.rows[turn % HABITS]!),
     scratch: () => reckon(book, TODAY),
+    pass: () => scanAll(reference),
     month: () => reviewOf('month'),
     year: () => reviewOf('year'),
     all: () => reviewOf('all'),
@@ -97,14 +170,15 @@ const times = sideBySide(
 say(
   `\nEvery figure of ${HABITS} habits × 10 years (${records.entries.length} entries, ${(bytes.length / 1e6).toFixed(1)} MB as JSON)`,
 );
-line('after one check-off', times.once);
-line('everything from scratch', times.scratch);
+line('everything from scratch, from the entries', times.scratch);
+line('reference: one pass over typed arrays', times.pass);
+ratio('from scratch / reference', times.scratch / times.pass);
+line('everything after one check-off', times.once);
+line('reference: one row again', times.row);
+ratio('after one check-off / one row of the reference', times.once / times.row);
 line('summing the bytes of the same entries', times.bytes);
-ratio('after one check-off / from scratch', times.once / times.scratch);
-ratio('after one check-off / summing the bytes', times.once / times.bytes);
-ratio('from scratch / summing the bytes', times.scratch / times.bytes);
 line('the charts’ review of a month', times.month);
 line('the charts’ review of a year', times.year);
 line('the charts’ review of everything', times.all);
-ratio('review of a year / summing the bytes', times.year / times.bytes);
-ratio('review of everything / summing the bytes', times.all / times.bytes);
+ratio('review of a year / reference', times.year / times.pass);
+ratio('review of everything / reference', times.all / times.pass);

@@ -56,15 +56,31 @@ export {
 } from './chart/yearPlate.ts';
 export { type YearRing, yearRing } from './chart/yearRing.ts';
 export { type DayMarkScale, DEFAULT_DAY_MARKS, dayMarkOf } from './day/dayMark.ts';
-export { type DayTotals, type DayScore, totalsOf, scoreOn, fullDayRuns } from './day/dayScore.ts';
+export {
+  type DayTotals,
+  type DayScore,
+  totalsOf,
+  totalsAfter,
+  scoreOn,
+  doneHabitsOn,
+  flexibleToGoOn,
+  fullDayRuns,
+} from './day/dayScore.ts';
 export { quoteOfDay } from './day/quoteOfDay.ts';
-export { type WeekTotal, weekTotals } from './day/weekTotals.ts';
+export { type WeekTotal, daysStillOpen, weekTotals } from './day/weekTotals.ts';
 export { evenCheckpoints } from './goal/checkpointPlan.ts';
 export { type KeyResultContext, type Course, courseOf } from './goal/course.ts';
 export { type DueThing, dueThings, inDueOrder } from './goal/dueThings.ts';
 export { carryingTracks } from './goal/carrying.ts';
 export { type LinePoint, checkpointPoints, expectedOn } from './goal/expected.ts';
-export { type GoalRecords, type GoalCourse, goalCourse } from './goal/goalCourse.ts';
+export {
+  type GoalRecords,
+  type GoalCourse,
+  type ProgressBy,
+  progressByOf,
+  weightedMean,
+  goalCourse,
+} from './goal/goalCourse.ts';
 export { type GoalFigures, goalFigures } from './goal/goalFigures.ts';
 export { type CheckpointRow, type KeyResultFigures, figuresOfCourse, keyResultFigures } from './goal/keyResult.ts';
 export { milestoneState, waitsFor, comesBefore } from './goal/milestones.ts';
@@ -75,6 +91,7 @@ export {
   type StepNode,
   stepState,
   stepDays,
+  type StepsValue,
   stepsValue,
   stepsValuesInOrder,
   stepTree,
@@ -88,30 +105,35 @@ export { endedHabit, archivedHabit, resumedHabit } from './habit/ending.ts';
 export { dayOfDone, finishedOn } from './habit/finishLine.ts';
 export {
   type Kept,
+  type WeekdayKept,
+  NOTHING_ASKED,
   keptOver,
+  keptSum,
   keptTogether,
   weekdaysTogether,
   type KeptSpan,
   keptSpans,
   keptByWeekday,
 } from './habit/kept.ts';
-export { LOG_SPANS, type LogSpan, logSpanOf, dayOfNeighbour, logFigures } from './habit/logSpan.ts';
+export { LOG_SPANS, type LogSpan, logSpanOf, dayOfNeighbour, logTarget, logFigures } from './habit/logSpan.ts';
 export { type MissReason, missReasons } from './habit/missReasons.ts';
 export { OUTCOMES, type Outcome, recordedOutcome, thresholdRatio } from './habit/outcome.ts';
 export {
   type PeriodKind,
   type QuotaStanding,
+  type QuotaVerdict,
+  PARTS_PER_NEED,
   periodOf,
   quotaStanding,
-  askedOf,
-  keptOf,
+  quotaSeenOn,
+  quotaVerdict,
   quotaHistory,
-} from './habit/quota.ts';
+} from './habit/periods.ts';
 export { type Ranked, rankHabits } from './habit/ranking.ts';
 export { type Recent, last30 } from './habit/recent.ts';
 export { type AskKind, askKindOf, namesDay, PARTS_PER_DAY, owedParts } from './habit/schedule.ts';
 export { type MonthWish, withMonthTarget, isTakenOver, withYearTarget } from './habit/settingTargets.ts';
-export { type Run, type Streak, chainRuns, runsOf, longestRun, aliveRun, streakOf } from './habit/streak.ts';
+export { type Run, type Streak, RunChain, runsOf, longestRun, aliveRun, streakOf } from './habit/streak.ts';
 export {
   type Figures,
   type MonthFigures,
@@ -124,7 +146,10 @@ export {
   spanFigures,
   monthFigures,
   yearFigures,
+  quarterTargetOf,
   quarterFigures,
+  figuresAgainst,
+  weeklyAmountOf,
   togetherOf,
 } from './habit/targets.ts';
 export { type HeldTerms, heldTerms, termsIndexOn, termsOn } from './habit/terms.ts';
@@ -133,9 +158,11 @@ export {
   DUE,
   OWED_WEEKLY,
   OWED_MONTHLY,
+  OWED,
   FLEXIBLE,
+  PLANNED,
+  type PeriodColumns,
   type Track,
-  buildTrack,
   sumBetween,
   outcomeOn,
   asksOn,
@@ -145,25 +172,48 @@ export {
   isActiveIn,
   doneBetween,
   amountBetween,
+  flexibleDoneBetween,
   pipsBetween,
   planPartsBetween,
   fillRatio,
 } from './habit/track.ts';
+export { type ChangedEntry, buildTrack, layTrack, trackAfter } from './habit/layTrack.ts';
 export { type TrendPoint, TREND_NEEDS_DAYS, trendOf } from './habit/trend.ts';
 export { type VariantFigures, variantFigures, withParts } from './habit/variants.ts';
-export { type MoodMean, type MoodBeside, moodByDay, moodBeside } from './mood/mood.ts';
+export {
+  type MoodMean,
+  type MoodBeside,
+  type FeelingFigures,
+  moodByDay,
+  moodByMonth,
+  feelingFigures,
+  moodBeside,
+} from './mood/mood.ts';
 export {
   TOLERANCE,
   isSame,
   isAtLeast,
   isMoreThan,
-  ceilExact,
+  floorExact,
   roundRatio,
   tidySum,
   shareOf,
   wholePercent,
 } from './number/exact.ts';
-export { habitPips, type PipsBalance, pipsBalance } from './pips/pips.ts';
+export { type Fraction, fraction, fractionOf, numberOf, ceilOf } from './number/fraction.ts';
+export { habitPips, habitPipsByMonth, type PipsOfMonth, type PipsBalance, pipsBalance } from './pips/pips.ts';
+export {
+  type EntryYears,
+  type EntryYear,
+  NO_ENTRIES,
+  firstOfYear,
+  entryYearsOf,
+  entryOn,
+  withEntryOn,
+  yearsOf,
+  eachEntry,
+  changedDays,
+} from './record/entryYears.ts';
 export {
   type DayText,
   type MonthText,
@@ -214,7 +264,14 @@ export {
   type Records,
   emptyRecords,
 } from './record/records.ts';
-export { type Periods, type HabitReckoning, reckonHabit, monthOfReckoning } from './report/habitReckoning.ts';
+export {
+  type PeriodTargets,
+  type HabitReckoning,
+  reckonHabit,
+  monthOfReckoning,
+  monthDaysOf,
+  periodFigures,
+} from './report/habitReckoning.ts';
 export { type Together, type MonthSummary, monthTogether, dayCounts } from './report/monthSummary.ts';
 export { type ReviewFact, type Improved, reviewFacts, mostImproved } from './report/reviewFacts.ts';
 export {
@@ -231,7 +288,15 @@ export {
   partsOfSpan,
   spanReview,
 } from './report/spanReview.ts';
-export { type Book, type Reckoning, bookOf, reckon, goalRecords, recordsOfGoal } from './report/reckoning.ts';
+export {
+  type Book,
+  type Reckoning,
+  bookOf,
+  trackFrom,
+  reckon,
+  goalRecords,
+  recordsOfGoal,
+} from './report/reckoning.ts';
 export {
   type HabitReport,
   type KeyResultReport,

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { monthOf, monthSpan } from '../calendar/month.ts';
 import { dayOf } from '../calendar/plainDay.ts';
-import { buildTrack } from '../habit/track.ts';
+import { buildTrack } from '../habit/layTrack.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { boring } from './boring.ts';
 import { CURL_PATH } from './curl.ts';

@@ -1,6 +1,6 @@
 import type { PlainDay } from '../calendar/plainDay.ts';
 import { type DaySpan, holdsDay, overlaps } from '../calendar/span.ts';
-import { quotaHistory } from '../habit/quota.ts';
+import { quotaHistory } from '../habit/periods.ts';
 import { runsOf } from '../habit/streak.ts';
 import { type Track, asksOn, FLEXIBLE, isScheduledOn, outcomeOn } from '../habit/track.ts';
 

@@ -1,19 +1,30 @@
 import type { PlainDay } from '../calendar/plainDay.ts';
-import type { DaySpan } from '../calendar/span.ts';
+import { PARTS_PER_NEED } from '../habit/periods.ts';
 import { DUE, FLEXIBLE, type Track } from '../habit/track.ts';
-import { chainRuns, type Run } from '../habit/streak.ts';
+import { RunChain, type Run } from '../habit/streak.ts';
 import { OUTCOMES } from '../habit/outcome.ts';
-import { isAtLeast, shareOf } from '../number/exact.ts';
+import { TOLERANCE, isAtLeast, shareOf } from '../number/exact.ts';
 
 const DONE = OUTCOMES.indexOf('done');
 
-/** A day over all habits: numerator and denominator of its score, as running columns from `first`. */
+/**
+ * Every day over all habits, from the first day of any to today, in columns: numerator and denominator of its score, and
+ * what they are made from.
+ */
 export type DayTotals = {
   first: PlainDay;
+  today: PlainDay;
+  /** Numerator and denominator of the score. */
   done: Uint16Array;
   due: Uint16Array;
   /** All habits done that day, extra days included: what day marks go by. */
   doneHabits: Uint16Array;
+  /** Due days of fixed terms, and those of them that are done. */
+  fixedDue: Uint16Array;
+  fixedDone: Uint16Array;
+  /** Done days under flexible terms, and what these ask of the day together, in PARTS_PER_NEED. */
+  flexibleDone: Uint16Array;
+  needs: Float64Array;
 };
 
 export type DayScore = {
@@ -25,49 +36,143 @@ export type DayScore = {
   bright: boolean;
 };
 
-/** Adds up the tracks over the days of `span`. Days after the tracks' today come out as nothing due. */
-export function totalsOf(tracks: Iterable<Track>, span: DaySpan): DayTotals {
-  const length = Math.max(0, span.last - span.first + 1);
-  const done = new Uint16Array(length);
-  const due = new Uint16Array(length);
-  const doneHabits = new Uint16Array(length);
-  for (const track of tracks) {
-    const from = Math.max(span.first, track.first);
-    const to = Math.min(span.last, track.today, track.first + track.outcomes.length - 1);
-    for (let day = from; day <= to; day++) {
-      const ask = track.asks[day - track.first]!;
-      const isDone = track.outcomes[day - track.first] === DONE;
-      if (isDone) doneHabits[day - span.first]!++;
-      if ((ask & DUE) !== 0) {
-        due[day - span.first]!++;
-        if (isDone) done[day - span.first]!++;
-      } else if ((ask & FLEXIBLE) !== 0 && isDone) {
-        due[day - span.first]!++;
-        done[day - span.first]!++;
-      }
+/** Adds a track's days to the columns, or with `by` −1 takes them away; `from` and `to` are places in the columns. */
+function addTrack(totals: DayTotals, track: Track, by: 1 | -1, from: number, to: number): void {
+  const { doneHabits, fixedDue, fixedDone, flexibleDone, needs } = totals;
+  const { asks, outcomes, needs: ownNeeds } = track;
+  const shift = totals.first - track.first;
+  for (let i = Math.max(from, -shift); i <= to; i++) {
+    const at = i + shift;
+    const ask = asks[at]!;
+    const isDone = outcomes[at] === DONE;
+    if (isDone) doneHabits[i]! += by;
+    if ((ask & DUE) !== 0) {
+      fixedDue[i]! += by;
+      if (isDone) fixedDone[i]! += by;
+    } else if ((ask & FLEXIBLE) !== 0) {
+      if (isDone) flexibleDone[i]! += by;
+      needs[i]! += by * ownNeeds[at]!;
     }
   }
-  return { first: span.first, done, due, doneHabits };
 }
 
-/** The score of a day: done of due, where a flexible habit counts on the days it is done. */
+/** Whole days that flexible terms ask of a day together: rounded down, dust aside. */
+const wholeNeed = (parts: number): number => Math.floor(parts / PARTS_PER_NEED + TOLERANCE);
+
+/** Works out the scores of some places of the columns. Source: "Day score". */
+function score(totals: DayTotals, from: number, to: number): void {
+  const { done, due, fixedDue, fixedDone, flexibleDone, needs } = totals;
+  for (let i = from; i <= to; i++) {
+    done[i] = fixedDone[i]! + flexibleDone[i]!;
+    due[i] = fixedDue[i]! + Math.max(flexibleDone[i]!, wholeNeed(needs[i]!));
+  }
+}
+
+const firstOf = (tracks: readonly Track[], today: PlainDay): PlainDay =>
+  tracks.reduce((first, track) => Math.min(first, track.first), today + 1);
+
+/** Adds up all habits over every day there is a record of. `today` is that of the tracks. */
+export function totalsOf(tracks: readonly Track[], today: PlainDay): DayTotals {
+  const first = firstOf(tracks, today);
+  const length = today - first + 1;
+  const totals: DayTotals = {
+    first,
+    today,
+    done: new Uint16Array(length),
+    due: new Uint16Array(length),
+    doneHabits: new Uint16Array(length),
+    fixedDue: new Uint16Array(length),
+    fixedDone: new Uint16Array(length),
+    flexibleDone: new Uint16Array(length),
+    needs: new Float64Array(length),
+  };
+  for (const track of tracks) addTrack(totals, track, 1, 0, length - 1);
+  score(totals, 0, length - 1);
+  return totals;
+}
+
+/** The first and last place at which two tracks of the same first day and today may count differently; null where none. */
+function differingPlaces(a: Track, b: Track): { from: number; to: number } | null {
+  const isSame = (i: number): boolean =>
+    a.outcomes[i] === b.outcomes[i] && a.asks[i] === b.asks[i] && a.needs[i] === b.needs[i];
+  let from = 0;
+  let to = a.today - a.first;
+  while (from <= to && isSame(from)) from++;
+  while (to >= from && isSame(to)) to--;
+  return from > to ? null : { from, to };
+}
+
+/**
+ * The totals after some tracks were replaced (each `before[i]` by `after[i]`), by difference; the days that count
+ * differently are added to `moved`. Null where days or habits were added or taken away, so that all has to be added up.
+ */
+export function totalsAfter(
+  totals: DayTotals,
+  before: readonly Track[],
+  after: readonly Track[],
+  moved: Set<PlainDay> = new Set(),
+): DayTotals | null {
+  if (before.length !== after.length || firstOf(after, totals.today) !== totals.first) return null;
+  const pairs: { was: Track; is: Track }[] = [];
+  for (let i = 0; i < after.length; i++) {
+    const [was, is] = [before[i]!, after[i]!];
+    if (was === is) continue;
+    if (was.first !== is.first || is.today !== totals.today || was.today !== totals.today) return null;
+    pairs.push({ was, is });
+  }
+  const next: DayTotals = {
+    ...totals,
+    done: totals.done.slice(),
+    due: totals.due.slice(),
+    doneHabits: totals.doneHabits.slice(),
+    fixedDue: totals.fixedDue.slice(),
+    fixedDone: totals.fixedDone.slice(),
+    flexibleDone: totals.flexibleDone.slice(),
+    needs: totals.needs.slice(),
+  };
+  for (const { was, is } of pairs) {
+    const places = differingPlaces(was, is);
+    if (places === null) continue;
+    const [from, to] = [places.from + is.first - totals.first, places.to + is.first - totals.first];
+    addTrack(next, was, -1, from, to);
+    addTrack(next, is, 1, from, to);
+    score(next, from, to);
+    for (let i = from; i <= to; i++) moved.add(totals.first + i);
+  }
+  return next;
+}
+
+/** The score of a day: done of due. Nothing before the first day and after today. */
 export function scoreOn(totals: DayTotals, day: PlainDay, passMark: number): DayScore {
   const done = totals.done[day - totals.first] ?? 0;
   const due = totals.due[day - totals.first] ?? 0;
-  const score = shareOf(done, due);
-  return { done, due, score, full: due > 0 && done === due, bright: score !== null && isAtLeast(score, passMark) };
+  const ratio = shareOf(done, due);
+  return {
+    done,
+    due,
+    score: ratio,
+    full: due > 0 && done === due,
+    bright: ratio !== null && isAtLeast(ratio, passMark),
+  };
 }
 
+/** Habits done on a day, extra days included. */
+export const doneHabitsOn = (totals: DayTotals, day: PlainDay): number => totals.doneHabits[day - totals.first] ?? 0;
+
+/** Whole days that flexible habits still ask of a day, beyond those done on it. */
+export const flexibleToGoOn = (totals: DayTotals, day: PlainDay): number => {
+  const i = day - totals.first;
+  return Math.max(0, wholeNeed(totals.needs[i] ?? 0) - (totals.flexibleDone[i] ?? 0));
+};
+
 /** Runs of full days in order: days without a score and a today not yet full pass through. */
-export function fullDayRuns(totals: DayTotals, today: PlainDay): Run[] {
-  return chainRuns(
-    (function* () {
-      for (let i = 0; i < totals.due.length; i++) {
-        const day = totals.first + i;
-        if (totals.due[i] === 0 || day > today) continue;
-        if (totals.done[i] === totals.due[i]) yield { kind: 'longer' as const, first: day, last: day };
-        else if (day !== today) yield { kind: 'ended' as const };
-      }
-    })(),
-  );
+export function fullDayRuns({ first, today, done, due }: DayTotals): Run[] {
+  const chain = new RunChain();
+  for (let i = 0; i < due.length; i++) {
+    if (due[i] === 0) continue;
+    const day = first + i;
+    if (done[i] === due[i]) chain.longer(day, day);
+    else if (day !== today) chain.end();
+  }
+  return chain.runs;
 }

@@ -1,8 +1,11 @@
 import type { Weekday } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { weekSpan } from '../calendar/week.ts';
+import { periodOf, quotaStanding, quotaVerdict } from '../habit/periods.ts';
+import { askKindOf } from '../habit/schedule.ts';
 import { planOf, togetherOf } from '../habit/targets.ts';
-import { type Track, doneBetween } from '../habit/track.ts';
+import { termsOn } from '../habit/terms.ts';
+import { DUE, OWED, type Track, asksOn, doneBetween, isOpen } from '../habit/track.ts';
 import { isAtLeast } from '../number/exact.ts';
 
 /** A week over several habits, cut to the span it is shown in: what was done of what its days asked. */
@@ -12,12 +15,40 @@ export type WeekTotal = {
   target: number;
   share: number | null;
   /**
-   * Whether the pass mark is reached: of a running week by what its days before today asked. Null while nothing was
-   * asked, and for weeks to come.
+   * Whether the pass mark is reached; of a running week whether no habit's week is lost, or the mark can still be
+   * reached with the days that are left. Null while nothing is asked, and for weeks to come.
    */
   onTrack: boolean | null;
   isRunning: boolean;
 };
+
+/** Days of a span on which a habit can still be done towards its plan: today while it is open, and those to come. */
+export function daysStillOpen(track: Track, span: DaySpan): number {
+  let days = 0;
+  for (let day = Math.max(span.first, track.today); day <= span.last; day++)
+    if ((asksOn(track, day) & (DUE | OWED)) !== 0 && (day > track.today || isOpen(track, day))) days++;
+  return days;
+}
+
+/** Whether a habit can no longer bring a running week to what it asks: of flexible ones by the quota, else by the plan. */
+function isLost(track: Track, days: DaySpan): boolean {
+  const kind = askKindOf(termsOn(track.terms, track.today).schedule);
+  const week = periodOf(track, 'weeks', track.today);
+  if (kind === 'weeks' && week.first === days.first && week.last === days.last)
+    return quotaVerdict(quotaStanding(track, 'weeks', week)) === 'lost';
+  return doneBetween(track, days) + daysStillOpen(track, days) < planOf(track, days);
+}
+
+/** Whether the pass mark is within reach of a running week. */
+function isReachable(tracks: readonly Track[], days: DaySpan, passMark: number): boolean {
+  const best = togetherOf(
+    tracks.map((track) => ({
+      actual: doneBetween(track, days) + daysStillOpen(track, days),
+      target: planOf(track, days),
+    })),
+  ).share;
+  return best !== null && isAtLeast(best, passMark);
+}
 
 /**
  * Every week of a span, the first and last cut to it. `actual` and `target` are the capped sum and the sum of the
@@ -28,14 +59,17 @@ export function weekTotals(tracks: readonly Track[], span: DaySpan, weekStart: W
   const today = tracks[0]?.today ?? -Infinity;
   for (let first = span.first; first <= span.last; first = weekSpan(first, weekStart).last + 1) {
     const days = { first, last: Math.min(span.last, weekSpan(first, weekStart).last) };
-    const isRunning = today >= days.first && today < days.last;
-    const { actual, target, share } = together(tracks, days);
-    const asked = isRunning ? together(tracks, days, { first, last: today - 1 }) : { share };
-    const onTrack = asked.share === null || days.first > today ? null : isAtLeast(asked.share, passMark);
+    const isRunning = today >= days.first && today <= days.last;
+    const { actual, target, share } = togetherOf(
+      tracks.map((track) => ({ actual: doneBetween(track, days), target: planOf(track, days) })),
+    );
+    const isPassed = share !== null && isAtLeast(share, passMark);
+    const onTrack =
+      share === null || days.first > today
+        ? null
+        : isPassed ||
+          (isRunning && (!tracks.some((track) => isLost(track, days)) || isReachable(tracks, days, passMark)));
     weeks.push({ days, actual, target, share, onTrack, isRunning });
   }
   return weeks;
 }
-
-const together = (tracks: readonly Track[], done: DaySpan, asked: DaySpan = done) =>
-  togetherOf(tracks.map((track) => ({ actual: doneBetween(track, done), target: planOf(track, asked) })));

@@ -1,10 +1,11 @@
 import { type PlainMonth, monthOf } from '../calendar/month.ts';
 import { type PlainDay, dayOf } from '../calendar/plainDay.ts';
 import type { Track } from '../habit/track.ts';
+import { type Fraction, ZERO, fraction, fractionOf, minus, numberOf, over } from '../number/fraction.ts';
 import type { CheckIn, Goal, KeyResult, Step } from '../record/records.ts';
 import { type LinePoint, checkpointPoints, expectedOn } from './expected.ts';
 import { stepsValue, stepsValuesInOrder } from './steps.ts';
-import { type DatedValue, habitValue, valueOn, valuesInOrder } from './valueAt.ts';
+import { type DatedValue, exactHabitValue, habitValue, valueOn, valuesInOrder } from './valueAt.ts';
 
 /** What a key result is figured from. `checkIns` are its own, `steps` those of its goal, in the order of the file. */
 export type KeyResultContext = {
@@ -30,11 +31,20 @@ export type Course = {
   rawAt: (day: PlainDay) => number;
   /** The same, 0–1. */
   progressAt: (day: PlainDay) => number;
+  /** The part of the way gone by today, exact and not clamped; 0 where start and target are the same. */
+  exactProgress: () => Fraction;
   /** The part (0–1) expected by a day; null without a due day. */
   expectedAt: (day: PlainDay) => number | null;
 };
 
-type Scale = Pick<Course, 'from' | 'target' | 'valueAt'>;
+type Scale = Pick<Course, 'from' | 'target' | 'valueAt' | 'exactProgress'>;
+
+/** (value − from) / (target − from) on the decimals as written. */
+function exactWay(value: Fraction, from: number, target: number): Fraction {
+  const start = fractionOf(from);
+  const way = minus(fractionOf(target), start);
+  return way.n === 0n ? ZERO : over(minus(value, start), way);
+}
 
 function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDay, due: PlainDay | null): Scale {
   const { measure } = keyResult;
@@ -46,23 +56,32 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
       let values: DatedValue[] | null = null;
       const before = (day: PlainDay): number =>
         valueOn((values ??= stepsValuesInOrder(keyResult.id, context.steps, today)), day, 0);
-      return { from: 0, target: count, valueAt: (day) => (day >= today ? value : before(day)) };
+      const now = numberOf(value);
+      return {
+        from: 0,
+        target: count,
+        valueAt: (day) => (day >= today ? now : before(day)),
+        exactProgress: () => (count === 0 ? ZERO : over(value, fraction(BigInt(count)))),
+      };
     }
     case 'habitDays':
     case 'habitAmount': {
       const track = context.trackOf(measure.habitId);
       const end = due === null ? today : Math.min(due, today);
+      const spanTo = (day: PlainDay) => ({ first: start, last: Math.min(day, end) });
       return {
         from: 0,
         target: measure.target,
-        valueAt: (day) => habitValue(track, measure.kind, { first: start, last: Math.min(day, end) }),
+        valueAt: (day) => habitValue(track, measure.kind, spanTo(day)),
+        exactProgress: () => exactWay(exactHabitValue(track, measure.kind, spanTo(today)), 0, measure.target),
       };
     }
     default: {
       const values = valuesInOrder(context.checkIns, today);
       const from = measure.kind === 'yesNo' ? 0 : measure.start;
       const target = measure.kind === 'yesNo' ? 1 : measure.target;
-      return { from, target, valueAt: (day) => valueOn(values, day, from) };
+      const valueAt = (day: PlainDay): number => valueOn(values, day, from);
+      return { from, target, valueAt, exactProgress: () => exactWay(fractionOf(valueAt(today)), from, target) };
     }
   }
 }
@@ -73,7 +92,7 @@ export function courseOf(keyResult: KeyResult, context: KeyResultContext): Cours
   const start = dayOf(keyResult.startsOn ?? goal.startsOn);
   const dueText = keyResult.dueOn ?? goal.dueOn;
   const due = dueText ? dayOf(dueText) : null;
-  const { from, target, valueAt } = scaleOf(keyResult, context, start, due);
+  const { from, target, valueAt, exactProgress } = scaleOf(keyResult, context, start, due);
   const months = Object.entries(keyResult.checkpoints ?? {})
     .map(([text, value]) => ({ month: monthOf(text), target: value }))
     .sort((a, b) => a.month - b.month);
@@ -88,6 +107,7 @@ export function courseOf(keyResult: KeyResult, context: KeyResultContext): Cours
     linePoints,
     valueAt,
     rawAt,
+    exactProgress,
     progressAt: (day) => Math.min(1, Math.max(0, rawAt(day))),
     expectedAt: (day) => (due === null ? null : expectedOn(day, start, due, linePoints)),
   };

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { monthOf } from '../calendar/month.ts';
 import { LAST_DAY, dayOf } from '../calendar/plainDay.ts';
-import { buildTrack } from '../habit/track.ts';
+import { buildTrack } from '../habit/layTrack.ts';
+import { fraction, fractionOf } from '../number/fraction.ts';
 import type { CheckIn, Goal, KeyResult, KeyResultMeasure, Milestone, Step } from '../record/records.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { checkpointPoints, expectedOn } from './expected.ts';
@@ -178,16 +179,14 @@ describe('pace', () => {
   );
 
   it('forecasts exactly, and only where something is under way', () => {
-    expect(forecastOf(0.7, TODAY - 21, TODAY)).toBe(TODAY + 9);
-    expect(forecastOf(0.5, TODAY - 10, TODAY)).toBe(TODAY + 10);
-    expect([
-      forecastOf(0, TODAY - 9, TODAY),
-      forecastOf(1, TODAY - 9, TODAY),
-      forecastOf(0.5, TODAY, TODAY),
-      forecastOf(NaN, TODAY - 9, TODAY),
-    ]).toEqual([null, null, null, null]);
-    expect(forecastOf(0.0001, TODAY - 3000, TODAY)).toBeNull();
-    expect(forecastOf(0.001, TODAY - 2000, TODAY)!).toBeLessThanOrEqual(LAST_DAY);
+    const of = (progress: number, since: number) => forecastOf(fractionOf(progress), TODAY - since, TODAY);
+    expect(of(0.7, 21)).toBe(TODAY + 9);
+    expect(of(0.5, 10)).toBe(TODAY + 10);
+    expect([of(0, 9), of(1, 9), of(0.5, 0), of(-0.2, 9)]).toEqual([null, null, null, null]);
+    expect(of(0.0001, 3000)).toBeNull();
+    expect(of(0.001, 2000)!).toBeLessThanOrEqual(LAST_DAY);
+    // 85 days for one of eighteen parts are 1530 for all of them, not a day more.
+    expect(forecastOf(fraction(1n, 18n), TODAY - 85, TODAY)).toBe(TODAY - 85 + 1530);
   });
 
   it('asks for a week at least of a day, and downwards below 0', () => {
@@ -239,8 +238,8 @@ describe('steps', () => {
       step('c', { parentId: 'a' }),
       step('d'),
     ];
-    expect(stepsValue('k', steps, TODAY)).toEqual({ value: 0.5, count: 2 });
-    expect(stepsValue('other', steps, TODAY)).toEqual({ value: 0, count: 0 });
+    expect(stepsValue('k', steps, TODAY)).toEqual({ value: fraction(1n, 2n), count: 2 });
+    expect(stepsValue('other', steps, TODAY)).toEqual({ value: fraction(0n), count: 0 });
     expect([stepDays(step('e', { startsOn: '2025-03-01', dueOn: '2025-03-03' })), stepDays(step('f'))]).toEqual([
       3,
       null,

@@ -1,14 +1,17 @@
 import type { PlainDay } from '../calendar/plainDay.ts';
 import type { Track } from '../habit/track.ts';
+import { ZERO } from '../number/fraction.ts';
 import { type GoalRecords, goalCourse } from './goalCourse.ts';
 import { type KeyResultFigures, figuresOfCourse } from './keyResult.ts';
-import { type Pace, paceOf } from './pace.ts';
+import { type Pace, forecastOf, paceOf } from './pace.ts';
 import { type StepState, stepState } from './steps.ts';
 
 export type GoalFigures = {
   progress: number | null;
   expected: number | null;
   pace: Pace | null;
+  /** The day it is reached if things go on as since its start; null where that says nothing. */
+  forecast: PlainDay | null;
   /** Below 0 when overdue by that many; null without a due day. */
   daysLeft: number | null;
   keyResults: Record<string, KeyResultFigures>;
@@ -28,6 +31,7 @@ export function goalFigures(
     progress,
     expected,
     pace: paceOf(progress, expected, course.due, today),
+    forecast: forecastOf(course.exactProgress() ?? ZERO, course.start, today),
     daysLeft: course.due === null ? null : course.due - today,
     keyResults: Object.fromEntries(
       course.keyResults.map(({ keyResult, course: own }) => [keyResult.id, figuresOfCourse(own, today)]),

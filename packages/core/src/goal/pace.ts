@@ -1,5 +1,6 @@
 import { LAST_DAY, type PlainDay } from '../calendar/plainDay.ts';
-import { TOLERANCE, ceilExact, isAtLeast, isMoreThan } from '../number/exact.ts';
+import { TOLERANCE, isAtLeast, isMoreThan } from '../number/exact.ts';
+import { type Fraction, ceilOf, fraction, numberOf, over } from '../number/fraction.ts';
 
 export type Pace = 'reached' | 'overdue' | 'ahead' | 'behind' | 'onPace';
 
@@ -23,12 +24,14 @@ export function paceOf(
 }
 
 /**
- * The day the target is reached if things go on as since the start: start + ceil((today − start) / progress).
+ * The day the target is reached if things go on as since the start: start + ceil((today − start) / progress), exactly.
  * Null at 0, from 1 on, on the start day, and after the year 9999.
+ * @example forecastOf(fraction(1n, 18n), 0, 85) // 1530
  */
-export function forecastOf(progress: number, start: PlainDay, today: PlainDay): PlainDay | null {
-  if (!(progress > TOLERANCE) || isAtLeast(progress, 1) || !(start < today)) return null;
-  const day = start + ceilExact((today - start) / progress);
+export function forecastOf(progress: Fraction, start: PlainDay, today: PlainDay): PlainDay | null {
+  const ratio = numberOf(progress);
+  if (!(ratio > TOLERANCE) || isAtLeast(ratio, 1) || !(start < today)) return null;
+  const day = start + ceilOf(over(fraction(BigInt(today - start)), progress));
   return day <= LAST_DAY ? day : null;
 }
 

@@ -1,5 +1,5 @@
 import { type PlainDay, dayOf, formatDay } from '../calendar/plainDay.ts';
-import { tidySum } from '../number/exact.ts';
+import { type Fraction, ONE, ZERO, meanOf, numberOf, plus } from '../number/fraction.ts';
 import type { Step } from '../record/records.ts';
 
 export type StepState = 'doneInTime' | 'doneLate' | 'overdue' | 'dueSoon' | 'open';
@@ -18,15 +18,18 @@ export function stepState(step: Step, today: PlainDay): StepState {
 export const stepDays = (step: Step): number | null =>
   step.startsOn && step.dueOn ? dayOf(step.dueOn) - dayOf(step.startsOn) + 1 : null;
 
+/** What some steps come to: their number at the top, and how many of those are done, sub-steps counting for their part. */
+export type StepsValue = { value: Fraction; count: number };
+
 /**
- * The steps of a key result: its top-level steps' number, and the sum of their values. A step with sub-steps is worth
- * their mean, whatever its own `doneOn`; else 1 when done by today, else 0.
+ * The top-level steps of a key result, or (null) those that belong to none. A step with sub-steps is worth their mean,
+ * whatever its own `doneOn`; else 1 when `isDone`, else 0. Exact, so that nothing is lost where it is divided by.
  */
-export function stepsValue(
-  keyResultId: string,
+export function stepsValueWhere(
+  keyResultId: string | null,
   steps: readonly Step[],
-  today: PlainDay,
-): { value: number; count: number } {
+  isDone: (step: Step) => boolean,
+): StepsValue {
   const children = new Map<string, Step[]>();
   const top: Step[] = [];
   for (const step of steps) {
@@ -34,19 +37,22 @@ export function stepsValue(
       const siblings = children.get(step.parentId);
       if (siblings) siblings.push(step);
       else children.set(step.parentId, [step]);
-    } else if (step.keyResultId === keyResultId) top.push(step);
+    } else if ((step.keyResultId ?? null) === keyResultId) top.push(step);
   }
-  const worth = (step: Step): number => {
+  const worth = (step: Step): Fraction => {
     const below = children.get(step.id);
-    if (below) return below.reduce((sum, each) => sum + worth(each), 0) / below.length;
-    return step.doneOn && dayOf(step.doneOn) <= today ? 1 : 0;
+    return below ? meanOf(below.map(worth)) : isDone(step) ? ONE : ZERO;
   };
-  return { value: tidySum(top.reduce((sum, step) => sum + worth(step), 0)), count: top.length };
+  return { value: top.map(worth).reduce(plus, ZERO), count: top.length };
 }
 
-/** The value of a key result's steps on each day up to `today` that one of them was done on, in order. */
+/** {@link stepsValueWhere} by the end of a day. */
+export const stepsValue = (keyResultId: string | null, steps: readonly Step[], day: PlainDay): StepsValue =>
+  stepsValueWhere(keyResultId, steps, (step) => !!step.doneOn && dayOf(step.doneOn) <= day);
+
+/** The value of some steps on each day up to `today` that one of them was done on, in order. */
 export function stepsValuesInOrder(
-  keyResultId: string,
+  keyResultId: string | null,
   steps: readonly Step[],
   today: PlainDay,
 ): { day: PlainDay; value: number }[] {
@@ -54,7 +60,7 @@ export function stepsValuesInOrder(
   return [...days]
     .filter((day) => day <= today)
     .sort((a, b) => a - b)
-    .map((day) => ({ day, value: stepsValue(keyResultId, steps, day).value }));
+    .map((day) => ({ day, value: numberOf(stepsValue(keyResultId, steps, day).value) }));
 }
 
 /** A step with its sub-steps. `isDone` by its sub-steps where it has some, else by its own day. */

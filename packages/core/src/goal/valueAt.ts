@@ -2,6 +2,7 @@ import { type PlainDay, dayOf } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { type Track, amountBetween, doneBetween } from '../habit/track.ts';
 import { tidySum } from '../number/exact.ts';
+import { type Fraction, ZERO, fraction, sumOfDecimals } from '../number/fraction.ts';
 import type { CheckIn } from '../record/records.ts';
 
 /** An instant as text that sorts in time: the fraction is filled up, so that `…00Z` and `…00.000Z` are the same. */
@@ -42,4 +43,16 @@ export function valueOn(values: readonly DatedValue[], day: PlainDay, start: num
 export function habitValue(track: Track | undefined, kind: 'habitDays' | 'habitAmount', span: DaySpan): number {
   if (track === undefined) return 0;
   return kind === 'habitDays' ? doneBetween(track, span) : tidySum(amountBetween(track, span));
+}
+
+/** The same, exact. */
+export function exactHabitValue(
+  track: Track | undefined,
+  kind: 'habitDays' | 'habitAmount',
+  { first, last }: DaySpan,
+): Fraction {
+  if (track === undefined) return ZERO;
+  if (kind === 'habitDays') return fraction(BigInt(doneBetween(track, { first, last })));
+  const from = Math.max(0, first - track.first);
+  return sumOfDecimals(track.amounts.subarray(from, Math.max(from, last - track.first + 1)));
 }

@@ -3,7 +3,7 @@ import { monthOf } from '../calendar/month.ts';
 import { WEEKDAYS, dayOf, formatDay } from '../calendar/plainDay.ts';
 import { daysIn } from '../calendar/span.ts';
 import { weekTotals } from '../day/weekTotals.ts';
-import type { Entry, Habit } from '../record/records.ts';
+import type { Entry, Habit, Schedule } from '../record/records.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { archivedHabit, resumedHabit } from './ending.ts';
 import { keptOver } from './kept.ts';
@@ -12,7 +12,8 @@ import { missReasons } from './missReasons.ts';
 import { isTakenOver, withMonthTarget, withYearTarget } from './settingTargets.ts';
 import { streakOf } from './streak.ts';
 import { monthTargetOf, yearTargetOf } from './targets.ts';
-import { buildTrack } from './track.ts';
+import { buildTrack } from './layTrack.ts';
+import { quotaVerdict } from './periods.ts';
 import { variantFigures, withParts } from './variants.ts';
 
 const TODAY = dayOf('2026-11-24');
@@ -62,6 +63,7 @@ describe('the spans of the log', () => {
 });
 
 describe('weeks under the days', () => {
+  const mondayTuesdayFriday: Schedule = { kind: 'weekdays', days: ['monday', 'tuesday', 'friday'] };
   const three = aHabit({
     id: 'p',
     startsOn: '2026-11-01',
@@ -77,15 +79,26 @@ describe('weeks under the days', () => {
       ['02', 3, 3, true],
       ['09', 0, 3, false],
       ['16', 0, 3, false],
-      ['23', 0, 3, null],
+      ['23', 0, 3, true],
       ['30', 0, 0, null],
     ]);
   });
 
-  it('of which one runs is judged by its days before today', () => {
-    const daily = trackOf(aHabit({ startsOn: '2026-11-20' }), doneOn('h', '2026-11-23'));
-    const [week] = weekTotals([daily], logSpanOf('week', TODAY, 'monday'), 'monday', 0.85);
-    expect(week).toMatchObject({ actual: 1, target: 7, onTrack: true, isRunning: true });
+  it('of which one runs are on track while nothing is lost, or the pass mark is within reach', () => {
+    const week = (of: Habit, ...done: string[]) =>
+      weekTotals([trackOf(of, doneOn(of.id, ...done))], logSpanOf('week', TODAY, 'monday'), 'monday', 0.85)[0]!;
+    const daily = aHabit({ startsOn: '2026-11-20' });
+    expect(week(daily, '2026-11-23')).toMatchObject({ actual: 1, target: 7, onTrack: true, isRunning: true });
+    // Six of seven can still be done, which is above the mark; of three days named by the schedule two are too few.
+    expect(week(daily)).toMatchObject({ actual: 0, onTrack: true });
+    const named = { ...daily, terms: [{ from: '2026-11-20', schedule: mondayTuesdayFriday }] };
+    expect(week(named)).toMatchObject({ target: 3, onTrack: false });
+    expect(week(named, '2026-11-23')).toMatchObject({ onTrack: true });
+    // Three times a week with nothing done by Tuesday is still open; seven times is lost, but six are enough.
+    expect(week({ ...three, startsOn: '2026-11-20' })).toMatchObject({ actual: 0, target: 3, onTrack: true });
+    expect(quotaVerdict({ quota: 3, done: 0, remaining: 6 })).toBe('open');
+    expect(quotaVerdict({ quota: 3, done: 3, remaining: 0 })).toBe('met');
+    expect(quotaVerdict({ quota: 3, done: 1, remaining: 1 })).toBe('lost');
   });
 
   it('add up to every day once, whatever the span and the week start', () => {

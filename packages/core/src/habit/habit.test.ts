@@ -1,76 +1,20 @@
 import fc from 'fast-check';
 import { monthOf, monthOfDay, monthSpan } from '../calendar/month.ts';
-import { type PlainDay, WEEKDAYS, dayOf, formatDay } from '../calendar/plainDay.ts';
+import { type PlainDay, dayOf, formatDay } from '../calendar/plainDay.ts';
 import { yearOfDay, yearSpan } from '../calendar/year.ts';
 import type { Entry, Habit, Schedule, Terms } from '../record/records.ts';
+import { TODAY, checkHabits, entries, schedules, someDay } from '../testing/arbitraries.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { dayOfDone, finishedOn } from './finishLine.ts';
 import { keptByWeekday, keptOver, keptSpans } from './kept.ts';
-import {
-  outcomeOn,
-  buildTrack,
-  isOpen,
-  amountBetween,
-  doneBetween,
-  planPartsBetween,
-  isScheduledOn,
-  fillRatio,
-} from './track.ts';
+import { buildTrack } from './layTrack.ts';
+import { outcomeOn, isOpen, amountBetween, doneBetween, planPartsBetween, isScheduledOn, fillRatio } from './track.ts';
 import { last30 } from './recent.ts';
 import { PARTS_PER_DAY, namesDay, owedParts } from './schedule.ts';
 import { runsOf, streakOf } from './streak.ts';
 import { monthFigures, planOf, spanFigures, yearFigures, yearTargetOf } from './targets.ts';
 import { heldTerms, termsOn } from './terms.ts';
-import { quotaHistory, quotaStanding, periodOf } from './quota.ts';
-
-const FIRST = dayOf('2024-01-01');
-const TODAY = dayOf('2025-03-20');
-
-const schedules: fc.Arbitrary<Schedule> = fc.oneof(
-  fc.constant<Schedule>({ kind: 'daily' }),
-  fc.subarray([...WEEKDAYS], { minLength: 1 }).map((days): Schedule => ({ kind: 'weekdays', days })),
-  fc.integer({ min: 2, max: 9 }).map((every): Schedule => ({ kind: 'interval', every })),
-  fc.integer({ min: 1, max: 7 }).map((times): Schedule => ({ kind: 'perWeek', times })),
-  fc.integer({ min: 1, max: 31 }).map((times): Schedule => ({ kind: 'perMonth', times })),
-);
-const someDay = fc.integer({ min: FIRST, max: TODAY + 40 });
-
-const checkHabits: fc.Arbitrary<Habit> = fc
-  .record({
-    terms: fc.uniqueArray(fc.record({ at: someDay, schedule: schedules }), {
-      minLength: 1,
-      maxLength: 4,
-      selector: (each) => each.at,
-    }),
-    starts: fc.integer({ min: FIRST, max: TODAY - 1 }),
-    ends: fc.option(someDay, { nil: undefined }),
-    pauses: fc.array(fc.tuple(someDay, fc.nat(20)), { maxLength: 3 }),
-  })
-  .map(({ terms, starts, ends, pauses }) =>
-    aHabit({
-      terms: terms
-        .sort((a, b) => a.at - b.at)
-        .map(({ at, schedule }): Terms => ({ from: formatDay(at), schedule, pips: 2 })),
-      startsOn: formatDay(starts),
-      ...(ends === undefined ? {} : { endsOn: formatDay(Math.max(ends, starts)) }),
-      pauses: pauses.map(([from, length]) => ({ from: formatDay(from), to: formatDay(from + length) })),
-    }),
-  );
-
-const entries: fc.Arbitrary<Entry[]> = fc
-  .uniqueArray(
-    fc.tuple(
-      someDay,
-      fc.constantFrom('done' as const, 'done' as const, 'done' as const, 'missed' as const, 'rest' as const, undefined),
-    ),
-    {
-      maxLength: 250,
-      selector: ([day]) => day,
-    },
-  )
-  .map((list) =>
-    list.map(([day, mark]): Entry => ({ habitId: 'h', day: formatDay(day), ...(mark ? { mark } : { note: 'n' }) })),
-  );
+import { quotaHistory, quotaStanding, periodOf } from './periods.ts';
 
 const track = (habit: Habit, list: Entry[], today: PlainDay = TODAY) => buildTrack(habit, list, today, 'monday');
 
@@ -337,7 +281,7 @@ describe('figures', () => {
   it('weekdays add up to what was asked in twelve weeks', () => {
     const laid = track(aHabit({ startsOn: '2024-01-01' }), doneOn('h', '2025-03-17', '2025-03-10'));
     const byWeekday = keptByWeekday(laid);
-    expect(byWeekday.monday).toEqual({ kept: 2, asked: 12, rate: 2 / 12 });
+    expect(byWeekday.monday).toEqual({ kept: 2, asked: 12, rate: 2 / 12, days: 12 });
     expect(Object.values(byWeekday).reduce((sum, each) => sum + each.asked, 0)).toBe(83);
     expect(yearOfDay(laid.horizon)).toBe(2026);
     expect(monthOfDay(laid.first)).toBe(monthOf('2024-01'));

@@ -1,32 +1,27 @@
 import { monthOfDay, monthSpan } from '../calendar/month.ts';
 import { WEEKDAYS, type Weekday, weekdayOf } from '../calendar/plainDay.ts';
-import { type DaySpan, holdsDay } from '../calendar/span.ts';
+import type { DaySpan } from '../calendar/span.ts';
 import { yearOfDay, yearSpan } from '../calendar/year.ts';
-import { shareOf } from '../number/exact.ts';
-import { type PeriodKind, askedOf, keptOf, quotaHistory } from './quota.ts';
-import { type Track, sumBetween } from './track.ts';
+import { roundRatio, shareOf } from '../number/exact.ts';
+import { PARTS_PER_DAY } from './schedule.ts';
+import { type Track, flexibleDoneBetween, sumBetween } from './track.ts';
 
 /** How much of what was asked was done; `rate` is null where nothing was asked. */
 export type Kept = { kept: number; asked: number; rate: number | null };
 
-const FLEXIBLE_KINDS: readonly PeriodKind[] = ['weeks', 'months'];
+export const NOTHING_ASKED: Kept = { kept: 0, asked: 0, rate: null };
 
 /**
- * The kept rate over a span as of the track's today. Fixed terms count by due day; flexible ones by the weeks or months
- * that end in the span, and the current one where today lies in it.
+ * The kept rate over a span as of the track's today, which counts once it is settled. Fixed terms ask their due days;
+ * flexible ones what an even spread asks of the eligible days of the span, rounded once, of which no more is kept than
+ * was done in it. Source: "Kept rate".
  */
-export function keptOver(track: Track, span: DaySpan): Kept {
-  const last = Math.min(span.last, track.today);
-  let asked = sumBetween(track, track.dueSums, span.first, last);
-  let kept = sumBetween(track, track.keptSums, span.first, last);
-  for (const kind of FLEXIBLE_KINDS) {
-    for (const standing of quotaHistory(track, kind)) {
-      const isCurrent = holdsDay(standing.period, track.today);
-      if (!(holdsDay(span, standing.period.last) || (isCurrent && holdsDay(span, track.today)))) continue;
-      asked += askedOf(standing);
-      kept += keptOf(standing);
-    }
-  }
+export function keptOver(track: Track, { first, last }: DaySpan): Kept {
+  const owed = roundRatio(sumBetween(track, track.owedSums, first, last), PARTS_PER_DAY);
+  const asked = sumBetween(track, track.dueSums, first, last) + owed;
+  const kept =
+    sumBetween(track, track.keptSums, first, last) +
+    (owed === 0 ? 0 : Math.min(owed, flexibleDoneBetween(track, { first, last })));
   return { kept, asked, rate: shareOf(kept, asked) };
 }
 
@@ -41,35 +36,46 @@ export const keptSpans = (track: Track): Record<KeptSpan, DaySpan> => ({
   all: { first: track.first, last: track.today },
 });
 
-/** What was kept of what was asked of several habits over a span. */
-export function keptTogether(tracks: readonly Track[], span: DaySpan): Kept {
+/** Several kept rates as one. */
+export function keptSum(all: Iterable<Kept>): Kept {
   let [kept, asked] = [0, 0];
-  for (const track of tracks) {
-    const each = keptOver(track, span);
+  for (const each of all) {
     kept += each.kept;
     asked += each.asked;
   }
   return { kept, asked, rate: shareOf(kept, asked) };
 }
 
+/** What was kept of what was asked of several habits over a span. */
+export const keptTogether = (tracks: readonly Track[], span: DaySpan): Kept =>
+  keptSum(tracks.map((track) => keptOver(track, span)));
+
+/** What was kept on a weekday; `days` are the dates on which something was asked. */
+export type WeekdayKept = Kept & { days: number };
+
 /** Kept and asked by weekday over the last 12 weeks (84 days) up to today, fixed terms only. */
-export const keptByWeekday = (track: Track): Record<Weekday, Kept> =>
+export const keptByWeekday = (track: Track): Record<Weekday, WeekdayKept> =>
   weekdaysTogether([track], { first: track.today - 83, last: track.today });
 
 /** Kept and asked by weekday of several habits over a span, up to today, fixed terms only. */
-export function weekdaysTogether(tracks: readonly Track[], span: DaySpan): Record<Weekday, Kept> {
-  const byWeekday = WEEKDAYS.map(() => ({ kept: 0, asked: 0 }));
-  for (const track of tracks) {
-    for (let day = Math.max(track.first, span.first); day <= Math.min(span.last, track.today); day++) {
-      const sums = byWeekday[weekdayOf(day)]!;
-      sums.asked += sumBetween(track, track.dueSums, day, day);
-      sums.kept += sumBetween(track, track.keptSums, day, day);
+export function weekdaysTogether(tracks: readonly Track[], span: DaySpan): Record<Weekday, WeekdayKept> {
+  const sums = WEEKDAYS.map(() => ({ kept: 0, asked: 0, days: 0 }));
+  const today = tracks[0]?.today ?? -Infinity;
+  const first = tracks.reduce((least, track) => Math.min(least, track.first), Infinity);
+  for (let day = Math.max(first, span.first); day <= Math.min(span.last, today); day++) {
+    const sum = sums[weekdayOf(day)]!;
+    let asked = 0;
+    for (const track of tracks) {
+      asked += sumBetween(track, track.dueSums, day, day);
+      sum.kept += sumBetween(track, track.keptSums, day, day);
     }
+    sum.asked += asked;
+    if (asked > 0) sum.days++;
   }
   return Object.fromEntries(
     WEEKDAYS.map((weekday, index) => {
-      const { kept, asked } = byWeekday[index]!;
-      return [weekday, { kept, asked, rate: shareOf(kept, asked) }];
+      const { kept, asked, days } = sums[index]!;
+      return [weekday, { kept, asked, rate: shareOf(kept, asked), days }];
     }),
-  ) as Record<Weekday, Kept>;
+  ) as Record<Weekday, WeekdayKept>;
 }

@@ -3,7 +3,17 @@ import type { PlainDay, Weekday } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { weekSpan } from '../calendar/week.ts';
 import { quarterOfMonth, yearOfDay, yearSpan } from '../calendar/year.ts';
-import { type Figures, type MonthFigures, monthFigures, quarterFigures, spanFigures, yearFigures } from './targets.ts';
+import {
+  type Figures,
+  type MonthFigures,
+  type Target,
+  figuresAgainst,
+  monthFigures,
+  monthTargetOf,
+  planOf,
+  quarterTargetOf,
+  yearTargetOf,
+} from './targets.ts';
 import type { Track } from './track.ts';
 
 /** The spans that the log can be laid out for. */
@@ -36,20 +46,26 @@ export function dayOfNeighbour(kind: LogSpan, span: DaySpan, by: -1 | 1): PlainD
   return by === 1 ? span.last + 1 : span.first - 1;
 }
 
+/** A habit's target over a span of the log: a month's own, a quarter's and a year's, else the plan. */
+export function logTarget(track: Track, kind: LogSpan, span: DaySpan): Target {
+  const month: PlainMonth = monthOfDay(span.first);
+  switch (kind) {
+    case 'month':
+      return monthTargetOf(track, month);
+    case 'quarter':
+      return quarterTargetOf(track, month);
+    case 'year':
+      return yearTargetOf(track, yearOfDay(span.first));
+    default:
+      return { days: planOf(track, span), amount: null };
+  }
+}
+
 /**
  * A habit's figures over a span of the log: a month against its target (with its ribbon), a quarter and a year against
  * the sum of their months' or what was set, a week and six weeks against their plan. Source: "Targets by week, month and year".
  */
-export function logFigures(track: Track, kind: LogSpan, span: DaySpan, passMark: number): Figures | MonthFigures {
-  const month: PlainMonth = monthOfDay(span.first);
-  switch (kind) {
-    case 'month':
-      return monthFigures(track, month, passMark);
-    case 'quarter':
-      return quarterFigures(track, month);
-    case 'year':
-      return yearFigures(track, yearOfDay(span.first));
-    default:
-      return spanFigures(track, span);
-  }
-}
+export const logFigures = (track: Track, kind: LogSpan, span: DaySpan, passMark: number): Figures | MonthFigures =>
+  kind === 'month'
+    ? monthFigures(track, monthOfDay(span.first), passMark)
+    : figuresAgainst(track, span, logTarget(track, kind, span));

@@ -1,6 +1,6 @@
 import { type PlainMonth, formatMonth } from '../calendar/month.ts';
 import type { Habit, MonthTarget, YearTarget } from '../record/records.ts';
-import { setTargetOf } from './targets.ts';
+import { setTargetOf, setsSomething } from './targets.ts';
 
 /** What a person sets for a month; without `days` the plan rules, without `amount` there is no amount target. */
 export type MonthWish = Omit<MonthTarget, 'onward'>;
@@ -13,14 +13,23 @@ export function withMonthTarget(habit: Habit, month: PlainMonth, wish: MonthWish
   const targets = { ...habit.monthTargets };
   const own = targets[formatMonth(month)];
   const next = formatMonth(month + 1);
-  if (!isOnward && own?.onward === true && targets[next] === undefined) targets[next] = own;
-  targets[formatMonth(month)] = isOnward ? { ...wish, onward: true } : { ...wish };
+  const { [formatMonth(month)]: __, ...others } = targets;
+  const before = setTargetOf({ ...habit, monthTargets: others }, month);
+  const asPlanned = !isOnward && !setsSomething(wish) && before !== null;
+  // An empty wish says nothing by itself: to be as planned in this month alone it has to end what holds onward.
+  if (!isOnward && targets[next] === undefined) {
+    if (own?.onward === true) targets[next] = own;
+    else if (asPlanned) targets[next] = before;
+  }
+  targets[formatMonth(month)] = isOnward || asPlanned ? { ...wish, onward: true } : { ...wish };
   return { ...habit, monthTargets: targets };
 }
 
 /** Whether the target that holds in a month was taken over from an earlier one. */
-export const isTakenOver = (habit: Habit, month: PlainMonth): boolean =>
-  habit.monthTargets?.[formatMonth(month)] === undefined && setTargetOf(habit, month) !== null;
+export function isTakenOver(habit: Habit, month: PlainMonth): boolean {
+  const own = habit.monthTargets?.[formatMonth(month)];
+  return (own === undefined || !setsSomething(own)) && setTargetOf(habit, month) !== null;
+}
 
 /** The habit with a year's target set; an empty wish hands the year back to the sum of its months. */
 export function withYearTarget(habit: Habit, year: number, wish: YearTarget): Habit {

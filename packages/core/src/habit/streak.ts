@@ -1,9 +1,7 @@
 import type { PlainDay } from '../calendar/plainDay.ts';
-import { holdsDay } from '../calendar/span.ts';
-import { quotaHistory } from './quota.ts';
 import type { AskKind } from './schedule.ts';
 import { OUTCOMES } from './outcome.ts';
-import { DUE, type Track, isOpen, streakUnitOn } from './track.ts';
+import { DUE, type PeriodColumns, type Track, isOpen, streakUnitOn } from './track.ts';
 
 const DONE = OUTCOMES.indexOf('done');
 
@@ -19,53 +17,59 @@ export type Streak = {
   longestTo: PlainDay | null;
 };
 
-/** What the next day or period does to a run: one longer, nothing, or the end of it. */
-type Turn = { kind: 'longer'; first: PlainDay; last: PlainDay } | { kind: 'ended' };
+/** Chains days, weeks or months into runs: told in order which is kept and which ends; only the last run can be alive. */
+export class RunChain {
+  readonly runs: Run[] = [];
+  private open: Run | null = null;
 
-/** Chains turns into runs, in order; only the last can still be alive. */
-export function chainRuns(turns: Iterable<Turn>): Run[] {
-  const runs: Run[] = [];
-  let open: Run | null = null;
-  for (const turn of turns) {
-    if (turn.kind === 'ended') {
-      if (open !== null) open.isAlive = false;
-      open = null;
-    } else if (open === null) {
-      open = { length: 1, first: turn.first, last: turn.last, isAlive: true };
-      runs.push(open);
-    } else {
-      open.length++;
-      open.last = turn.last;
+  longer(first: PlainDay, last: PlainDay): void {
+    if (this.open === null) this.runs.push((this.open = { length: 1, first, last, isAlive: true }));
+    else {
+      this.open.length++;
+      this.open.last = last;
     }
   }
-  return runs;
+
+  end(): void {
+    if (this.open !== null) this.open.isAlive = false;
+    this.open = null;
+  }
 }
 
-function* dayTurns(track: Track): Generator<Turn> {
+function dayRuns(track: Track): Run[] {
   const { asks, outcomes, first, today } = track;
-  const end = Math.min(asks.length - 1, today - first);
-  for (let i = 0; i <= end; i++) {
+  const chain = new RunChain();
+  const known = track.doneSums.length - 1;
+  for (let i = 0; i < known; i++) {
     if ((asks[i]! & DUE) === 0) continue;
     const day = first + i;
-    if (outcomes[i] === DONE) yield { kind: 'longer', first: day, last: day };
-    else if (!isOpen(track, day)) yield { kind: 'ended' };
+    if (outcomes[i] === DONE) chain.longer(day, day);
+    else if (day !== today || !isOpen(track, day)) chain.end();
   }
+  return chain.runs;
 }
 
-function* periodTurns(track: Track, unit: 'weeks' | 'months'): Generator<Turn> {
-  for (const { period, quota, done } of quotaHistory(track, unit)) {
-    if (quota === 0) continue;
-    if (done >= quota) yield { kind: 'longer', first: period.first, last: Math.min(period.last, track.today) };
-    else if (!holdsDay(period, track.today)) yield { kind: 'ended' };
+function periodRuns(track: Track, columns: PeriodColumns): Run[] {
+  const { starts, quotas, dones } = columns;
+  const chain = new RunChain();
+  for (let i = 0; i < quotas.length; i++) {
+    if (quotas[i] === 0) continue;
+    const last = starts[i + 1]! - 1;
+    if (dones[i]! >= quotas[i]!) chain.longer(starts[i]!, Math.min(last, track.today));
+    else if (last < track.today) chain.end();
   }
+  return chain.runs;
 }
 
 /**
  * Every run of a unit up to today, in order. Days go by due days: rest, pauses, extra days and an open today pass
  * through. Weeks and months go by their quota; those that owe nothing and the unfinished current one pass through.
  */
-export const runsOf = (track: Track, unit: AskKind): Run[] =>
-  chainRuns(unit === 'days' ? dayTurns(track) : periodTurns(track, unit));
+export function runsOf(track: Track, unit: AskKind): Run[] {
+  if (unit === 'days') return dayRuns(track);
+  const columns = track[unit];
+  return columns === null ? [] : periodRuns(track, columns);
+}
 
 /** The longest run, the earliest of equals; null without any. */
 export function longestRun(runs: readonly Run[]): Run | null {

@@ -1,4 +1,4 @@
-import { type PlainMonth, daysInMonth, formatMonth, monthOf, monthSpan } from '../calendar/month.ts';
+import { type PlainMonth, daysInMonth, monthOf, monthSpan } from '../calendar/month.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { monthsOfYear, quarterOfMonth, yearSpan } from '../calendar/year.ts';
 import { isAtLeast, roundRatio, shareOf, tidySum } from '../number/exact.ts';
@@ -23,52 +23,77 @@ export type MonthFigures = Figures & { ribbon: boolean; weeklyAmountTarget?: num
 /** The plan of a run of days: scheduled days and what flexible days owe, rounded once; rest days do not lower it. */
 export const planOf = (track: Track, span: DaySpan): number => roundRatio(planPartsBetween(track, span), PARTS_PER_DAY);
 
-/** What the user set for a month, or for the latest earlier month onward; null where the plan rules. */
+/** Whether what was put down for a month says anything of days or amounts; a reward alone does not. */
+export const setsSomething = ({ days, amount, onward }: MonthTarget): boolean =>
+  (days ?? amount ?? null) !== null || onward === true;
+
+/** What is set by month, in order: what the months' own lookups go through. */
+const setMonths = new WeakMap<Habit, { month: PlainMonth; target: MonthTarget }[]>();
+
+function setMonthsOf(habit: Habit): { month: PlainMonth; target: MonthTarget }[] {
+  const known = setMonths.get(habit);
+  if (known !== undefined) return known;
+  const months = Object.entries(habit.monthTargets ?? {})
+    .filter(([, target]) => setsSomething(target))
+    .map(([text, target]) => ({ month: monthOf(text), target }))
+    .sort((a, b) => a.month - b.month);
+  setMonths.set(habit, months);
+  return months;
+}
+
+/** What governs a month: what the user set for it, else for the latest earlier month onward; null where the plan rules. */
 export function setTargetOf(habit: Habit, month: PlainMonth): MonthTarget | null {
-  const targets = habit.monthTargets ?? {};
-  const own = targets[formatMonth(month)];
-  if (own) return own;
   let found: MonthTarget | null = null;
-  let foundMonth = -Infinity;
-  for (const [text, target] of Object.entries(targets)) {
-    const each = monthOf(text);
-    if (target.onward !== true || each >= month || each <= foundMonth) continue;
-    found = target;
-    foundMonth = each;
+  for (const each of setMonthsOf(habit)) {
+    if (each.month > month) break;
+    if (each.month === month || each.target.onward === true) found = each.target;
   }
   return found;
 }
 
 export type Target = { days: number; amount: number | null };
 
+const NO_TARGET: Target = { days: 0, amount: null };
+
 /** A month's target days and amount. Without a day of the active span: 0 days and no amount, whatever is set. */
 export function monthTargetOf(track: Track, month: PlainMonth): Target {
   const span = monthSpan(month);
-  if (!isActiveIn(track, span)) return { days: 0, amount: null };
+  if (!isActiveIn(track, span)) return NO_TARGET;
   const set = setTargetOf(track.habit, month);
   return { days: set?.days ?? planOf(track, span), amount: set?.amount ?? null };
 }
 
-/** The sum of some months' targets; no amount if none of them has one. */
+/**
+ * What some months come to: what is set for their days, and the plan of the others in one sum, rounded once; the sum of
+ * their amounts, none if no month has one.
+ */
 export function monthsTargetOf(track: Track, months: readonly PlainMonth[]): Target {
-  let days = 0;
+  let [set, planned] = [0, 0];
   let amount: number | null = null;
   for (const month of months) {
-    const target = monthTargetOf(track, month);
-    days += target.days;
-    if (target.amount !== null) amount = (amount ?? 0) + target.amount;
+    const span = monthSpan(month);
+    if (!isActiveIn(track, span)) continue;
+    const target = setTargetOf(track.habit, month);
+    if ((target?.days ?? null) === null) planned += planPartsBetween(track, span);
+    else set += target!.days!;
+    if ((target?.amount ?? null) !== null) amount = (amount ?? 0) + target!.amount!;
   }
-  return { days, amount: amount === null ? null : tidySum(amount) };
+  return { days: set + roundRatio(planned, PARTS_PER_DAY), amount: amount === null ? null : tidySum(amount) };
 }
 
-/** A year's target: what was set for it, else the sum of its months; days and amount each by themselves. */
+/**
+ * A year's target: what was set for it, else what its months come to; days and amount each by themselves. 0 days and no
+ * amount in a year without a day of the active span.
+ */
 export function yearTargetOf(track: Track, year: number): Target {
+  if (!isActiveIn(track, yearSpan(year))) return NO_TARGET;
   const set = track.habit.yearTargets?.[String(year).padStart(4, '0')];
   const sum = monthsTargetOf(track, monthsOfYear(year));
   return { days: set?.days ?? sum.days, amount: set?.amount ?? sum.amount };
 }
 
-function figuresOf(track: Track, span: DaySpan, target: Target): Figures {
+/** What was done in a span against a target. */
+export function figuresAgainst(track: Track, span: DaySpan, target: Target): Figures {
   const actual = doneBetween(track, span);
   const figures: Figures = {
     actual,
@@ -82,25 +107,37 @@ function figuresOf(track: Track, span: DaySpan, target: Target): Figures {
 
 /** A run of days against its plan; weeks of any start are figured so. A week has no amount target of its own. */
 export const spanFigures = (track: Track, span: DaySpan): Figures =>
-  figuresOf(track, span, { days: planOf(track, span), amount: null });
+  figuresAgainst(track, span, { days: planOf(track, span), amount: null });
 
-/** A month against its target. The ribbon is earned where the share reaches the pass mark. */
-export function monthFigures(track: Track, month: PlainMonth, passMark: number): MonthFigures {
-  const target = monthTargetOf(track, month);
-  const figures = figuresOf(track, monthSpan(month), target);
+/** A month against a target. The ribbon is earned where the share reaches the pass mark. */
+export function monthFiguresAgainst(track: Track, month: PlainMonth, target: Target, passMark: number): MonthFigures {
+  const figures = figuresAgainst(track, monthSpan(month), target);
   const ribbon = figures.share !== null && isAtLeast(figures.share, passMark);
   if (track.habit.measure.kind !== 'amount' || target.amount === null) return { ...figures, ribbon };
-  return { ...figures, ribbon, weeklyAmountTarget: (target.amount * 7) / daysInMonth(month) };
+  return { ...figures, ribbon, weeklyAmountTarget: weeklyAmountOf(month, target.amount) };
 }
 
-export const yearFigures = (track: Track, year: number): Figures =>
-  figuresOf(track, yearSpan(year), yearTargetOf(track, year));
+/** What a month's amount target comes to for a week of it. */
+export const weeklyAmountOf = (month: PlainMonth, amount: number): number => (amount * 7) / daysInMonth(month);
 
-/** The calendar quarter that a month lies in, against the sum of its months' targets. */
+/** A month against its target. */
+export const monthFigures = (track: Track, month: PlainMonth, passMark: number): MonthFigures =>
+  monthFiguresAgainst(track, month, monthTargetOf(track, month), passMark);
+
+export const yearFigures = (track: Track, year: number): Figures =>
+  figuresAgainst(track, yearSpan(year), yearTargetOf(track, year));
+
+/** The target of the calendar quarter that a month lies in. */
+export function quarterTargetOf(track: Track, month: PlainMonth): Target {
+  const { first } = quarterOfMonth(month);
+  return monthsTargetOf(track, [first, first + 1, first + 2]);
+}
+
+/** The calendar quarter that a month lies in, against what its months come to. */
 export function quarterFigures(track: Track, month: PlainMonth): Figures {
   const { first, last } = quarterOfMonth(month);
   const span = { first: monthSpan(first).first, last: monthSpan(last).last };
-  return figuresOf(track, span, monthsTargetOf(track, [first, first + 1, last]));
+  return figuresAgainst(track, span, quarterTargetOf(track, month));
 }
 
 /** Several habits together: what each did, no more than its target, against the sum of their targets. */

@@ -1,32 +1,39 @@
-import { monthOfDay, monthSpan } from '../calendar/month.ts';
-import { type PlainDay, type Weekday, dayOf } from '../calendar/plainDay.ts';
+import type { PlainDay, Weekday } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
-import { yearOfDay, yearSpan } from '../calendar/year.ts';
-import type { Entry, Habit } from '../record/records.ts';
-import { OUTCOMES, type Outcome, recordedOutcome, thresholdRatio } from './outcome.ts';
+import type { Habit } from '../record/records.ts';
+import { OUTCOMES, type Outcome, thresholdRatio } from './outcome.ts';
 import { type AskKind, PARTS_PER_DAY, askKindOf, namesDay, owedParts } from './schedule.ts';
-import { type HeldTerms, heldTerms, termsIndexOn, termsOn } from './terms.ts';
-
-const OUTSIDE = OUTCOMES.indexOf('outside');
-const BLANK = OUTCOMES.indexOf('blank');
-const PAUSED = OUTCOMES.indexOf('paused');
-const PART = OUTCOMES.indexOf('part');
-const DONE = OUTCOMES.indexOf('done');
-const REST = OUTCOMES.indexOf('rest');
-const CODES = Object.fromEntries(OUTCOMES.map((outcome, code) => [outcome, code])) as Record<Outcome, number>;
+import { type HeldTerms, termsOn } from './terms.ts';
 
 /** How a day stands to what is asked; the bits of {@link Track.asks}. */
 export const ASKED = 1; // scheduled: the fixed terms in force name it, in the span, outside pauses
 export const DUE = 2; // scheduled and not rest
 export const OWED_WEEKLY = 4; // eligible for the quota of its week
 export const OWED_MONTHLY = 8; // eligible for the quota of its month
-export const FLEXIBLE = 16; // flexible terms are in force, whatever the day came to
+export const FLEXIBLE_WEEKLY = 16; // terms of so many days a week are in force, whatever the day came to
+export const FLEXIBLE_MONTHLY = 32; // the same of a month
+export const PLANNED = 64; // flexible terms, in the span, outside pauses, rest or not
+export const OWED = OWED_WEEKLY | OWED_MONTHLY;
+export const FLEXIBLE = FLEXIBLE_WEEKLY | FLEXIBLE_MONTHLY;
+
+/** Weeks or months in a row, each with its quota. `starts` has one place more: the first day after the last of them. */
+export type PeriodColumns = {
+  starts: Int32Array;
+  /** Days owed, rounded half up. */
+  quotas: Int16Array;
+  /** Done days on which terms of this kind are in force. */
+  dones: Int16Array;
+  /** Eligible days still to come, today included while it is open. */
+  remainings: Int16Array;
+};
 
 /**
- * One habit laid out by day, as of `today`: everything that its figures are read from.
+ * One habit laid out by day, as of `today`: everything that its figures are read from. A track never changes; a changed
+ * entry makes a new one that shares what it can (`trackAfter`).
  *
- * The arrays run from `first` to `horizon` (the end of the last week of the year of today) and are empty where `first` lies later.
- * Running sums have one more place: `sums[i]` is the sum over the first i days.
+ * `outcomes`, `asks` and `planSums` run from `first` to `horizon` (the end of the last week of the year of today), the
+ * rest to today; all are empty where `first` lies later. Running sums have one more place: `sums[i]` is the sum over the
+ * first i days. Columns that a habit has no use for (amounts of a check, what fixed terms are due) are empty: no sum.
  */
 export type Track = {
   habit: Habit;
@@ -40,14 +47,21 @@ export type Track = {
   horizon: PlainDay;
   outcomes: Uint8Array;
   asks: Uint8Array;
-  doneSums: Int32Array;
-  /** Due days up to today, without today while it is open; and those of them that are done. */
-  dueSums: Int32Array;
-  keptSums: Int32Array;
   /** Scheduled and flexible days, rest or not, in parts of a day (PARTS_PER_DAY). */
   planSums: Float64Array;
+  doneSums: Int32Array;
+  /** Due days, without today while it is open; and those of them that are done. */
+  dueSums: Int32Array;
+  keptSums: Int32Array;
+  /** What eligible flexible days owe, without today while it is open, in parts of a day. */
+  owedSums: Float64Array;
+  amounts: Float64Array;
   amountSums: Float64Array;
-  pipsSums: Float64Array;
+  /** Every week and month up to that of today with its quota; null where no terms are of that kind. */
+  weeks: PeriodColumns | null;
+  months: PeriodColumns | null;
+  /** What flexible terms ask of each day, 0–1, in PARTS_PER_NEED. */
+  needs: Float64Array;
 };
 
 type SpanFrame = Pick<Track, 'terms' | 'first' | 'last' | 'pauses'>;
@@ -65,110 +79,7 @@ function plannedParts(frame: SpanFrame, day: PlainDay): number {
   return namesDay(terms.schedule, terms.from, day) ? PARTS_PER_DAY : owedParts(terms.schedule, day);
 }
 
-/**
- * Lays out a habit by day as of `today`. Entries of other habits must not be among `entries`; those after today are
- * not there yet. Throws a RangeError for a day that does not exist.
- */
-export function buildTrack(habit: Habit, entries: readonly Entry[], today: PlainDay, weekStart: Weekday): Track {
-  const days = new Int32Array(entries.length);
-  let firstRecord = Infinity;
-  let lastRecord = -Infinity;
-  for (let i = 0; i < entries.length; i++) {
-    const day = dayOf(entries[i]!.day);
-    days[i] = day;
-    if (day > today) continue;
-    if (day < firstRecord) firstRecord = day;
-    if (day > lastRecord) lastRecord = day;
-  }
-  const frame: SpanFrame = {
-    terms: heldTerms(habit.terms),
-    first: Math.min(dayOf(habit.startsOn), firstRecord),
-    last: habit.endsOn === undefined || habit.endsOn === null ? null : Math.max(dayOf(habit.endsOn), lastRecord),
-    pauses: (habit.pauses ?? []).map((pause) => ({ first: dayOf(pause.from), last: dayOf(pause.to) })),
-  };
-  // Six days past the year, so that a week across the year's end lies wholly inside.
-  const horizon = yearSpan(yearOfDay(today)).last + 6;
-  const length = Math.max(0, horizon - frame.first + 1);
-  const track: Track = {
-    ...frame,
-    habit,
-    today,
-    weekStart,
-    horizon,
-    outcomes: new Uint8Array(length),
-    asks: new Uint8Array(length),
-    doneSums: new Int32Array(length + 1),
-    dueSums: new Int32Array(length + 1),
-    keptSums: new Int32Array(length + 1),
-    planSums: new Float64Array(length + 1),
-    amountSums: new Float64Array(length + 1),
-    pipsSums: new Float64Array(length + 1),
-  };
-  const known = new Array<Entry | undefined>(length);
-  for (let i = 0; i < entries.length; i++) if (days[i]! <= today) known[days[i]! - frame.first] = entries[i];
-  fillTrack(track, known);
-  return track;
-}
-
-/** The days of a track that lie in a pause, marked with 1; null without any. */
-function pausedDays({ pauses, first, outcomes }: Track): Uint8Array | null {
-  if (pauses.length === 0) return null;
-  const paused = new Uint8Array(outcomes.length);
-  for (const pause of pauses) paused.fill(1, Math.max(0, pause.first - first), Math.max(0, pause.last - first + 1));
-  return paused;
-}
-
-function fillTrack(track: Track, known: readonly (Entry | undefined)[]): void {
-  const { terms, first, today, outcomes, asks } = track;
-  const { doneSums, dueSums, keptSums, planSums, amountSums, pipsSums } = track;
-  const paused = pausedDays(track);
-  const lastActive = track.last ?? Infinity;
-  let termsIndex = termsIndexOn(terms, first);
-  let held = terms[termsIndex]!;
-  let kind = askKindOf(held.schedule);
-  let owed = 0;
-  let owedUntil = -Infinity;
-  for (let i = 0; i < outcomes.length; i++) {
-    const day = first + i;
-    if (termsIndex + 1 < terms.length && terms[termsIndex + 1]!.from <= day) {
-      held = terms[++termsIndex]!;
-      kind = askKindOf(held.schedule);
-      owedUntil = -Infinity;
-    }
-    // What a flexible day owes is the same all month.
-    if (kind !== 'days' && day > owedUntil) {
-      owed = owedParts(held.schedule, day);
-      owedUntil = monthSpan(monthOfDay(day)).last;
-    }
-    const active = day <= lastActive;
-    const isOut = paused !== null && paused[i] === 1;
-    const entry = known[i];
-    const recorded = entry === undefined ? null : recordedOutcome(entry, held);
-    const outcome = !active ? OUTSIDE : recorded !== null ? CODES[recorded] : isOut ? PAUSED : BLANK;
-    outcomes[i] = outcome;
-
-    const asksSomething = active && !isOut;
-    const isScheduled = asksSomething && kind === 'days' && namesDay(held.schedule, held.from, day);
-    const isDue = isScheduled && outcome !== REST;
-    let ask = kind === 'days' ? 0 : FLEXIBLE;
-    if (isScheduled) ask |= ASKED;
-    if (isDue) ask |= DUE;
-    if (kind !== 'days' && asksSomething && outcome !== REST) ask |= kind === 'weeks' ? OWED_WEEKLY : OWED_MONTHLY;
-    asks[i] = ask;
-
-    const isDone = outcome === DONE ? 1 : 0;
-    const counted = isDue && (day < today || (day === today && outcome !== BLANK && outcome !== PART)) ? 1 : 0;
-    const planned = isScheduled ? PARTS_PER_DAY : kind !== 'days' && asksSomething ? owed : 0;
-    doneSums[i + 1] = doneSums[i]! + isDone;
-    dueSums[i + 1] = dueSums[i]! + counted;
-    keptSums[i + 1] = keptSums[i]! + (counted & isDone);
-    planSums[i + 1] = planSums[i]! + planned;
-    amountSums[i + 1] = amountSums[i]! + (entry?.amount ?? 0);
-    pipsSums[i + 1] = pipsSums[i]! + isDone * held.pips;
-  }
-}
-
-/** The part of a running sum that falls in [first, last]; days outside the track add nothing. */
+/** The part of a running sum that falls in [first, last]; days outside the sums add nothing. */
 export function sumBetween(track: Track, sums: Int32Array | Float64Array, first: PlainDay, last: PlainDay): number {
   const size = sums.length - 1;
   const from = Math.min(size, Math.max(0, first - track.first));
@@ -207,14 +118,34 @@ export const isActiveIn = (track: Track, span: DaySpan): boolean =>
   span.last >= track.first && (track.last === null || span.first <= track.last) && span.first <= span.last;
 
 export const doneBetween = (track: Track, span: DaySpan): number =>
-  sumBetween(track, track.doneSums, span.first, Math.min(span.last, track.today));
+  sumBetween(track, track.doneSums, span.first, span.last);
 
 /** Sum of every recorded amount, whatever the days came to, in the habit's unit. */
 export const amountBetween = (track: Track, span: DaySpan): number =>
-  sumBetween(track, track.amountSums, span.first, Math.min(span.last, track.today));
+  sumBetween(track, track.amountSums, span.first, span.last);
 
-export const pipsBetween = (track: Track, span: DaySpan): number =>
-  sumBetween(track, track.pipsSums, span.first, Math.min(span.last, track.today));
+/** A sum over the stretches of terms in a span: of each its done days times what `each` gives for its terms. */
+function doneByTerms(track: Track, span: DaySpan, each: (terms: HeldTerms) => number): number {
+  const { terms } = track;
+  let sum = 0;
+  for (let index = 0; index < terms.length; index++) {
+    const worth = each(terms[index]!);
+    if (worth === 0) continue;
+    const first = index === 0 ? span.first : Math.max(span.first, terms[index]!.from);
+    const last = index + 1 < terms.length ? Math.min(span.last, terms[index + 1]!.from - 1) : span.last;
+    if (first <= last) sum += worth * doneBetween(track, { first, last });
+  }
+  return sum;
+}
+
+/** Done days on which flexible terms are in force. */
+export const flexibleDoneBetween = (track: Track, span: DaySpan): number =>
+  track.owedSums.length === 1
+    ? 0
+    : doneByTerms(track, span, ({ schedule }) => (askKindOf(schedule) === 'days' ? 0 : 1));
+
+/** Pips that the done days of a span earn, each by the terms in force on it. */
+export const pipsBetween = (track: Track, span: DaySpan): number => doneByTerms(track, span, ({ pips }) => pips);
 
 /** The plan of a run of days in parts of a day, also beyond the horizon. */
 export function planPartsBetween(track: Track, span: DaySpan): number {

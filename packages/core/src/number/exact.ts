@@ -12,8 +12,8 @@ export const isAtLeast = (a: number, b: number): boolean => a - b > -TOLERANCE;
 /** a > b. */
 export const isMoreThan = (a: number, b: number): boolean => a - b >= TOLERANCE;
 
-/** The smallest whole number that is not below `value`: 30.0000000001 gives 30. */
-export const ceilExact = (value: number): number => Math.ceil(value - TOLERANCE);
+/** The largest whole number that is not above `value`: 2.9999999999 gives 3. */
+export const floorExact = (value: number): number => Math.floor(value + TOLERANCE);
 
 /** Half up, on whole parts of a whole: 3 / 2 gives 2, 16 / 7 gives 2. Both must be whole numbers, `whole` above 0. */
 export const roundRatio = (parts: number, whole: number): number => Math.floor((2 * parts + whole) / (2 * whole));

@@ -1,50 +1,121 @@
-import { type PlainMonth, monthOfDay } from '../calendar/month.ts';
+import { type PlainMonth, monthOfDay, monthSpan } from '../calendar/month.ts';
 import type { PlainDay } from '../calendar/plainDay.ts';
 import { startOfWeek } from '../calendar/week.ts';
-import { yearOfDay } from '../calendar/year.ts';
+import { yearOfDay, yearSpan } from '../calendar/year.ts';
 import { finishedOn } from '../habit/finishLine.ts';
 import { type Kept, type KeptSpan, keptOver, keptSpans } from '../habit/kept.ts';
 import type { Outcome } from '../habit/outcome.ts';
 import { type Recent, last30 } from '../habit/recent.ts';
 import { type Streak, streakOf } from '../habit/streak.ts';
-import { type Figures, type MonthFigures, monthFigures, spanFigures, yearFigures } from '../habit/targets.ts';
-import { type Track, outcomeOn } from '../habit/track.ts';
-import { habitPips } from '../pips/pips.ts';
+import {
+  type Figures,
+  type MonthFigures,
+  type Target,
+  figuresAgainst,
+  monthFigures,
+  monthFiguresAgainst,
+  monthTargetOf,
+  planOf,
+  yearTargetOf,
+} from '../habit/targets.ts';
+import { type Track, doneBetween, outcomeOn } from '../habit/track.ts';
+import { habitPips, habitPipsByMonth } from '../pips/pips.ts';
 
-/** Figures of neighbouring periods: `list[i]` is the period `first + i` (of weeks: the week i × 7 days later). */
-export type Periods<F> = { first: number; list: F[] };
+/**
+ * Targets of neighbouring periods in columns: place i is the period `first + i` (of weeks: the week i × 7 days later).
+ * Amounts are NaN where none is set. They hold for all tracks of a habit that have the same active span.
+ */
+export type PeriodTargets = { first: number; days: Int32Array; amounts: Float64Array | null };
 
-/** Every figure of one habit as of its track's today. */
+/** Every figure of one habit as of its track's today. What it did in a period is read from the track's sums. */
 export type HabitReckoning = {
   track: Track;
   outcome: Outcome;
   streak: Streak;
   kept: Record<KeptSpan, Kept>;
-  weeks: Periods<Figures>;
-  months: Periods<MonthFigures>;
-  years: Periods<Figures>;
+  weeks: PeriodTargets;
+  months: PeriodTargets;
+  years: PeriodTargets;
+  /** Done days of each period, beside its target. */
+  weeksDone: Int32Array;
+  monthsDone: Int32Array;
+  yearsDone: Int32Array;
   last30: Recent;
   pips: number;
+  pipsByMonth: ReadonlyMap<PlainMonth, number>;
   finishedOn: PlainDay | null;
 };
 
-function eachPeriod<F>(first: number, last: number, stride: number, figure: (at: number) => F): Periods<F> {
-  const list: F[] = [];
-  for (let at = first; at <= last; at += stride) list.push(figure(at));
-  return { first, list };
+type Kind = 'weeks' | 'months' | 'years';
+
+const STRIDES: Record<Kind, number> = { weeks: 7, months: 1, years: 1 };
+
+/** The place of a day's period among the figures of a kind, counted from the epoch (weeks by their first day). */
+const placeOf = (kind: Kind, day: PlainDay, weekStart: Track['weekStart']): number =>
+  kind === 'weeks' ? startOfWeek(day, weekStart) : kind === 'months' ? monthOfDay(day) : yearOfDay(day);
+
+const spanOf = (kind: Kind, at: number) =>
+  kind === 'weeks' ? { first: at, last: at + 6 } : kind === 'months' ? monthSpan(at) : yearSpan(at);
+
+function targetOf(track: Track, kind: Kind, at: number): Target {
+  if (kind === 'months') return monthTargetOf(track, at);
+  return kind === 'years' ? yearTargetOf(track, at) : { days: planOf(track, spanOf('weeks', at)), amount: null };
 }
 
-/** Computes every figure of a habit; its periods run from the one of its first day to the one of today. */
-export function reckonHabit(track: Track, passMark: number): HabitReckoning {
+const hasAmounts = ({ habit }: Track): boolean =>
+  Object.values(habit.monthTargets ?? {}).some(({ amount }) => (amount ?? null) !== null) ||
+  Object.values(habit.yearTargets ?? {}).some(({ amount }) => (amount ?? null) !== null);
+
+/** The targets of every period from the one of the habit's first day to the one of today. */
+function layTargets(track: Track, kind: Kind): PeriodTargets {
   const { first, today, weekStart } = track;
-  const nothingYet = first > today;
-  const lastWeek = nothingYet ? -Infinity : startOfWeek(today, weekStart);
-  const lastMonth = nothingYet ? -Infinity : monthOfDay(today);
-  const lastYear = nothingYet ? -Infinity : yearOfDay(today);
+  const from = placeOf(kind, first, weekStart);
+  const count = first > today ? 0 : (placeOf(kind, today, weekStart) - from) / STRIDES[kind] + 1;
+  const days = new Int32Array(count);
+  const amounts = kind !== 'weeks' && hasAmounts(track) ? new Float64Array(count) : null;
+  for (let i = 0; i < count; i++) {
+    const target = targetOf(track, kind, from + i * STRIDES[kind]);
+    days[i] = target.days;
+    if (amounts !== null) amounts[i] = target.amount ?? NaN;
+  }
+  return { first: from, days, amounts };
+}
+
+/** Done days of each period, read from the track's running sum. */
+function doneColumn(track: Track, kind: Kind, targets: PeriodTargets): Int32Array {
+  const { doneSums, first } = track;
+  const count = targets.days.length;
+  const stride = STRIDES[kind];
+  const size = doneSums.length - 1;
+  const done = new Int32Array(count);
+  let before = 0;
+  for (let i = 0; i < count; i++) {
+    const sum = doneSums[Math.min(size, Math.max(0, spanOf(kind, targets.first + i * stride).last + 1 - first))]!;
+    done[i] = sum - before;
+    before = sum;
+  }
+  return done;
+}
+
+/**
+ * Computes every figure of a habit; its periods run from the one of its first day to the one of today. With `before`, a
+ * reckoning of the same habit, targets are taken over where the active span is the same.
+ */
+export function reckonHabit(track: Track, before?: HabitReckoning): HabitReckoning {
   const spans = keptSpans(track);
+  const base =
+    before !== undefined &&
+    before.track.habit === track.habit &&
+    before.track.first === track.first &&
+    before.track.last === track.last
+      ? before
+      : null;
+  const weeks = base?.weeks ?? layTargets(track, 'weeks');
+  const months = base?.months ?? layTargets(track, 'months');
+  const years = base?.years ?? layTargets(track, 'years');
   return {
     track,
-    outcome: outcomeOn(track, today),
+    outcome: outcomeOn(track, track.today),
     streak: streakOf(track),
     kept: {
       last7: keptOver(track, spans.last7),
@@ -53,17 +124,45 @@ export function reckonHabit(track: Track, passMark: number): HabitReckoning {
       year: keptOver(track, spans.year),
       all: keptOver(track, spans.all),
     },
-    weeks: eachPeriod(startOfWeek(first, weekStart), lastWeek, 7, (at) =>
-      spanFigures(track, { first: at, last: at + 6 }),
-    ),
-    months: eachPeriod(monthOfDay(first), lastMonth, 1, (at) => monthFigures(track, at, passMark)),
-    years: eachPeriod(yearOfDay(first), lastYear, 1, (at) => yearFigures(track, at)),
+    weeks,
+    months,
+    years,
+    weeksDone: doneColumn(track, 'weeks', weeks),
+    monthsDone: doneColumn(track, 'months', months),
+    yearsDone: doneColumn(track, 'years', years),
     last30: last30(track),
     pips: habitPips(track),
+    pipsByMonth: habitPipsByMonth(track),
     finishedOn: finishedOn(track),
   };
 }
 
-/** The figures of a month, also one outside the reckoned run. */
-export const monthOfReckoning = (reckoning: HabitReckoning, month: PlainMonth, passMark: number): MonthFigures =>
-  reckoning.months.list[month - reckoning.months.first] ?? monthFigures(reckoning.track, month, passMark);
+const targetAt = ({ days, amounts }: PeriodTargets, i: number): Target => {
+  const amount = amounts?.[i] ?? NaN;
+  return { days: days[i]!, amount: Number.isNaN(amount) ? null : amount };
+};
+
+/** The figures of the weeks (by first day) or years of a reckoning, in order. */
+export const periodFigures = (reckoning: HabitReckoning, kind: 'weeks' | 'years'): { at: number; figures: Figures }[] =>
+  Array.from(reckoning[kind].days, (_, i) => {
+    const at = reckoning[kind].first + i * STRIDES[kind];
+    return { at, figures: figuresAgainst(reckoning.track, spanOf(kind, at), targetAt(reckoning[kind], i)) };
+  });
+
+/** The figures of a month of a reckoning, also one outside its run. */
+export function monthOfReckoning(reckoning: HabitReckoning, month: PlainMonth, passMark: number): MonthFigures {
+  const i = month - reckoning.months.first;
+  return i >= 0 && i < reckoning.months.days.length
+    ? monthFiguresAgainst(reckoning.track, month, targetAt(reckoning.months, i), passMark)
+    : monthFigures(reckoning.track, month, passMark);
+}
+
+/** Done and target days of a month of a reckoning, also of one outside its run. */
+export function monthDaysOf(
+  { track, months, monthsDone }: HabitReckoning,
+  month: PlainMonth,
+): { actual: number; target: number } {
+  const i = month - months.first;
+  if (i >= 0 && i < monthsDone.length) return { actual: monthsDone[i]!, target: months.days[i]! };
+  return { actual: doneBetween(track, monthSpan(month)), target: monthTargetOf(track, month).days };
+}

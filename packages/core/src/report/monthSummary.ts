@@ -1,11 +1,10 @@
 import { type PlainMonth, monthSpan } from '../calendar/month.ts';
-import type { PlainDay } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
-import { type DayTotals, scoreOn } from '../day/dayScore.ts';
+import type { DayTotals } from '../day/dayScore.ts';
 import { type Ranked, rankHabits } from '../habit/ranking.ts';
-import { togetherOf } from '../habit/targets.ts';
 import { isActiveIn } from '../habit/track.ts';
-import { type HabitReckoning, monthOfReckoning } from './habitReckoning.ts';
+import { isAtLeast, shareOf } from '../number/exact.ts';
+import { type HabitReckoning, monthDaysOf } from './habitReckoning.ts';
 
 export type Together = { actual: number; target: number; share: number | null };
 
@@ -26,27 +25,32 @@ export function monthTogether(
   passMark: number,
 ): Omit<MonthSummary, 'fullDays' | 'brightDays'> {
   const span = monthSpan(month);
-  const byArea = new Map<string, Together[]>();
+  const byArea = new Map<string, { actual: number; target: number }>();
+  const all = { actual: 0, target: 0 };
   const ranked: Ranked[] = [];
-  const all: Together[] = [];
   let ribbons = 0;
-  habits.forEach((reckoning, place) => {
+  for (let place = 0; place < habits.length; place++) {
+    const reckoning = habits[place]!;
     const { habit } = reckoning.track;
-    if (!isActiveIn(reckoning.track, span)) return;
-    const figures = monthOfReckoning(reckoning, month, passMark);
-    all.push(figures);
-    if (figures.ribbon) ribbons++;
-    ranked.push({ id: habit.id, share: figures.share, actual: figures.actual, order: habit.order, place });
+    if (!isActiveIn(reckoning.track, span)) continue;
+    const { actual, target } = monthDaysOf(reckoning, month);
+    const share = shareOf(actual, target);
+    if (share !== null && isAtLeast(share, passMark)) ribbons++;
+    ranked.push({ id: habit.id, share, actual, order: habit.order, place });
     const area = habit.areaId ?? 'none';
-    const members = byArea.get(area);
-    if (members) members.push(figures);
-    else byArea.set(area, [figures]);
-  });
+    const own = byArea.get(area) ?? { actual: 0, target: 0 };
+    byArea.set(area, own);
+    for (const sum of [all, own]) {
+      sum.actual += Math.min(actual, target);
+      sum.target += target;
+    }
+  }
+  const withShare = ({ actual, target }: typeof all): Together => ({ actual, target, share: shareOf(actual, target) });
   return {
-    ...togetherOf(all),
+    ...withShare(all),
     ribbons,
     ranking: rankHabits(ranked),
-    areas: Object.fromEntries([...byArea].map(([area, members]) => [area, togetherOf(members)])),
+    areas: Object.fromEntries([...byArea].map(([area, sum]) => [area, withShare(sum)])),
   };
 }
 
@@ -54,15 +58,15 @@ export function monthTogether(
 export function dayCounts(
   totals: DayTotals,
   span: DaySpan,
-  today: PlainDay,
   passMark: number,
 ): { fullDays: number; brightDays: number } {
-  let fullDays = 0;
-  let brightDays = 0;
-  for (let day = Math.max(span.first, totals.first); day <= Math.min(span.last, today); day++) {
-    const { full, bright } = scoreOn(totals, day, passMark);
-    if (full) fullDays++;
-    if (bright) brightDays++;
+  let [fullDays, brightDays] = [0, 0];
+  const { first, done, due } = totals;
+  const to = Math.min(span.last - first, due.length - 1);
+  for (let i = Math.max(0, span.first - first); i <= to; i++) {
+    if (due[i] === 0) continue;
+    if (done[i] === due[i]) fullDays++;
+    if (isAtLeast(done[i]! / due[i]!, passMark)) brightDays++;
   }
   return { fullDays, brightDays };
 }

@@ -1,6 +1,7 @@
 import { dayOf } from '../calendar/plainDay.ts';
 import { dayMarkOf } from '../day/dayMark.ts';
-import { totalsOf } from '../day/dayScore.ts';
+import { doneHabitsOn, totalsOf } from '../day/dayScore.ts';
+import { withEntryOn } from '../record/entryYears.ts';
 import { type Entry, type Records, emptyRecords } from '../record/records.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { reportOf, writeReport } from './report.ts';
@@ -48,7 +49,7 @@ function records(): Records {
 
 /** The book after one entry is written, every other list the same object as before. */
 function withEntry(base: Records, book: ReturnType<typeof bookOf>, entry: Entry) {
-  const changed = [...book.entriesOf(entry.habitId).filter((each) => each.day !== entry.day), entry];
+  const changed = withEntryOn(book.entriesOf(entry.habitId), dayOf(entry.day), entry);
   const entries = [
     ...base.entries.filter((each) => !(each.habitId === entry.habitId && each.day === entry.day)),
     entry,
@@ -97,7 +98,16 @@ describe('the report', () => {
   });
 
   it('counts pips of habits and milestones, and what was claimed by today', () => {
-    expect(reportOf(records(), TODAY).pips).toEqual({ earned: 16, spent: 30, balance: -14 });
+    expect(reportOf(records(), TODAY).pips).toEqual({
+      earned: 16,
+      spent: 30,
+      balance: -14,
+      months: {
+        '2025-01': { earned: 1, spent: 0 },
+        '2025-05': { earned: 1, spent: 0 },
+        '2025-06': { earned: 14, spent: 30 },
+      },
+    });
   });
 
   it('is empty where nothing has begun', () => {
@@ -131,9 +141,9 @@ describe('the report', () => {
     const { habits } = reckon(book, TODAY);
     const totals = totalsOf(
       habits.map((each) => each.track),
-      { first: TODAY - 7, last: TODAY },
+      TODAY,
     );
-    expect(totals.doneHabits[7]).toBe(2);
+    expect([doneHabitsOn(totals, TODAY), doneHabitsOn(totals, TODAY + 1)]).toEqual([2, 0]);
     const scale = [
       { atLeast: 1, symbol: '·' },
       { atLeast: 3, symbol: '*' },

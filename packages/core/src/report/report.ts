@@ -10,10 +10,11 @@ import type { Outcome } from '../habit/outcome.ts';
 import type { Recent } from '../habit/recent.ts';
 import type { AskKind } from '../habit/schedule.ts';
 import type { Figures, MonthFigures } from '../habit/targets.ts';
-import type { PipsBalance } from '../pips/pips.ts';
+import type { FeelingFigures, MoodBeside, MoodMean } from '../mood/mood.ts';
+import type { PipsOfMonth } from '../pips/pips.ts';
 import type { DayText, MonthText, Records } from '../record/records.ts';
 import type { SeasonFigures } from '../season/season.ts';
-import type { HabitReckoning, Periods } from './habitReckoning.ts';
+import { type HabitReckoning, monthOfReckoning, periodFigures } from './habitReckoning.ts';
 import type { MonthSummary } from './monthSummary.ts';
 import { type Reckoning, bookOf, reckon } from './reckoning.ts';
 
@@ -68,7 +69,17 @@ export type Report = {
   days: Record<DayText, DayScore>;
   months: Record<MonthText, MonthSummary>;
   fullDayStreak: { current: number; longest: number };
-  pips: PipsBalance;
+  pips: {
+    earned: number;
+    spent: number;
+    balance: number;
+    months: Record<MonthText, PipsOfMonth>;
+  };
+  mood: {
+    months: Record<MonthText, MoodMean>;
+    feelings: Record<string, FeelingFigures>;
+    habits: Record<string, MoodBeside | null>;
+  };
   goals: Record<string, GoalReport>;
   seasons: Record<string, SeasonReport>;
 };
@@ -78,29 +89,38 @@ export const reportOf = (records: Records, today: PlainDay): Report => writeRepo
 
 const dayText = (day: PlainDay | null): DayText | null => (day === null ? null : formatDay(day));
 
-function writePeriods<F>({ first, list }: Periods<F>, stride: number, name: (at: number) => string): Record<string, F> {
-  return Object.fromEntries(list.map((figures, index) => [name(first + index * stride), figures]));
-}
+const yearText = (year: number): string => String(year).padStart(4, '0');
+
+const byMonth = <V>(months: ReadonlyMap<number, V>): Record<MonthText, V> =>
+  Object.fromEntries([...months].map(([month, value]) => [formatMonth(month), value]));
 
 /** Writes a reckoning out as the report. */
 export function writeReport(reckoning: Reckoning): Report {
-  const { today, totals, settings } = reckoning;
+  const { today, totals, book, pips, mood } = reckoning;
+  const { passMark } = book.settings;
   const days: Report['days'] = {};
-  for (let day = totals.first; day <= today; day++) days[formatDay(day)] = scoreOn(totals, day, settings.passMark);
+  for (let day = totals.first; day <= today; day++) days[formatDay(day)] = scoreOn(totals, day, passMark);
   return {
     today: formatDay(today),
-    habits: Object.fromEntries(reckoning.habits.map((each) => [each.track.habit.id, writeHabit(each)])),
+    habits: Object.fromEntries(reckoning.habits.map((each) => [each.track.habit.id, writeHabit(each, passMark)])),
     days,
-    months: writePeriods(reckoning.months, 1, formatMonth),
+    months: Object.fromEntries(
+      reckoning.months.list.map((summary, index) => [formatMonth(reckoning.months.first + index), summary]),
+    ),
     fullDayStreak: reckoning.fullDayStreak,
-    pips: reckoning.pips,
+    pips: { ...pips, months: byMonth(pips.months) },
+    mood: {
+      months: byMonth(mood.months),
+      feelings: Object.fromEntries(mood.feelings),
+      habits: Object.fromEntries(mood.habits),
+    },
     goals: Object.fromEntries([...reckoning.goals].map(([id, figures]) => [id, writeGoal(figures)])),
     seasons: Object.fromEntries([...reckoning.seasons].map(([id, figures]) => [id, writeSeason(figures)])),
   };
 }
 
-function writeHabit(reckoning: HabitReckoning): HabitReport {
-  const { outcome, streak, kept, weeks, months, years, pips } = reckoning;
+function writeHabit(reckoning: HabitReckoning, passMark: number): HabitReport {
+  const { outcome, streak, kept, months, pips } = reckoning;
   return {
     outcome,
     streak: {
@@ -112,16 +132,21 @@ function writeHabit(reckoning: HabitReckoning): HabitReport {
       longestTo: dayText(streak.longestTo),
     },
     kept,
-    weeks: writePeriods(weeks, 7, formatDay),
-    months: writePeriods(months, 1, formatMonth),
-    years: writePeriods(years, 1, (year) => String(year).padStart(4, '0')),
+    weeks: Object.fromEntries(periodFigures(reckoning, 'weeks').map(({ at, figures }) => [formatDay(at), figures])),
+    months: Object.fromEntries(
+      Array.from(months.days, (_, index) => months.first + index).map((month) => [
+        formatMonth(month),
+        monthOfReckoning(reckoning, month, passMark),
+      ]),
+    ),
+    years: Object.fromEntries(periodFigures(reckoning, 'years').map(({ at, figures }) => [yearText(at), figures])),
     last30: reckoning.last30,
     pips,
     finishedOn: dayText(reckoning.finishedOn),
   };
 }
 
-const writeGoal = ({ keyResults, ...figures }: GoalFigures): GoalReport => ({
+const writeGoal = ({ keyResults, forecast: _, ...figures }: GoalFigures): GoalReport => ({
   ...figures,
   keyResults: Object.fromEntries(Object.entries(keyResults).map(([id, each]) => [id, writeKeyResult(each)])),
 });

@@ -1,5 +1,5 @@
 import { type PlainDay, WEEKDAYS, type Weekday } from '../calendar/plainDay.ts';
-import type { Kept } from '../habit/kept.ts';
+import { type Kept, keptSum } from '../habit/kept.ts';
 import { isSame, shareOf } from '../number/exact.ts';
 import type { PartOfDay } from '../record/records.ts';
 import type { HabitReview, SpanReview } from './spanReview.ts';
@@ -8,7 +8,8 @@ import type { HabitReview, SpanReview } from './spanReview.ts';
 const TELLING = 0.1;
 /** Under so many asked days a share says little. */
 const LEAST_ASKED = 5;
-const LEAST_WEEKDAY = 4;
+/** A weekday is spoken of from so many of its dates on. */
+const LEAST_DATES = 4;
 
 export type ReviewFact =
   | { kind: 'kept'; rate: number; kept: number; asked: number; before: number | null; isByNow: boolean }
@@ -17,34 +18,50 @@ export type ReviewFact =
   | { kind: 'habit'; habitId: string; rate: number; before: number }
   | { kind: 'run'; habitId: string; length: number; first: PlainDay; last: PlainDay };
 
-type Standing = { rate: number; others: number; isHarder: boolean };
+type Standing<K> = { name: K; rate: number; others: number; isHarder: boolean };
 
-/** How each of several kept rates stands to the others together; those of which too little was asked are left out. */
-function standings<K>(all: readonly (readonly [name: K, kept: Kept])[], least: number): (Standing & { name: K })[] {
-  const kept = all.reduce((sum, [, each]) => sum + each.kept, 0);
-  const asked = all.reduce((sum, [, each]) => sum + each.asked, 0);
-  return all.flatMap(([name, own]) => {
-    const others = shareOf(kept - own.kept, asked - own.asked);
-    if (own.rate === null || others === null || own.asked < least || asked - own.asked < LEAST_ASKED) return [];
-    return [{ name, rate: own.rate, others, isHarder: own.rate < others }];
+/**
+ * Of several kept rates that enough is known of, the lowest or the highest, whichever stands further from the others
+ * together; null where there is nothing to compare.
+ */
+function mostTelling<K>(all: readonly { name: K; kept: Kept; isKnown: boolean }[]): Standing<K> | null {
+  const known = all.flatMap(({ name, kept, isKnown }) => (isKnown && kept.rate !== null ? [{ name, kept }] : []));
+  if (known.length < 2) return null;
+  const sum = keptSum(known.map((each) => each.kept));
+  const standings = known.flatMap(({ name, kept: own }): Standing<K>[] => {
+    const others = shareOf(sum.kept - own.kept, sum.asked - own.asked);
+    return own.rate === null || others === null ? [] : [{ name, rate: own.rate, others, isHarder: own.rate < others }];
   });
+  const byRate = [...standings].sort((a, b) => a.rate - b.rate);
+  const [lowest, highest] = [byRate[0], byRate.at(-1)];
+  if (lowest === undefined || highest === undefined) return null;
+  return distance(lowest) >= distance(highest) ? lowest : highest;
 }
+
+const distance = ({ rate, others }: { rate: number; others: number }): number => Math.abs(rate - others);
 
 /** The weekday or part of the day that stands out most from the others, either way; null where none does. */
 function tellingTime({ weekdays, partsOfDay }: SpanReview): ReviewFact | null {
-  const byWeekday = standings(
-    WEEKDAYS.map((weekday) => [weekday, weekdays[weekday]] as const),
-    LEAST_WEEKDAY,
-  ).map(({ name, ...standing }): ReviewFact & Standing => ({ kind: 'weekday', weekday: name, ...standing }));
+  const weekday = mostTelling(
+    WEEKDAYS.map((name) => ({ name, kept: weekdays[name], isKnown: weekdays[name].days >= LEAST_DATES })),
+  );
   // Habits of any time of the day say nothing about a time of the day.
-  const named = partsOfDay.filter(({ part }) => part !== 'any');
-  const byPart = standings(
-    named.map(({ part, kept }) => [part, kept] as const),
-    LEAST_ASKED,
-  ).map(({ name, ...standing }): ReviewFact & Standing => ({ kind: 'partOfDay', part: name, ...standing }));
-  const far = ({ rate, others }: Standing): number => Math.abs(rate - others);
-  const [most] = [...byWeekday, ...byPart].sort((a, b) => far(b) - far(a));
-  return most && far(most) >= TELLING ? most : null;
+  const part = mostTelling(
+    partsOfDay.flatMap(({ part: name, kept }) =>
+      name === 'any' ? [] : [{ name, kept, isKnown: kept.asked >= LEAST_ASKED }],
+    ),
+  );
+  const facts: (ReviewFact & Omit<Standing<unknown>, 'name'>)[] = [];
+  if (weekday !== null) {
+    const { name, ...standing } = weekday;
+    facts.push({ kind: 'weekday', weekday: name, ...standing });
+  }
+  if (part !== null) {
+    const { name, ...standing } = part;
+    facts.push({ kind: 'partOfDay', part: name, ...standing });
+  }
+  const [most] = facts.sort((a, b) => distance(b) - distance(a));
+  return most && distance(most) >= TELLING ? most : null;
 }
 
 /** The habits whose kept rate rose and fell most against the span before, where enough was asked in both. */
@@ -80,10 +97,9 @@ export function reviewFacts(review: SpanReview): ReviewFact[] {
   const { rate, kept, asked } = review.kept;
   if (rate === null) return [];
   const time = tellingTime(review);
-  // A running span is compared with as much of the one before.
-  const before = (review.keptBeforeByNow ?? review.keptBefore)?.rate ?? null;
+  const before = review.keptBefore?.rate ?? null;
   const facts: ReviewFact[] = [
-    { kind: 'kept', rate, kept, asked, before, isByNow: before !== null && review.keptBeforeByNow !== null },
+    { kind: 'kept', rate, kept, asked, before, isByNow: before !== null && review.isByNow },
     ...(time === null ? [] : [time]),
     ...tellingHabits(review),
     ...(review.run !== null && review.run.length >= LEAST_RUN ? [{ kind: 'run' as const, ...review.run }] : []),

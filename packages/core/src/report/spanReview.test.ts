@@ -7,7 +7,7 @@ import { meanOfSeven, shareLine } from '../chart/shareLine.ts';
 import { monthsPlate, weeksPlate, yearPlate } from '../chart/yearPlate.ts';
 import { monthOf } from '../calendar/month.ts';
 import { monthsOfYear } from '../calendar/year.ts';
-import { buildTrack } from '../habit/track.ts';
+import { buildTrack } from '../habit/layTrack.ts';
 import { type Entry, type Habit, PARTS_OF_DAY, type PartOfDay, emptyRecords } from '../record/records.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { type ReviewFact, mostImproved, reviewFacts } from './reviewFacts.ts';
@@ -62,7 +62,6 @@ const review = (kind: ReviewSpan, day = TODAY) =>
     kind,
     span: reviewSpanOf(kind, day, 'monday', { first: dayOf('2025-02-03'), last: TODAY }),
     weekStart: 'monday',
-    passMark: 0.85,
     today: TODAY,
   });
 const report = reportOf({ ...emptyRecords(), habits, entries }, TODAY);
@@ -141,9 +140,15 @@ describe('the review of a span', () => {
     const march = review('month');
     const find = (id: string) => march.habits.find((each) => each.id === id)!;
     expect(find('cards')).toMatchObject({ keptBefore: null, rankBefore: null });
-    expect(find('scales').keptBefore).toMatchObject({ kept: 17, asked: 26 });
+    // March has run for 19 days: the first 19 of February, of which the habits were there for 17.
+    expect([march.isByNow, told(march.compared!)]).toEqual([true, '2025-02-01 2025-02-19']);
+    expect(find('scales').keptBefore).toMatchObject({ kept: 11, asked: 17 });
+    // 11 of 26 planned days against 9 of 11.
     expect(find('scales').rankBefore).toBe(2);
-    expect(march.keptBefore!.asked).toBeGreaterThan(26);
+    // 17 days of three a week are 7.3.
+    expect(march.keptBefore).toMatchObject({ kept: 11 + 7, asked: 17 + 7 });
+    const february = review('month', dayOf('2025-02-10'));
+    expect([february.isByNow, told(february.compared!)]).toEqual([false, '2025-01-01 2025-01-31']);
   });
 
   it('adds up done days by area, counts fixed weekdays, and knows the part that runs', () => {
@@ -153,7 +158,7 @@ describe('the review of a span', () => {
       ['bay', 7],
       [null, 3],
     ]);
-    expect(march.weekdays.monday).toEqual({ kept: 4, asked: 6, rate: 4 / 6 });
+    expect(march.weekdays.monday).toEqual({ kept: 4, asked: 6, rate: 4 / 6, days: 3 });
     expect(march.parts.filter(({ isRunning }) => isRunning).map(({ span }) => told(span))).toEqual([
       '2025-03-17 2025-03-23',
     ]);
@@ -161,21 +166,16 @@ describe('the review of a span', () => {
     expect(march.parts.at(-1)!.kept).toEqual({ kept: 0, asked: 0, rate: null });
   });
 
-  it('adds its parts up to date, and knows the same sums of the span before', () => {
+  it('tells each part with what was kept up to its end, and knows the same sums of the days compared', () => {
     const year = review('year');
-    expect(year.parts.map(({ toDate }) => toDate.kept).slice(0, 4)).toEqual([
-      0,
-      year.parts[1]!.kept.kept,
-      year.parts[1]!.kept.kept + year.parts[2]!.kept.kept,
-      0,
-    ]);
     expect(year.parts[2]!.toDate).toEqual(year.kept);
-    const [march, february] = [review('month'), review('month', dayOf('2025-02-10'))];
-    expect(march.past).toEqual({
-      areas: february.areas,
-      weekdays: february.weekdays,
-      partsOfDay: february.partsOfDay,
-    });
+    expect(year.parts[0]!.toDate).toEqual({ kept: 0, asked: 0, rate: null });
+    expect(year.parts[3]!.toDate).toEqual({ kept: 0, asked: 0, rate: null });
+    expect(year.parts[1]!.toDate).toEqual(year.parts[1]!.kept);
+    const march = review('month');
+    const sum = march.past!.areas.reduce((total, area) => total + area.kept.asked, 0);
+    expect(sum).toBe(march.keptBefore!.asked);
+    expect(march.areas.reduce((total, area) => total + area.kept.kept, 0)).toBe(march.kept.kept);
     expect(review('all').past).toBeNull();
   });
 
@@ -186,14 +186,13 @@ describe('the review of a span', () => {
       kind: 'month',
       span: reviewSpanOf('month', TODAY, 'monday', all),
       weekStart: 'monday',
-      passMark: 0.85,
       today: TODAY,
     });
     expect(partsOfDay.map(({ part }) => part)).toEqual(['morning', 'evening']);
     expect(partsOfDay.reduce((sum, each) => sum + each.kept.asked, 0)).toBe(kept.asked);
   });
 
-  it('knows the longest run of days that ends or still stands in the span', () => {
+  it('knows the longest run of days in the span, and no more of it than lies inside', () => {
     const run = { habitId: 'scales', length: 2 };
     expect(review('month').run).toMatchObject(run);
     const alive = buildTrack(habits[0]!, doneOn('scales', ...days('2025-02-20', 28, () => true)), TODAY, 'monday');
@@ -202,17 +201,18 @@ describe('the review of a span', () => {
         kind,
         span: reviewSpanOf(kind, day, 'monday', all),
         weekStart: 'monday',
-        passMark: 0.85,
         today: TODAY,
       }).run;
-    // It stands until today, so that February, which it only passed through, has none.
-    expect(over('month', TODAY)).toEqual({
+    expect(over('all', TODAY)).toEqual({
       habitId: 'scales',
       length: 28,
       first: dayOf('2025-02-20'),
       last: dayOf('2025-03-19'),
     });
-    expect(over('month', dayOf('2025-02-20'))).toBeNull();
+    // It goes on past the end of February, and began before March.
+    expect(over('month', dayOf('2025-02-20'))).toMatchObject({ length: 9, last: dayOf('2025-02-28') });
+    expect(over('month', TODAY)).toMatchObject({ length: 19, first: dayOf('2025-03-01') });
+    expect(over('month', dayOf('2025-01-20'))).toBeNull();
   });
 
   it('of a span with nothing in it is empty, not zero', () => {
@@ -224,7 +224,12 @@ describe('the review of a span', () => {
 
 describe('what a review says in words', () => {
   const base = review('month');
-  const weekday = (kept: number, asked: number) => ({ kept, asked, rate: asked === 0 ? null : kept / asked });
+  const weekday = (kept: number, asked: number, dates = 4) => ({
+    kept,
+    asked,
+    rate: asked === 0 ? null : kept / asked,
+    days: dates,
+  });
   const even = Object.fromEntries(
     Object.keys(base.weekdays).map((name) => [name, weekday(8, 10)]),
   ) as typeof base.weekdays;
@@ -241,7 +246,7 @@ describe('what a review says in words', () => {
       ...base,
       kept: weekday(30, 40),
       keptBefore: weekday(20, 40),
-      keptBeforeByNow: null,
+      isByNow: false,
       habits: [],
       weekdays: even,
     });
@@ -249,11 +254,7 @@ describe('what a review says in words', () => {
   });
 
   it('compares what still runs with as many days of the span before', () => {
-    expect(reviewFacts(base)[0]).toMatchObject({ isByNow: true, before: base.keptBeforeByNow!.rate });
-    // Nineteen days of February, of which the habits were there for sixteen.
-    const february = review('month', dayOf('2025-02-10'));
-    expect([base.keptBeforeByNow!.asked < february.kept.asked, february.keptBeforeByNow]).toEqual([true, null]);
-    expect(base.habits.find(({ id }) => id === 'scales')!.keptBefore!.asked).toBe(26);
+    expect(reviewFacts(base)[0]).toMatchObject({ isByNow: true, before: base.keptBefore!.rate });
   });
 
   it('names a part of the day where that stands out more than any weekday', () => {
@@ -261,7 +262,7 @@ describe('what a review says in words', () => {
     const facts = (...partsOfDay: ReturnType<typeof part>[]) =>
       reviewFacts({ ...base, habits: [], weekdays: even, partsOfDay }).filter(({ kind }) => kind === 'partOfDay');
     expect(facts(part('morning', 9, 10), part('evening', 5, 10))).toEqual([
-      { kind: 'partOfDay', part: 'morning', rate: 0.9, others: 0.5, isHarder: false },
+      { kind: 'partOfDay', part: 'evening', rate: 0.5, others: 0.9, isHarder: true },
     ]);
     expect(facts(part('morning', 9, 10), part('evening', 9, 10))).toEqual([]);
     // Habits of any time say nothing of a time; four asked days say too little.
@@ -299,16 +300,18 @@ describe('what a review says in words', () => {
     ]);
   });
 
-  it('names a weekday only where it stands out by ten points, with enough asked', () => {
-    const facts = (sunday: ReturnType<typeof weekday>) =>
-      reviewFacts({ ...base, habits: [], weekdays: { ...even, sunday } }).filter(({ kind }) => kind === 'weekday');
-    expect(facts(weekday(8, 10))).toEqual([]);
-    expect(facts(weekday(71, 100))).toEqual([]);
-    expect(facts(weekday(7, 10))).toEqual([
+  it('names a weekday only where it stands out by ten points, from four of its dates on', () => {
+    const facts = (weekdays: Partial<typeof even>) =>
+      reviewFacts({ ...base, habits: [], weekdays: { ...even, ...weekdays } }).filter(({ kind }) => kind === 'weekday');
+    expect(facts({ sunday: weekday(8, 10) })).toEqual([]);
+    expect(facts({ sunday: weekday(71, 100) })).toEqual([]);
+    expect(facts({ sunday: weekday(7, 10) })).toEqual([
       { kind: 'weekday', weekday: 'sunday', rate: 0.7, others: 0.8, isHarder: true },
     ]);
-    expect(facts(weekday(10, 10))).toMatchObject([{ rate: 1, isHarder: false }]);
-    expect(facts(weekday(0, 3))).toEqual([]);
+    expect(facts({ sunday: weekday(10, 10) })).toMatchObject([{ rate: 1, isHarder: false }]);
+    expect(facts({ sunday: weekday(0, 10, 3) })).toEqual([]);
+    // The hardest is the lowest of all, though another day stands further from the rest for being asked more often.
+    expect(facts({ monday: weekday(40, 100), sunday: weekday(2, 10) })).toMatchObject([{ weekday: 'sunday' }]);
   });
 
   it('names the habits that rose and fell most, by ten points and with enough asked in both', () => {

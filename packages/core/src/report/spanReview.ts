@@ -1,15 +1,14 @@
 import { monthOfDay, monthSpan } from '../calendar/month.ts';
 import type { PlainDay, Weekday } from '../calendar/plainDay.ts';
-import { type DaySpan, daysIn, holdsDay } from '../calendar/span.ts';
+import { type DaySpan, daysIn, holdsDay, overlaps } from '../calendar/span.ts';
 import { weekSpan } from '../calendar/week.ts';
 import { yearOfDay, yearSpan } from '../calendar/year.ts';
-import { type Kept, keptOver, keptTogether, weekdaysTogether } from '../habit/kept.ts';
-import { type LogSpan, dayOfNeighbour, logFigures, logSpanOf } from '../habit/logSpan.ts';
+import { type Kept, NOTHING_ASKED, type WeekdayKept, keptOver, keptTogether, weekdaysTogether } from '../habit/kept.ts';
+import { type LogSpan, dayOfNeighbour, logSpanOf, logTarget } from '../habit/logSpan.ts';
 import { rankHabits } from '../habit/ranking.ts';
-import { type Figures, spanFigures, togetherOf } from '../habit/targets.ts';
-import { aliveRun, runsOf } from '../habit/streak.ts';
-import { type Track, doneBetween, isActiveIn } from '../habit/track.ts';
-import { shareOf } from '../number/exact.ts';
+import { type Figures, type Target, figuresAgainst, planOf, togetherOf } from '../habit/targets.ts';
+import { runsOf } from '../habit/streak.ts';
+import { type Track, doneBetween, isActiveIn, sumBetween } from '../habit/track.ts';
 import { PARTS_OF_DAY, type PartOfDay } from '../record/records.ts';
 
 /** The spans that charts look at; `days` runs between any two. */
@@ -53,16 +52,16 @@ export function partsOfSpan(kind: ReviewSpan, span: DaySpan, weekStart: Weekday)
   return parts;
 }
 
-const NOTHING: Kept = { kept: 0, asked: 0, rate: null };
-
 export type HabitReview = {
   id: string;
   /** Against the target of the span, as the log shows it; everything against the plan. */
   figures: Figures;
   kept: Kept;
+  /** Over the days compared; null where the habit has none of them. */
   keptBefore: Kept | null;
   /** 1 is the best, by share. */
   rank: number;
+  /** By what was done on the days compared, against the target of the whole span before. */
   rankBefore: number | null;
 };
 
@@ -73,6 +72,8 @@ export type AreaReview = {
   actual: number;
   target: number;
   share: number | null;
+  /** Over all areas these add up to what was kept in the span. */
+  kept: Kept;
   /** Done days of its habits, extra days too. */
   done: number;
 };
@@ -80,50 +81,60 @@ export type AreaReview = {
 export type PartReview = {
   span: DaySpan;
   kept: Kept;
-  /** Of this part and those before it together. */
+  /** From the span's first day to this part's last, as one span: what flexible habits are asked is rounded once over it. */
   toDate: Kept;
   /** Today lies in it and more of it is to come. */
   isRunning: boolean;
 };
 
-/** The longest row of days that a habit was kept, of those that end or still stand in a span. */
+/** The longest row of due days that a habit was kept in a span, of a row that goes past its ends the part inside. */
 export type RunReview = { habitId: string; length: number; first: PlainDay; last: PlainDay };
 
 export type SpanReview = {
   span: DaySpan;
   before: DaySpan | null;
+  /**
+   * The days of the span before that everything is compared with: all of them, or where this one still runs as many as it
+   * has behind it. Null without a span before.
+   */
+  compared: DaySpan | null;
+  /** This one still runs, so that it is compared up to the same day. */
+  isByNow: boolean;
   kept: Kept;
   keptBefore: Kept | null;
-  /** Of the span before as many days as this one has behind it, where this one still runs; null where it does not. */
-  keptBeforeByNow: Kept | null;
   /** Best first. */
   habits: HabitReview[];
   areas: AreaReview[];
   parts: PartReview[];
   /** Of fixed terms, by the weekday, over the span. */
-  weekdays: Record<Weekday, Kept>;
+  weekdays: Record<Weekday, WeekdayKept>;
   /** By the part of the day that habits belong to, in the order of the day; only parts with a habit. */
   partsOfDay: { part: PartOfDay; kept: Kept }[];
   run: RunReview | null;
-  /** The same sums of the span before, as a whole; null without one. */
+  /** The same sums over the days compared; null without a span before. */
   past: SpanSums | null;
 };
 
 /** What a span comes to by area, weekday and part of the day. */
 export type SpanSums = Pick<SpanReview, 'areas' | 'weekdays' | 'partsOfDay'>;
 
-const figuresOver = (track: Track, kind: ReviewSpan, span: DaySpan, passMark: number): Figures =>
-  isFree(kind) ? spanFigures(track, span) : logFigures(track, kind satisfies LogSpan, span, passMark);
+const targetOver = (track: Track, kind: ReviewSpan, span: DaySpan): Target =>
+  isFree(kind) ? { days: planOf(track, span), amount: null } : logTarget(track, kind satisfies LogSpan, span);
 
-/** The habits that take part in a span, in their order, each with its figures over it. */
+/**
+ * The habits that take part in a span, in their order, each with what it did on the days that are looked at, against its
+ * target over the whole span.
+ */
 const takingPart = (
   tracks: readonly Track[],
   kind: ReviewSpan,
   span: DaySpan,
-  passMark: number,
+  looked: DaySpan = span,
 ): ReadonlyMap<Track, Figures> =>
   new Map(
-    tracks.filter((track) => isActiveIn(track, span)).map((track) => [track, figuresOver(track, kind, span, passMark)]),
+    tracks
+      .filter((track) => isActiveIn(track, span))
+      .map((track) => [track, figuresAgainst(track, looked, targetOver(track, kind, span))]),
   );
 
 /** Ranks by share, from 1. Source: "Targets by week, month and year". */
@@ -147,21 +158,18 @@ function areasOver(figures: ReadonlyMap<Track, Figures>, span: DaySpan): AreaRev
   return [...byArea].map(([areaId, members]) => ({
     areaId,
     ...togetherOf(members.map((track) => figures.get(track)!)),
+    kept: keptTogether(members, span),
     done: members.reduce((sum, track) => sum + doneBetween(track, span), 0),
   }));
 }
 
-/** The parts of a span with what was kept in each, and up to its end. Parts add up, so the second is a running sum. */
-function partsOver(tracks: readonly Track[], parts: readonly DaySpan[], today: PlainDay): PartReview[] {
-  let [kept, asked] = [0, 0];
+/** The parts of a span with what was kept in each, and from the span's start to its end. */
+function partsOver(tracks: readonly Track[], span: DaySpan, parts: readonly DaySpan[], today: PlainDay): PartReview[] {
   return parts.map((part) => {
-    // Of what is still to come nothing is asked yet, be it that a running month ends in it.
-    if (part.first > today) return { span: part, kept: NOTHING, toDate: NOTHING, isRunning: false };
-    const own = keptTogether(tracks, part);
-    kept += own.kept;
-    asked += own.asked;
-    const toDate = { kept, asked, rate: shareOf(kept, asked) };
-    return { span: part, kept: own, toDate, isRunning: today < part.last };
+    // Of what is still to come nothing is asked yet.
+    if (part.first > today) return { span: part, kept: NOTHING_ASKED, toDate: NOTHING_ASKED, isRunning: false };
+    const toDate = keptTogether(tracks, { first: span.first, last: part.last });
+    return { span: part, kept: keptTogether(tracks, part), toDate, isRunning: today < part.last };
   });
 }
 
@@ -172,16 +180,15 @@ function partsOfDayOver(tracks: readonly Track[], span: DaySpan): SpanReview['pa
   });
 }
 
-/** The longest run of days that ends or still stands in a span; the first habit of equals. Null without any. */
+/** The longest row of kept days in a span, clipped to it; the first habit of equals. Null without any. */
 function longestRunOver(tracks: readonly Track[], span: DaySpan): RunReview | null {
   let best: RunReview | null = null;
   for (const track of tracks) {
-    const runs = runsOf(track, 'days');
-    const alive = aliveRun(runs);
-    for (const run of runs) {
-      const isHere = holdsDay(span, run.last) || (run === alive && holdsDay(span, track.today));
-      if (isHere && run.length > (best?.length ?? 0))
-        best = { habitId: track.habit.id, length: run.length, first: run.first, last: run.last };
+    for (const run of runsOf(track, 'days')) {
+      if (!overlaps(run, span)) continue;
+      const [first, last] = [Math.max(run.first, span.first), Math.min(run.last, span.last)];
+      const length = sumBetween(track, track.keptSums, first, last);
+      if (length > (best?.length ?? 0)) best = { habitId: track.habit.id, length, first, last };
     }
   }
   return best;
@@ -206,42 +213,42 @@ export function spanReview(
     kind,
     span,
     weekStart,
-    passMark,
     today,
   }: {
     kind: ReviewSpan;
     span: DaySpan;
     weekStart: Weekday;
-    passMark: number;
     today: PlainDay;
   },
 ): SpanReview {
   const before = spanBefore(kind, span, weekStart);
-  const now = takingPart(tracks, kind, span, passMark);
-  const then = before === null ? null : takingPart(tracks, kind, before, passMark);
+  const isByNow = before !== null && holdsDay(span, today) && today < span.last;
+  const compared = !isByNow
+    ? before
+    : { first: before.first, last: Math.min(before.last, before.first + today - span.first) };
+  const now = takingPart(tracks, kind, span);
+  const then = before === null ? null : takingPart(tracks, kind, before, compared!);
   const ranks = ranksOf(now);
   const ranksBefore = then === null ? null : ranksOf(then);
   const habits = [...now].map(([track, figures]): HabitReview => ({
     id: track.habit.id,
     figures,
     kept: keptOver(track, span),
-    keptBefore: before === null || !isActiveIn(track, before) ? null : keptOver(track, before),
+    keptBefore: compared === null || !isActiveIn(track, compared) ? null : keptOver(track, compared),
     rank: ranks.get(track.habit.id)!,
     rankBefore: ranksBefore?.get(track.habit.id) ?? null,
   }));
   return {
     span,
     before,
+    compared,
+    isByNow,
     kept: keptTogether(tracks, span),
-    keptBefore: before === null ? null : keptTogether(tracks, before),
-    keptBeforeByNow:
-      before === null || !(holdsDay(span, today) && today < span.last)
-        ? null
-        : keptTogether(tracks, { first: before.first, last: Math.min(before.last, before.first + today - span.first) }),
+    keptBefore: compared === null ? null : keptTogether(tracks, compared),
     habits: habits.sort((a, b) => a.rank - b.rank),
     ...sumsOver(now, span),
-    past: before === null || then === null ? null : sumsOver(then, before),
-    parts: partsOver(tracks, partsOfSpan(kind, span, weekStart), today),
+    past: then === null ? null : sumsOver(then, compared!),
+    parts: partsOver(tracks, span, partsOfSpan(kind, span, weekStart), today),
     run: longestRunOver([...now.keys()], span),
   };
 }

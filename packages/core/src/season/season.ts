@@ -26,15 +26,16 @@ export function tiedTracks(
   return tied.length > 0 ? tied : tracks;
 }
 
-/** Scores of a season's weeks, those to come included; its own score is the mean of the finished weeks with a target. */
+/**
+ * Scores of a season's weeks over the tracks tied to it, those to come included; its own score is the mean of the
+ * finished weeks with a target.
+ */
 export function seasonFigures(
   season: Season,
-  tracks: readonly Track[],
-  keyResults: readonly KeyResult[],
+  tied: readonly Track[],
   today: PlainDay,
   passMark: number,
 ): SeasonFigures {
-  const tied = tiedTracks(season, tracks, keyResults);
   const first = dayOf(season.startsOn);
   const weeks = Array.from({ length: season.weeks }, (_, index): SeasonWeek => {
     const span = { first: first + index * 7, last: first + index * 7 + 6 };

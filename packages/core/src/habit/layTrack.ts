@@ -1,0 +1,261 @@
+import { monthOfDay, monthSpan } from '../calendar/month.ts';
+import { type PlainDay, WEEKDAYS, type Weekday, dayOf, weekdayOf } from '../calendar/plainDay.ts';
+import type { DaySpan } from '../calendar/span.ts';
+import { yearOfDay, yearSpan } from '../calendar/year.ts';
+import { type EntryYears, entryYearsOf, firstOfYear, yearsOf } from '../record/entryYears.ts';
+import type { Entry, Habit, Schedule } from '../record/records.ts';
+import { OUTCOMES, type Outcome, recordedOutcome } from './outcome.ts';
+import { layPeriods, layPeriodsAgain } from './periods.ts';
+import { type AskKind, PARTS_PER_DAY, askKindOf, namesDay, owedParts } from './schedule.ts';
+import { heldTerms, termsIndexOn, termsOn } from './terms.ts';
+import {
+  ASKED,
+  DUE,
+  FLEXIBLE_MONTHLY,
+  FLEXIBLE_WEEKLY,
+  OWED,
+  OWED_MONTHLY,
+  OWED_WEEKLY,
+  PLANNED,
+  type Track,
+} from './track.ts';
+
+const CODES = Object.fromEntries(OUTCOMES.map((outcome, code) => [outcome, code])) as Record<Outcome, number>;
+
+/** The first and the last day up to `today` that has an entry; null without any. */
+function recordedSpan(entries: EntryYears, today: PlainDay): DaySpan | null {
+  let [first, last]: [PlainDay | null, PlainDay | null] = [null, null];
+  for (const year of yearsOf(entries)) {
+    const list = entries[year]!;
+    const start = firstOfYear(year);
+    for (let place = 0; first === null && place < list.length && start + place <= today; place++)
+      if (list[place] !== null) first = start + place;
+    for (let place = Math.min(list.length - 1, today - start); place >= 0; place--) {
+      if (list[place] === null) continue;
+      last = start + place;
+      break;
+    }
+  }
+  return first === null || last === null ? null : { first, last };
+}
+
+/** {@link layTrack} of entries in any order. Entries of other habits must not be among them. */
+export const buildTrack = (habit: Habit, entries: readonly Entry[], today: PlainDay, weekStart: Weekday): Track =>
+  layTrack(habit, entryYearsOf(entries), today, weekStart);
+
+/**
+ * Lays out a habit by day as of `today`; entries after it are not there yet. Throws a RangeError for a day that does not
+ * exist.
+ */
+export function layTrack(habit: Habit, entries: EntryYears, today: PlainDay, weekStart: Weekday): Track {
+  const recorded = recordedSpan(entries, today);
+  const first = Math.min(dayOf(habit.startsOn), recorded?.first ?? Infinity);
+  const frame: Pick<Track, 'terms' | 'first' | 'last' | 'pauses'> = {
+    terms: heldTerms(habit.terms),
+    first,
+    last:
+      habit.endsOn === undefined || habit.endsOn === null
+        ? null
+        : Math.max(dayOf(habit.endsOn), recorded?.last ?? -Infinity),
+    pauses: (habit.pauses ?? []).map((pause) => ({ first: dayOf(pause.from), last: dayOf(pause.to) })),
+  };
+  // Six days past the year, so that a week across the year's end lies wholly inside.
+  const horizon = yearSpan(yearOfDay(today)).last + 6;
+  const length = Math.max(0, horizon - first + 1);
+  const known = Math.max(0, today - first + 1);
+  const kinds = new Set(frame.terms.map(({ schedule }) => askKindOf(schedule)));
+  const [ofFixed, ofFlexible] = [kinds.has('days') ? known + 1 : 1, kinds.has('weeks') || kinds.has('months')];
+  const ofAmounts = habit.measure.kind === 'amount' ? known : 0;
+  const track: Track = {
+    ...frame,
+    habit,
+    today,
+    weekStart,
+    horizon,
+    outcomes: new Uint8Array(length),
+    asks: new Uint8Array(length),
+    planSums: new Float64Array(length + 1),
+    doneSums: new Int32Array(known + 1),
+    dueSums: new Int32Array(ofFixed),
+    keptSums: new Int32Array(ofFixed),
+    owedSums: new Float64Array(ofFlexible ? known + 1 : 1),
+    amounts: new Float64Array(ofAmounts),
+    amountSums: new Float64Array(ofAmounts + 1),
+    weeks: null,
+    months: null,
+    needs: new Float64Array(ofFlexible ? known : 0),
+  };
+  layOutcomes(track, entries);
+  layAsks(track);
+  addUp(track, 0);
+  if (kinds.has('weeks')) track.weeks = layPeriods(track, 'weeks');
+  if (kinds.has('months')) track.months = layPeriods(track, 'months');
+  return track;
+}
+
+/** What every day came to: nothing yet, paused or outside, then what is recorded. */
+function layOutcomes(track: Track, entries: EntryYears): void {
+  const { outcomes, amounts, terms, first, last, today, pauses } = track;
+  outcomes.fill(CODES.blank);
+  for (const pause of pauses)
+    outcomes.fill(CODES.paused, Math.max(0, pause.first - first), Math.max(0, pause.last - first + 1));
+  if (last !== null) outcomes.fill(CODES.outside, Math.max(0, last - first + 1));
+  let index = 0;
+  for (const year of yearsOf(entries)) {
+    const list = entries[year]!;
+    const start = firstOfYear(year);
+    const places = Math.min(list.length, today - start + 1);
+    for (let place = 0; place < places; place++) {
+      const entry = list[place]!;
+      if (entry === null) continue;
+      const day = start + place;
+      while (index + 1 < terms.length && terms[index + 1]!.from <= day) index++;
+      const outcome = recordedOutcome(entry, terms[index]!);
+      if (outcome !== null) outcomes[day - first] = CODES[outcome];
+      if (amounts.length > 0) amounts[day - first] = entry.amount ?? 0;
+    }
+  }
+}
+
+/** The ask bits of a day that asks something, by the schedule in force. */
+const bitsOf = (kind: AskKind): { flexible: number; owed: number } =>
+  kind === 'weeks'
+    ? { flexible: FLEXIBLE_WEEKLY, owed: OWED_WEEKLY }
+    : kind === 'months'
+      ? { flexible: FLEXIBLE_MONTHLY, owed: OWED_MONTHLY }
+      : { flexible: 0, owed: 0 };
+
+/** Whether fixed terms name each of the seven weekdays; null where it does not go by the weekday. */
+function namedWeekdays(schedule: Schedule): boolean[] | null {
+  if (schedule.kind === 'daily') return WEEKDAYS.map(() => true);
+  return schedule.kind === 'weekdays' ? WEEKDAYS.map((weekday) => schedule.days.includes(weekday)) : null;
+}
+
+/** What each day asks, and the running plan, stretch by stretch of the same terms. */
+function layAsks(track: Track): void {
+  const { terms, first, outcomes, asks, planSums, pauses } = track;
+  const length = outcomes.length;
+  const paused = new Uint8Array(pauses.length > 0 ? length : 0);
+  for (const pause of pauses) paused.fill(1, Math.max(0, pause.first - first), Math.max(0, pause.last - first + 1));
+  let plan = 0;
+  let i = 0;
+  for (let index = termsIndexOn(terms, first); index < terms.length && i < length; index++) {
+    const { schedule, from } = terms[index]!;
+    const end = index + 1 < terms.length ? Math.min(length, terms[index + 1]!.from - first) : length;
+    const kind = askKindOf(schedule);
+    if (kind === 'days') {
+      const named = namedWeekdays(schedule);
+      let weekday = weekdayOf(first + i);
+      for (; i < end; i++) {
+        const outcome = outcomes[i]!;
+        const isNamed = named === null ? namesDay(schedule, from, first + i) : named[weekday]!;
+        weekday = weekday === 6 ? 0 : weekday + 1;
+        if (isNamed && outcome !== CODES.outside && paused[i] !== 1) {
+          asks[i] = outcome === CODES.rest ? ASKED : ASKED | DUE;
+          plan += PARTS_PER_DAY;
+        }
+        planSums[i + 1] = plan;
+      }
+      continue;
+    }
+    const { flexible, owed } = bitsOf(kind);
+    while (i < end) {
+      // What a flexible day owes is the same all month.
+      const parts = owedParts(schedule, first + i);
+      const monthEnd = Math.min(end, monthSpan(monthOfDay(first + i)).last - first + 1);
+      for (; i < monthEnd; i++) {
+        const outcome = outcomes[i]!;
+        const asksSomething = outcome !== CODES.outside && paused[i] !== 1;
+        if (asksSomething) plan += parts;
+        asks[i] = !asksSomething ? flexible : outcome === CODES.rest ? flexible | PLANNED : flexible | PLANNED | owed;
+        planSums[i + 1] = plan;
+      }
+    }
+  }
+}
+
+/** Fills the running sums from place `from` on; what stands before is right. */
+function addUp(track: Track, from: number): void {
+  const { first, today, outcomes, asks, planSums, doneSums, dueSums, keptSums, owedSums, amounts, amountSums } = track;
+  const known = doneSums.length - 1;
+  const [hasFixed, hasFlexible] = [dueSums.length > 1, owedSums.length > 1];
+  let done = doneSums[from]!;
+  for (let i = from; i < known; i++) {
+    if (outcomes[i] === CODES.done) done++;
+    doneSums[i + 1] = done;
+  }
+  // An open today is not counted yet.
+  const open = outcomes[today - first];
+  const counted = open === CODES.blank || open === CODES.part ? known - 1 : known;
+  if (hasFixed) {
+    let [due, kept] = [dueSums[from]!, keptSums[from]!];
+    for (let i = from; i < known; i++) {
+      if (i < counted && (asks[i]! & DUE) !== 0) {
+        due++;
+        if (outcomes[i] === CODES.done) kept++;
+      }
+      dueSums[i + 1] = due;
+      keptSums[i + 1] = kept;
+    }
+  }
+  if (hasFlexible) {
+    let owed = owedSums[from]!;
+    for (let i = from; i < known; i++) {
+      if (i < counted && (asks[i]! & OWED) !== 0) owed += planSums[i + 1]! - planSums[i]!;
+      owedSums[i + 1] = owed;
+    }
+  }
+  if (amounts.length > 0) {
+    let sum = amountSums[from]!;
+    for (let i = from; i < known; i++) amountSums[i + 1] = sum += amounts[i]!;
+  }
+}
+
+/** An entry of a day as it is now; null where there is none any more. */
+export type ChangedEntry = { day: PlainDay; entry: Entry | null };
+
+/**
+ * The track after some entries changed: only the sums from the first of their days on and the weeks and months around
+ * them are made anew. Null where the active span might move, so that the habit has to be laid out whole.
+ */
+export function trackAfter(track: Track, changes: readonly ChangedEntry[]): Track | null {
+  const { habit, terms, first, today, pauses } = track;
+  const felt = changes.filter(({ day }) => day <= today);
+  if (felt.length === 0) return track;
+  const ends = habit.endsOn ? dayOf(habit.endsOn) : Infinity;
+  if (felt.some(({ day }) => day < dayOf(habit.startsOn) || day > ends)) return null;
+  const outcomes = track.outcomes.slice();
+  const asks = track.asks.slice();
+  const amounts = track.amounts.slice();
+  let from = Infinity;
+  for (const { day, entry } of felt) {
+    const i = day - first;
+    const recorded = entry === null ? null : recordedOutcome(entry, termsOn(terms, day));
+    const isOut = pauses.some((pause) => day >= pause.first && day <= pause.last);
+    outcomes[i] = recorded !== null ? CODES[recorded] : isOut ? CODES.paused : CODES.blank;
+    if (amounts.length > 0) amounts[i] = entry?.amount ?? 0;
+    const isRest = recorded === 'rest';
+    const was = asks[i]!;
+    if ((was & ASKED) !== 0) asks[i] = isRest ? ASKED : ASKED | DUE;
+    else if ((was & PLANNED) !== 0)
+      asks[i] = (was & ~OWED) | (isRest ? 0 : (was & FLEXIBLE_WEEKLY) !== 0 ? OWED_WEEKLY : OWED_MONTHLY);
+    from = Math.min(from, i);
+  }
+  const after: Track = {
+    ...track,
+    outcomes,
+    asks,
+    amounts,
+    doneSums: track.doneSums.slice(),
+    dueSums: track.dueSums.slice(),
+    keptSums: track.keptSums.slice(),
+    owedSums: track.owedSums.slice(),
+    amountSums: track.amountSums.slice(),
+    needs: track.needs.slice(),
+  };
+  addUp(after, from);
+  const days = felt.map(({ day }) => day);
+  if (track.weeks !== null) after.weeks = layPeriodsAgain(after, 'weeks', track.weeks, days);
+  if (track.months !== null) after.months = layPeriodsAgain(after, 'months', track.months, days);
+  return after;
+}

@@ -1,0 +1,39 @@
+import fc from 'fast-check';
+import { dayOf, formatDay } from '../calendar/plainDay.ts';
+import { entries, someDay } from '../testing/arbitraries.ts';
+import { changedDays, eachEntry, entryOn, entryYearsOf, withEntryOn, yearsOf } from './entryYears.ts';
+
+describe('entries by year', () => {
+  it('hold every entry at its day, and tell them in order', () => {
+    fc.assert(
+      fc.property(entries, (list) => {
+        const years = entryYearsOf(list);
+        for (const entry of list) expect(entryOn(years, dayOf(entry.day))).toBe(entry);
+        expect([...eachEntry(years)]).toEqual([...list].sort((a, b) => (a.day < b.day ? -1 : 1)));
+      }),
+    );
+  });
+
+  it('find the days on which two of them differ, and keep the years that do not', () => {
+    fc.assert(
+      fc.property(entries, fc.uniqueArray(someDay, { maxLength: 5 }), (list, days) => {
+        const before = entryYearsOf(list);
+        let after = before;
+        for (const day of days) after = withEntryOn(after, day, { habitId: 'h', day: formatDay(day), note: 'changed' });
+        expect(changedDays(before, after)).toEqual([...days].sort((a, b) => a - b));
+        const touched = new Set(days.map((day) => Number(formatDay(day).slice(0, 4))));
+        for (const year of yearsOf(before)) expect(after[year] === before[year]).toBe(!touched.has(year));
+      }),
+    );
+  });
+
+  it('reach over a leap day and a turn of the year', () => {
+    let years = entryYearsOf([]);
+    for (const day of ['2024-02-29', '2024-12-31', '2025-01-01'])
+      years = withEntryOn(years, dayOf(day), { habitId: 'h', day, mark: 'done' });
+    expect([...eachEntry(years)].map(({ day }) => day)).toEqual(['2024-02-29', '2024-12-31', '2025-01-01']);
+    years = withEntryOn(years, dayOf('2024-12-31'), null);
+    expect(entryOn(years, dayOf('2024-12-31'))).toBeNull();
+    expect(entryOn(years, dayOf('2023-12-31'))).toBeNull();
+  });
+});
