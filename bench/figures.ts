@@ -23,7 +23,7 @@ import {
 } from '@wimbel/core';
 import seedrandom from 'seedrandom';
 import { line, ratio, say, sideBySide } from './measure.ts';
-import { type ReferenceBook, type ReferenceKind, scanAll, scanRow } from './reference.ts';
+import { type ReferenceBook, type ReferenceKind, emptyDays, scanAll, scanRow } from './reference.ts';
 
 const TODAY = dayOf('2026-11-24');
 const HABITS = 50;
@@ -102,7 +102,8 @@ function referenceOf(records: Records): ReferenceBook {
 function compare({ habits, totals }: Reckoning, book: ReferenceBook): void {
   const reference = scanAll(book);
   const check = (what: string, a: unknown, b: unknown): void => {
-    if (JSON.stringify(a) !== JSON.stringify(b)) throw new Error(`${what}: core says ${JSON.stringify(a)}, not ${JSON.stringify(b)}`);
+    if (JSON.stringify(a) !== JSON.stringify(b))
+      throw new Error(`${what}: core says ${JSON.stringify(a)}, not ${JSON.stringify(b)}`);
   };
   habits.forEach((habit, index) => {
     const row = reference.rows[index]!;
@@ -117,7 +118,8 @@ function compare({ habits, totals }: Reckoning, book: ReferenceBook): void {
   check('day scores', [...totals.done, ...totals.due], [...reference.totals.done, ...reference.totals.due]);
 }
 
-const records = tenYears();
+// As they come from the server: what JSON makes of them.
+const records = JSON.parse(JSON.stringify(tenYears())) as Records;
 const book = bookOf(records);
 const reference = referenceOf(records);
 const bytes = Buffer.from(JSON.stringify(records.entries));
@@ -152,11 +154,12 @@ function afterOneCheckOff() {
 }
 
 let next = afterOneCheckOff();
+const oneRow = emptyDays(DAYS);
 const times = sideBySide(
   {
     prepare: () => (next = afterOneCheckOff()),
     once: () => reckon(next, TODAY, before),
-    row: () => scanRow(reference, reference.rows[turn % HABITS]!),
+    row: () => scanRow(reference, reference.rows[turn % HABITS]!, oneRow),
     scratch: () => reckon(book, TODAY),
     pass: () => scanAll(reference),
     month: () => reviewOf('month'),

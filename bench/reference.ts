@@ -28,92 +28,102 @@ export type ReferenceRow = {
   kept: number;
   current: number;
   longest: number;
-  /** By day: due, done of due, done under flexible terms, and what those ask. */
-  dueOn: Uint8Array;
-  doneOn: Uint8Array;
-  needOn: Float64Array;
 };
 
-export type ReferenceTotals = { done: Uint16Array; due: Uint16Array; full: number; fullRun: number };
+/** By day over all rows: done and due of the score, and what flexible rows did and ask. */
+export type ReferenceDays = { done: Uint16Array; due: Uint16Array; flexible: Uint16Array; needs: Float64Array };
 
 const places = (of: Int32Array): number => of[of.length - 1]! + 1;
 
-/** One pass over one row. */
-export function scanRow(book: ReferenceBook, row: ReferenceBook['rows'][number]): ReferenceRow {
-  const { days, weekOf, monthOf, yearOf, daysInMonth, weekEnd, monthEnd } = book;
-  const { kind, times, done: marks } = row;
+export const emptyDays = (days: number): ReferenceDays => ({
+  done: new Uint16Array(days),
+  due: new Uint16Array(days),
+  flexible: new Uint16Array(days),
+  needs: new Float64Array(days),
+});
+
+/** One pass over one row; its days are added to `all`. */
+export function scanRow(book: ReferenceBook, row: ReferenceBook['rows'][number], all: ReferenceDays): ReferenceRow {
+  return row.kind === 'daily' || row.kind === 'secondDay' ? scanFixed(book, row, all) : scanFlexible(book, row, all);
+}
+
+function scanFixed(book: ReferenceBook, row: ReferenceBook['rows'][number], all: ReferenceDays): ReferenceRow {
+  const { days, weekOf, monthOf, yearOf } = book;
+  const marks = row.done;
+  const stride = row.kind === 'daily' ? 0 : 1;
   const weeks = new Int32Array(places(weekOf));
   const months = new Int32Array(places(monthOf));
   const years = new Int32Array(places(yearOf));
-  const dueOn = new Uint8Array(days);
-  const doneOn = new Uint8Array(days);
-  const needOn = new Float64Array(days);
-  let [done, due, kept, run, longest, inPeriod, quota, left] = [0, 0, 0, 0, 0, 0, 0, 0];
+  let [done, due, kept, run, longest] = [0, 0, 0, 0, 0];
   for (let i = 0; i < days; i++) {
     const isDone = marks[i]!;
-    weeks[weekOf[i]!]! += isDone;
-    months[monthOf[i]!]! += isDone;
-    years[yearOf[i]!]! += isDone;
-    done += isDone;
-    doneOn[i] = isDone;
-    if (kind === 'daily' || kind === 'secondDay') {
-      if (kind === 'secondDay' && (i & 1) === 1) {
-        doneOn[i] = 0;
-        continue;
-      }
-      dueOn[i] = 1;
-      if (i === days - 1 && isDone === 0) continue;
-      due++;
-      kept += isDone;
-      run = isDone === 1 ? run + 1 : 0;
-      if (run > longest) longest = run;
-      continue;
+    if (isDone === 1) {
+      weeks[weekOf[i]!]!++;
+      months[monthOf[i]!]!++;
+      years[yearOf[i]!]!++;
+      done++;
     }
-    const isWeekly = kind === 'perWeek';
-    const end = isWeekly ? weekEnd[i]! : monthEnd[i]!;
-    if (i === 0 || end !== (isWeekly ? weekEnd[i - 1]! : monthEnd[i - 1]!)) {
+    if ((i & stride) === 1) continue;
+    all.due[i]!++;
+    if (isDone === 1) {
+      all.done[i]!++;
+      due++;
+      kept++;
+      if (++run > longest) longest = run;
+    } else if (i < days - 1) {
+      due++;
+      run = 0;
+    }
+  }
+  return { weeks, months, years, done, due, kept, current: run, longest };
+}
+
+function scanFlexible(book: ReferenceBook, row: ReferenceBook['rows'][number], all: ReferenceDays): ReferenceRow {
+  const { days, weekOf, monthOf, yearOf, daysInMonth } = book;
+  const { times, done: marks } = row;
+  const isWeekly = row.kind === 'perWeek';
+  const ends = isWeekly ? book.weekEnd : book.monthEnd;
+  const weeks = new Int32Array(places(weekOf));
+  const months = new Int32Array(places(monthOf));
+  const years = new Int32Array(places(yearOf));
+  let [done, run, longest, inPeriod, quota, left, end] = [0, 0, 0, 0, 0, 0, -1];
+  for (let i = 0; i < days; i++) {
+    const isDone = marks[i]!;
+    if (i > end) {
+      end = ends[i]!;
       left = end - i + 1;
-      quota = isWeekly ? Math.floor((2 * times * left + 7) / 14) : Math.floor((2 * times * left + daysInMonth[i]!) / (2 * daysInMonth[i]!));
+      const length = isWeekly ? 7 : daysInMonth[i]!;
+      quota = Math.floor((2 * times * left + length) / (2 * length));
       inPeriod = 0;
     }
     const wanted = quota - inPeriod;
-    needOn[i] = wanted <= 0 ? 0 : wanted >= left ? 1 : wanted / left;
+    if (wanted > 0) all.needs[i]! += wanted >= left ? 1 : wanted / left;
     left--;
-    inPeriod += isDone;
+    if (isDone === 1) {
+      weeks[weekOf[i]!]!++;
+      months[monthOf[i]!]!++;
+      years[yearOf[i]!]!++;
+      all.flexible[i]!++;
+      done++;
+      inPeriod++;
+    }
     if (i === end || i === days - 1) {
       if (inPeriod >= quota) run++;
       else if (i === end) run = 0;
       if (run > longest) longest = run;
     }
   }
-  return { weeks, months, years, done, due, kept, current: run, longest, dueOn, doneOn, needOn };
+  return { weeks, months, years, done, due: 0, kept: 0, current: run, longest };
 }
 
 /** Every row, and the scores of the days over all of them. */
-export function scanAll(book: ReferenceBook): { rows: ReferenceRow[]; totals: ReferenceTotals } {
-  const { days } = book;
-  const done = new Uint16Array(days);
-  const due = new Uint16Array(days);
-  const flexible = new Uint16Array(days);
-  const needs = new Float64Array(days);
-  const rows = book.rows.map((row) => {
-    const scanned = scanRow(book, row);
-    const isFixed = row.kind === 'daily' || row.kind === 'secondDay';
-    for (let i = 0; i < days; i++) {
-      if (isFixed) {
-        due[i]! += scanned.dueOn[i]!;
-        done[i]! += scanned.doneOn[i]!;
-      } else {
-        flexible[i]! += scanned.doneOn[i]!;
-        needs[i]! += scanned.needOn[i]!;
-      }
-    }
-    return scanned;
-  });
+export function scanAll(book: ReferenceBook) {
+  const all = emptyDays(book.days);
+  const { done, due, flexible, needs } = all;
+  const rows = book.rows.map((row) => scanRow(book, row, all));
   let [full, run, fullRun] = [0, 0, 0];
-  for (let i = 0; i < days; i++) {
-    const need = Math.floor(needs[i]! + 1e-9);
-    due[i]! += Math.max(flexible[i]!, need);
+  for (let i = 0; i < book.days; i++) {
+    due[i]! += Math.max(flexible[i]!, Math.floor(needs[i]! + 1e-9));
     done[i]! += flexible[i]!;
     if (due[i] === 0) continue;
     const isFull = due[i] === done[i];

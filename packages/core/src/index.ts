@@ -64,6 +64,7 @@ export {
   scoreOn,
   doneHabitsOn,
   flexibleToGoOn,
+  fullnessOn,
   fullDayRuns,
 } from './day/dayScore.ts';
 export { quoteOfDay } from './day/quoteOfDay.ts';
@@ -123,6 +124,7 @@ export {
   type QuotaStanding,
   type QuotaVerdict,
   PARTS_PER_NEED,
+  needOf,
   periodOf,
   quotaStanding,
   quotaSeenOn,
@@ -163,7 +165,8 @@ export {
   PLANNED,
   type PeriodColumns,
   type Track,
-  sumBetween,
+  askedBetween,
+  keptBetween,
   outcomeOn,
   asksOn,
   isScheduledOn,
@@ -201,7 +204,16 @@ export {
   wholePercent,
 } from './number/exact.ts';
 export { type Fraction, fraction, fractionOf, numberOf, ceilOf } from './number/fraction.ts';
-export { habitPips, habitPipsByMonth, type PipsOfMonth, type PipsBalance, pipsBalance } from './pips/pips.ts';
+export {
+  habitPips,
+  habitPipsByMonth,
+  type PipsColumn,
+  type PipsOfMonth,
+  type PipsBalance,
+  type PipsSources,
+  pipsBalance,
+  pipsByMonth,
+} from './pips/pips.ts';
 export {
   type EntryYears,
   type EntryYear,

@@ -1,5 +1,5 @@
 import type { PlainDay } from '../calendar/plainDay.ts';
-import { PARTS_PER_NEED } from '../habit/periods.ts';
+import { PARTS_PER_NEED, type PeriodKind, needOf, periodOf } from '../habit/periods.ts';
 import { DUE, FLEXIBLE, type Track } from '../habit/track.ts';
 import { RunChain, type Run } from '../habit/streak.ts';
 import { OUTCOMES } from '../habit/outcome.ts';
@@ -44,14 +44,14 @@ function addTrack(totals: DayTotals, track: Track, by: 1 | -1, from: number, to:
   for (let i = Math.max(from, -shift); i <= to; i++) {
     const at = i + shift;
     const ask = asks[at]!;
-    const isDone = outcomes[at] === DONE;
-    if (isDone) doneHabits[i]! += by;
+    const done = outcomes[at] === DONE ? by : 0;
+    doneHabits[i]! += done;
     if ((ask & DUE) !== 0) {
       fixedDue[i]! += by;
-      if (isDone) fixedDone[i]! += by;
+      fixedDone[i]! += done;
     } else if ((ask & FLEXIBLE) !== 0) {
-      if (isDone) flexibleDone[i]! += by;
-      needs[i]! += by * ownNeeds[at]!;
+      flexibleDone[i]! += done;
+      needs[i]! += by * needOf(ownNeeds[at]!);
     }
   }
 }
@@ -91,15 +91,40 @@ export function totalsOf(tracks: readonly Track[], today: PlainDay): DayTotals {
   return totals;
 }
 
+const wordsOf = (bytes: Uint8Array): Uint32Array => new Uint32Array(bytes.buffer, bytes.byteOffset, bytes.length >> 2);
+
 /** The first and last place at which two tracks of the same first day and today may count differently; null where none. */
 function differingPlaces(a: Track, b: Track): { from: number; to: number } | null {
-  const isSame = (i: number): boolean =>
-    a.outcomes[i] === b.outcomes[i] && a.asks[i] === b.asks[i] && a.needs[i] === b.needs[i];
-  let from = 0;
-  let to = a.today - a.first;
-  while (from <= to && isSame(from)) from++;
-  while (to >= from && isSame(to)) to--;
-  return from > to ? null : { from, to };
+  const [was, is] = [a.outcomes, b.outcomes];
+  let [from, to] = [0, a.today - a.first];
+  if (a.habit !== b.habit) return { from, to };
+  // Four days at a time while nothing differs.
+  const [wordsOfWas, wordsOfIs] = [wordsOf(was), wordsOf(is)];
+  while (from + 3 <= to && wordsOfWas[from >> 2] === wordsOfIs[from >> 2]) from += 4;
+  while (from <= to && was[from] === is[from]) from++;
+  while (to >= from && was[to] === is[to]) to--;
+  if (from > to) return null;
+  // What a flexible habit asks of the other days of the week and month goes by the days that changed.
+  const wide = (kind: PeriodKind, place: number) => periodOf(a, kind, a.first + place);
+  for (const kind of ['weeks', 'months'] as const) {
+    if (b[kind] === null) continue;
+    [from, to] = [Math.min(from, wide(kind, from).first - a.first), Math.max(to, wide(kind, to).last - a.first)];
+  }
+  return { from: Math.max(0, from), to: Math.min(to, a.today - a.first) };
+}
+
+/** The columns that tracks add to, copied; those that none of them touches are shared. */
+function copyFor(totals: DayTotals, tracks: readonly Track[]): DayTotals {
+  const isFlexible = tracks.some((track) => track.weeks !== null || track.months !== null);
+  const isFixed = tracks.some((track) => track.keptSums.length > 1);
+  return {
+    ...totals,
+    done: totals.done.slice(),
+    due: totals.due.slice(),
+    doneHabits: totals.doneHabits.slice(),
+    ...(isFixed ? { fixedDue: totals.fixedDue.slice(), fixedDone: totals.fixedDone.slice() } : {}),
+    ...(isFlexible ? { flexibleDone: totals.flexibleDone.slice(), needs: totals.needs.slice() } : {}),
+  };
 }
 
 /**
@@ -120,16 +145,10 @@ export function totalsAfter(
     if (was.first !== is.first || is.today !== totals.today || was.today !== totals.today) return null;
     pairs.push({ was, is });
   }
-  const next: DayTotals = {
-    ...totals,
-    done: totals.done.slice(),
-    due: totals.due.slice(),
-    doneHabits: totals.doneHabits.slice(),
-    fixedDue: totals.fixedDue.slice(),
-    fixedDone: totals.fixedDone.slice(),
-    flexibleDone: totals.flexibleDone.slice(),
-    needs: totals.needs.slice(),
-  };
+  const next = copyFor(
+    totals,
+    pairs.flatMap(({ was, is }) => [was, is]),
+  );
   for (const { was, is } of pairs) {
     const places = differingPlaces(was, is);
     if (places === null) continue;
@@ -155,6 +174,12 @@ export function scoreOn(totals: DayTotals, day: PlainDay, passMark: number): Day
     bright: ratio !== null && isAtLeast(ratio, passMark),
   };
 }
+
+/** How a day counts in the streak of full days: full, not full, or (null) not at all. */
+export const fullnessOn = ({ first, done, due }: DayTotals, day: PlainDay): boolean | null => {
+  const i = day - first;
+  return (due[i] ?? 0) === 0 ? null : done[i] === due[i];
+};
 
 /** Habits done on a day, extra days included. */
 export const doneHabitsOn = (totals: DayTotals, day: PlainDay): number => totals.doneHabits[day - totals.first] ?? 0;

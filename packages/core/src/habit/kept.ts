@@ -4,7 +4,7 @@ import type { DaySpan } from '../calendar/span.ts';
 import { yearOfDay, yearSpan } from '../calendar/year.ts';
 import { roundRatio, shareOf } from '../number/exact.ts';
 import { PARTS_PER_DAY } from './schedule.ts';
-import { type Track, flexibleDoneBetween, sumBetween } from './track.ts';
+import { DUE, type Track, askedBetween, asksOn, flexibleDoneBetween, keptBetween } from './track.ts';
 
 /** How much of what was asked was done; `rate` is null where nothing was asked. */
 export type Kept = { kept: number; asked: number; rate: number | null };
@@ -16,12 +16,11 @@ export const NOTHING_ASKED: Kept = { kept: 0, asked: 0, rate: null };
  * flexible ones what an even spread asks of the eligible days of the span, rounded once, of which no more is kept than
  * was done in it. Source: "Kept rate".
  */
-export function keptOver(track: Track, { first, last }: DaySpan): Kept {
-  const owed = roundRatio(sumBetween(track, track.owedSums, first, last), PARTS_PER_DAY);
-  const asked = sumBetween(track, track.dueSums, first, last) + owed;
-  const kept =
-    sumBetween(track, track.keptSums, first, last) +
-    (owed === 0 ? 0 : Math.min(owed, flexibleDoneBetween(track, { first, last })));
+export function keptOver(track: Track, span: DaySpan): Kept {
+  const { due, owed: parts } = askedBetween(track, span);
+  const owed = roundRatio(parts, PARTS_PER_DAY);
+  const asked = due + owed;
+  const kept = keptBetween(track, span) + (owed === 0 ? 0 : Math.min(owed, flexibleDoneBetween(track, span)));
   return { kept, asked, rate: shareOf(kept, asked) };
 }
 
@@ -66,8 +65,8 @@ export function weekdaysTogether(tracks: readonly Track[], span: DaySpan): Recor
     const sum = sums[weekdayOf(day)]!;
     let asked = 0;
     for (const track of tracks) {
-      asked += sumBetween(track, track.dueSums, day, day);
-      sum.kept += sumBetween(track, track.keptSums, day, day);
+      if (day <= track.counted && (asksOn(track, day) & DUE) !== 0) asked++;
+      sum.kept += keptBetween(track, { first: day, last: day });
     }
     sum.asked += asked;
     if (asked > 0) sum.days++;

@@ -10,6 +10,7 @@ import { type AskKind, PARTS_PER_DAY, askKindOf, namesDay, owedParts } from './s
 import { heldTerms, termsIndexOn, termsOn } from './terms.ts';
 import {
   ASKED,
+  type Counts,
   DUE,
   FLEXIBLE_MONTHLY,
   FLEXIBLE_WEEKLY,
@@ -20,7 +21,10 @@ import {
   type Track,
 } from './track.ts';
 
-const CODES = Object.fromEntries(OUTCOMES.map((outcome, code) => [outcome, code])) as Record<Outcome, number>;
+const codeOf = (outcome: Outcome): number => OUTCOMES.indexOf(outcome);
+const [OUTSIDE, BLANK, PAUSED, PART, DONE, REST] = (
+  ['outside', 'blank', 'paused', 'part', 'done', 'rest'] as const
+).map(codeOf) as [number, number, number, number, number, number];
 
 /** The first and the last day up to `today` that has an entry; null without any. */
 function recordedSpan(entries: EntryYears, today: PlainDay): DaySpan | null {
@@ -64,29 +68,29 @@ export function layTrack(habit: Habit, entries: EntryYears, today: PlainDay, wee
   const length = Math.max(0, horizon - first + 1);
   const known = Math.max(0, today - first + 1);
   const kinds = new Set(frame.terms.map(({ schedule }) => askKindOf(schedule)));
-  const [ofFixed, ofFlexible] = [kinds.has('days') ? known + 1 : 1, kinds.has('weeks') || kinds.has('months')];
-  const ofAmounts = habit.measure.kind === 'amount' ? known : 0;
+  const isFlexible = kinds.has('weeks') || kinds.has('months');
   const track: Track = {
     ...frame,
     habit,
     today,
     weekStart,
     horizon,
+    counted: today,
     outcomes: new Uint8Array(length),
     asks: new Uint8Array(length),
-    planSums: new Float64Array(length + 1),
-    doneSums: new Int32Array(known + 1),
-    dueSums: new Int32Array(ofFixed),
-    keptSums: new Int32Array(ofFixed),
-    owedSums: new Float64Array(ofFlexible ? known + 1 : 1),
-    amounts: new Float64Array(ofAmounts),
-    amountSums: new Float64Array(ofAmounts + 1),
+    planSums: length * PARTS_PER_DAY < 2 ** 32 ? new Uint32Array(length + 1) : new Float64Array(length + 1),
+    doneSums: counts(known + 1),
+    keptSums: counts(kinds.has('days') ? known + 1 : 1),
+    rests: new Int32Array(0),
+    amounts: new Float64Array(habit.measure.kind === 'amount' ? known : 0),
     weeks: null,
     months: null,
-    needs: new Float64Array(ofFlexible ? known : 0),
+    needs: new Uint16Array(isFlexible ? known : 0),
   };
   layOutcomes(track, entries);
   layAsks(track);
+  track.rests = restsOf(track);
+  track.counted = countedOf(track);
   addUp(track, 0);
   if (kinds.has('weeks')) track.weeks = layPeriods(track, 'weeks');
   if (kinds.has('months')) track.months = layPeriods(track, 'months');
@@ -96,10 +100,10 @@ export function layTrack(habit: Habit, entries: EntryYears, today: PlainDay, wee
 /** What every day came to: nothing yet, paused or outside, then what is recorded. */
 function layOutcomes(track: Track, entries: EntryYears): void {
   const { outcomes, amounts, terms, first, last, today, pauses } = track;
-  outcomes.fill(CODES.blank);
+  outcomes.fill(BLANK);
   for (const pause of pauses)
-    outcomes.fill(CODES.paused, Math.max(0, pause.first - first), Math.max(0, pause.last - first + 1));
-  if (last !== null) outcomes.fill(CODES.outside, Math.max(0, last - first + 1));
+    outcomes.fill(PAUSED, Math.max(0, pause.first - first), Math.max(0, pause.last - first + 1));
+  if (last !== null) outcomes.fill(OUTSIDE, Math.max(0, last - first + 1));
   let index = 0;
   for (const year of yearsOf(entries)) {
     const list = entries[year]!;
@@ -111,7 +115,7 @@ function layOutcomes(track: Track, entries: EntryYears): void {
       const day = start + place;
       while (index + 1 < terms.length && terms[index + 1]!.from <= day) index++;
       const outcome = recordedOutcome(entry, terms[index]!);
-      if (outcome !== null) outcomes[day - first] = CODES[outcome];
+      if (outcome !== null) outcomes[day - first] = codeOf(outcome);
       if (amounts.length > 0) amounts[day - first] = entry.amount ?? 0;
     }
   }
@@ -150,8 +154,8 @@ function layAsks(track: Track): void {
         const outcome = outcomes[i]!;
         const isNamed = named === null ? namesDay(schedule, from, first + i) : named[weekday]!;
         weekday = weekday === 6 ? 0 : weekday + 1;
-        if (isNamed && outcome !== CODES.outside && paused[i] !== 1) {
-          asks[i] = outcome === CODES.rest ? ASKED : ASKED | DUE;
+        if (isNamed && outcome !== OUTSIDE && paused[i] !== 1) {
+          asks[i] = outcome === REST ? ASKED : ASKED | DUE;
           plan += PARTS_PER_DAY;
         }
         planSums[i + 1] = plan;
@@ -165,49 +169,46 @@ function layAsks(track: Track): void {
       const monthEnd = Math.min(end, monthSpan(monthOfDay(first + i)).last - first + 1);
       for (; i < monthEnd; i++) {
         const outcome = outcomes[i]!;
-        const asksSomething = outcome !== CODES.outside && paused[i] !== 1;
+        const asksSomething = outcome !== OUTSIDE && paused[i] !== 1;
         if (asksSomething) plan += parts;
-        asks[i] = !asksSomething ? flexible : outcome === CODES.rest ? flexible | PLANNED : flexible | PLANNED | owed;
+        asks[i] = !asksSomething ? flexible : outcome === REST ? flexible | PLANNED : flexible | PLANNED | owed;
         planSums[i + 1] = plan;
       }
     }
   }
 }
 
+const counts = (length: number): Counts => (length < 2 ** 16 ? new Uint16Array(length) : new Int32Array(length));
+
+/** Planned days up to today that are marked rest. */
+function restsOf({ first, doneSums, outcomes, asks }: Track): Int32Array {
+  const days: PlainDay[] = [];
+  const known = doneSums.length - 1;
+  for (let i = outcomes.indexOf(REST); i >= 0 && i < known; i = outcomes.indexOf(REST, i + 1))
+    if ((asks[i]! & (ASKED | PLANNED)) !== 0) days.push(first + i);
+  return Int32Array.from(days);
+}
+
+/** An open today does not count yet. */
+function countedOf({ first, today, outcomes }: Track): PlainDay {
+  const code = outcomes[today - first];
+  return code === BLANK || code === PART ? today - 1 : today;
+}
+
 /** Fills the running sums from place `from` on; what stands before is right. */
 function addUp(track: Track, from: number): void {
-  const { first, today, outcomes, asks, planSums, doneSums, dueSums, keptSums, owedSums, amounts, amountSums } = track;
+  const { outcomes, asks, doneSums, keptSums } = track;
   const known = doneSums.length - 1;
-  const [hasFixed, hasFlexible] = [dueSums.length > 1, owedSums.length > 1];
   let done = doneSums[from]!;
   for (let i = from; i < known; i++) {
-    if (outcomes[i] === CODES.done) done++;
+    done += outcomes[i] === DONE ? 1 : 0;
     doneSums[i + 1] = done;
   }
-  // An open today is not counted yet.
-  const open = outcomes[today - first];
-  const counted = open === CODES.blank || open === CODES.part ? known - 1 : known;
-  if (hasFixed) {
-    let [due, kept] = [dueSums[from]!, keptSums[from]!];
-    for (let i = from; i < known; i++) {
-      if (i < counted && (asks[i]! & DUE) !== 0) {
-        due++;
-        if (outcomes[i] === CODES.done) kept++;
-      }
-      dueSums[i + 1] = due;
-      keptSums[i + 1] = kept;
-    }
-  }
-  if (hasFlexible) {
-    let owed = owedSums[from]!;
-    for (let i = from; i < known; i++) {
-      if (i < counted && (asks[i]! & OWED) !== 0) owed += planSums[i + 1]! - planSums[i]!;
-      owedSums[i + 1] = owed;
-    }
-  }
-  if (amounts.length > 0) {
-    let sum = amountSums[from]!;
-    for (let i = from; i < known; i++) amountSums[i + 1] = sum += amounts[i]!;
+  if (keptSums.length === 1) return;
+  let kept = keptSums[from]!;
+  for (let i = from; i < known; i++) {
+    kept += outcomes[i] === DONE && (asks[i]! & DUE) !== 0 ? 1 : 0;
+    keptSums[i + 1] = kept;
   }
 }
 
@@ -232,7 +233,7 @@ export function trackAfter(track: Track, changes: readonly ChangedEntry[]): Trac
     const i = day - first;
     const recorded = entry === null ? null : recordedOutcome(entry, termsOn(terms, day));
     const isOut = pauses.some((pause) => day >= pause.first && day <= pause.last);
-    outcomes[i] = recorded !== null ? CODES[recorded] : isOut ? CODES.paused : CODES.blank;
+    outcomes[i] = recorded !== null ? codeOf(recorded) : isOut ? PAUSED : BLANK;
     if (amounts.length > 0) amounts[i] = entry?.amount ?? 0;
     const isRest = recorded === 'rest';
     const was = asks[i]!;
@@ -247,12 +248,11 @@ export function trackAfter(track: Track, changes: readonly ChangedEntry[]): Trac
     asks,
     amounts,
     doneSums: track.doneSums.slice(),
-    dueSums: track.dueSums.slice(),
     keptSums: track.keptSums.slice(),
-    owedSums: track.owedSums.slice(),
-    amountSums: track.amountSums.slice(),
     needs: track.needs.slice(),
   };
+  after.rests = restsOf(after);
+  after.counted = countedOf(after);
   addUp(after, from);
   const days = felt.map(({ day }) => day);
   if (track.weeks !== null) after.weeks = layPeriodsAgain(after, 'weeks', track.weeks, days);

@@ -26,6 +26,19 @@ export type PeriodKind = 'weeks' | 'months';
  */
 export const PARTS_PER_NEED = 72201776446800;
 
+/** A need of so many days over so many left (both up to 31), as one number; {@link needOf} tells it. */
+const needCode = (wanted: number, left: number): number => wanted * 32 + left;
+
+/** What every code comes to: the whole of a day where no fewer days are left than wanted. */
+const NEEDS = Float64Array.from({ length: 1024 }, (_, code) => {
+  const [wanted, left] = [Math.floor(code / 32), code % 32];
+  if (wanted === 0 || left === 0) return 0;
+  return wanted >= left ? PARTS_PER_NEED : wanted * (PARTS_PER_NEED / left);
+});
+
+/** A day's need in PARTS_PER_NEED, from its code in {@link Track.needs}. */
+export const needOf = (code: number): number => NEEDS[code]!;
+
 /** The period of a kind that a day lies in. */
 export const periodOf = (track: Pick<Track, 'weekStart'>, kind: PeriodKind, day: PlainDay): DaySpan =>
   kind === 'weeks' ? weekSpan(day, track.weekStart) : monthSpan(monthOfDay(day));
@@ -96,35 +109,39 @@ export function quotaSeenOn(track: Track, kind: PeriodKind, day: PlainDay): Quot
 }
 
 /**
- * What the days of a period up to today ask, each as seen on it: what the quota leaves over the eligible days from it on,
- * 0 to 1, in PARTS_PER_NEED. Source: "Day score".
+ * Counts a period, and what each of its days up to today asks, as seen on it: what the quota leaves over the eligible days
+ * from it on, 0 to 1. Source: "Day score".
  */
-function layNeeds(track: Track, kind: PeriodKind, period: DaySpan): void {
-  const { first, asks, outcomes, planSums, needs } = track;
+function layPeriod(track: Track, kind: PeriodKind, index: number, columns: PeriodColumns): void {
+  const { first, today, asks, outcomes, planSums, needs } = track;
   const { flexible, owed } = bitsOf(kind);
-  const from = Math.max(0, period.first - first);
-  const to = Math.min(period.last - first, asks.length - 1);
-  let [parts, left, done] = [0, 0, 0];
+  const from = Math.max(0, columns.starts[index]! - first);
+  const to = Math.min(columns.starts[index + 1]! - 1 - first, asks.length - 1);
+  let [parts, left, rest] = [0, 0, 0];
   for (let i = from; i <= to; i++) {
     if ((asks[i]! & flexible) === 0 || (asks[i]! & PLANNED) === 0) continue;
-    parts += planSums[i + 1]! - planSums[i]!;
+    const own = planSums[i + 1]! - planSums[i]!;
+    parts += own;
     left++;
+    if ((asks[i]! & owed) === 0) rest += own;
   }
-  for (let i = from; i <= to && i < needs.length; i++) {
+  const quota = roundRatio(parts - rest, PARTS_PER_DAY);
+  let seen = roundRatio(parts, PARTS_PER_DAY);
+  let [done, remaining] = [0, 0];
+  for (let i = from; i <= to; i++) {
     const ask = asks[i]!;
     if ((ask & flexible) === 0) continue;
-    const isRest = (ask & PLANNED) !== 0 && (ask & owed) === 0;
-    if (isRest) parts -= planSums[i + 1]! - planSums[i]!;
-    if ((ask & owed) !== 0) {
-      const wanted = Math.max(0, roundRatio(parts, PARTS_PER_DAY) - done);
-      needs[i] = wanted >= left ? PARTS_PER_NEED : (wanted * PARTS_PER_NEED) / left;
-    } else needs[i] = 0;
-    if ((ask & PLANNED) !== 0) left--;
+    const isPlanned = (ask & PLANNED) !== 0;
+    const isOwed = (ask & owed) !== 0;
+    if (isPlanned && !isOwed) {
+      parts -= planSums[i + 1]! - planSums[i]!;
+      seen = roundRatio(parts, PARTS_PER_DAY);
+    }
+    if (i < needs.length) needs[i] = isOwed ? needCode(Math.max(0, seen - done), left) : 0;
+    if (isPlanned) left--;
     if (outcomes[i] === DONE) done++;
+    if (isOwed && first + i >= today && (first + i > today || isOpen(track, today))) remaining++;
   }
-}
-
-function write(columns: PeriodColumns, index: number, { quota, done, remaining }: Omit<QuotaStanding, 'period'>): void {
   columns.quotas[index] = quota;
   columns.dones[index] = done;
   columns.remainings[index] = remaining;
@@ -141,11 +158,7 @@ export function layPeriods(track: Track, kind: PeriodKind): PeriodColumns {
     dones: new Int16Array(starts.length),
     remainings: new Int16Array(starts.length),
   };
-  starts.forEach((first, index) => {
-    const period = { first, last: columns.starts[index + 1]! - 1 };
-    write(columns, index, countPeriod(track, kind, period));
-    layNeeds(track, kind, period);
-  });
+  for (let index = 0; index < starts.length; index++) layPeriod(track, kind, index, columns);
   return columns;
 }
 
@@ -167,18 +180,13 @@ export function layPeriodsAgain(
   before: PeriodColumns,
   days: readonly PlainDay[],
 ): PeriodColumns {
-  const { starts } = before;
   const columns: PeriodColumns = {
-    starts,
+    starts: before.starts,
     quotas: before.quotas.slice(),
     dones: before.dones.slice(),
     remainings: before.remainings.slice(),
   };
-  for (const index of new Set(days.map((day) => periodIndexOf(before, day)))) {
-    const period = { first: starts[index]!, last: starts[index + 1]! - 1 };
-    write(columns, index, countPeriod(track, kind, period));
-    layNeeds(track, kind, period);
-  }
+  for (const index of new Set(days.map((day) => periodIndexOf(before, day)))) layPeriod(track, kind, index, columns);
   return columns;
 }
 

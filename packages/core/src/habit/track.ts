@@ -27,13 +27,18 @@ export type PeriodColumns = {
   remainings: Int16Array;
 };
 
+/** A running sum of days: as narrow as their number allows, since fifty habits of ten years are much to go through. */
+export type Counts = Uint16Array | Int32Array;
+/** A running sum of parts of a day. */
+export type Parts = Uint32Array | Float64Array;
+
 /**
  * One habit laid out by day, as of `today`: everything that its figures are read from. A track never changes; a changed
  * entry makes a new one that shares what it can (`trackAfter`).
  *
  * `outcomes`, `asks` and `planSums` run from `first` to `horizon` (the end of the last week of the year of today), the
  * rest to today; all are empty where `first` lies later. Running sums have one more place: `sums[i]` is the sum over the
- * first i days. Columns that a habit has no use for (amounts of a check, what fixed terms are due) are empty: no sum.
+ * first i days. Columns that a habit has no use for (amounts of a check, what is kept of flexible terms) are empty.
  */
 export type Track = {
   habit: Habit;
@@ -45,23 +50,24 @@ export type Track = {
   last: PlainDay | null;
   pauses: DaySpan[];
   horizon: PlainDay;
+  /** The last day that counts in what was asked: today once it is settled, the day before while it is open. */
+  counted: PlainDay;
   outcomes: Uint8Array;
   asks: Uint8Array;
   /** Scheduled and flexible days, rest or not, in parts of a day (PARTS_PER_DAY). */
-  planSums: Float64Array;
-  doneSums: Int32Array;
-  /** Due days, without today while it is open; and those of them that are done. */
-  dueSums: Int32Array;
-  keptSums: Int32Array;
-  /** What eligible flexible days owe, without today while it is open, in parts of a day. */
-  owedSums: Float64Array;
+  planSums: Parts;
+  doneSums: Counts;
+  /** Due days of fixed terms that are done. */
+  keptSums: Counts;
+  /** Days up to today that were planned and marked rest, in order. */
+  rests: Int32Array;
+  /** What is recorded by day, 0 where nothing is. */
   amounts: Float64Array;
-  amountSums: Float64Array;
   /** Every week and month up to that of today with its quota; null where no terms are of that kind. */
   weeks: PeriodColumns | null;
   months: PeriodColumns | null;
-  /** What flexible terms ask of each day, 0–1, in PARTS_PER_NEED. */
-  needs: Float64Array;
+  /** What flexible terms ask of each day: so many days over so many, told by `needOf`. */
+  needs: Uint16Array;
 };
 
 type SpanFrame = Pick<Track, 'terms' | 'first' | 'last' | 'pauses'>;
@@ -80,7 +86,7 @@ function plannedParts(frame: SpanFrame, day: PlainDay): number {
 }
 
 /** The part of a running sum that falls in [first, last]; days outside the sums add nothing. */
-export function sumBetween(track: Track, sums: Int32Array | Float64Array, first: PlainDay, last: PlainDay): number {
+export function sumBetween(track: Pick<Track, 'first'>, sums: Counts | Parts, first: PlainDay, last: PlainDay): number {
   const size = sums.length - 1;
   const from = Math.min(size, Math.max(0, first - track.first));
   const to = Math.min(size, Math.max(0, last - track.first + 1));
@@ -121,31 +127,74 @@ export const doneBetween = (track: Track, span: DaySpan): number =>
   sumBetween(track, track.doneSums, span.first, span.last);
 
 /** Sum of every recorded amount, whatever the days came to, in the habit's unit. */
-export const amountBetween = (track: Track, span: DaySpan): number =>
-  sumBetween(track, track.amountSums, span.first, span.last);
-
-/** A sum over the stretches of terms in a span: of each its done days times what `each` gives for its terms. */
-function doneByTerms(track: Track, span: DaySpan, each: (terms: HeldTerms) => number): number {
-  const { terms } = track;
+export function amountBetween(track: Track, span: DaySpan): number {
+  const { amounts, first } = track;
+  const to = Math.min(amounts.length - 1, span.last - first);
   let sum = 0;
-  for (let index = 0; index < terms.length; index++) {
-    const worth = each(terms[index]!);
-    if (worth === 0) continue;
-    const first = index === 0 ? span.first : Math.max(span.first, terms[index]!.from);
-    const last = index + 1 < terms.length ? Math.min(span.last, terms[index + 1]!.from - 1) : span.last;
-    if (first <= last) sum += worth * doneBetween(track, { first, last });
-  }
+  for (let i = Math.max(0, span.first - first); i <= to; i++) sum += amounts[i]!;
   return sum;
 }
 
+/** The stretches of a span by the terms in force on them, in order; before the first terms the first hold. */
+function eachTerms(
+  track: Track,
+  span: DaySpan,
+  visit: (terms: HeldTerms, first: PlainDay, last: PlainDay) => void,
+): void {
+  const { terms } = track;
+  for (let index = 0; index < terms.length; index++) {
+    const first = index === 0 ? span.first : Math.max(span.first, terms[index]!.from);
+    const last = index + 1 < terms.length ? Math.min(span.last, terms[index + 1]!.from - 1) : span.last;
+    if (first <= last) visit(terms[index]!, first, last);
+  }
+}
+
 /** Done days on which flexible terms are in force. */
-export const flexibleDoneBetween = (track: Track, span: DaySpan): number =>
-  track.owedSums.length === 1
-    ? 0
-    : doneByTerms(track, span, ({ schedule }) => (askKindOf(schedule) === 'days' ? 0 : 1));
+export function flexibleDoneBetween(track: Track, span: DaySpan): number {
+  let done = 0;
+  eachTerms(track, span, ({ schedule }, first, last) => {
+    if (askKindOf(schedule) !== 'days') done += doneBetween(track, { first, last });
+  });
+  return done;
+}
 
 /** Pips that the done days of a span earn, each by the terms in force on it. */
-export const pipsBetween = (track: Track, span: DaySpan): number => doneByTerms(track, span, ({ pips }) => pips);
+export function pipsBetween(track: Track, span: DaySpan): number {
+  let sum = 0;
+  eachTerms(track, span, ({ pips }, first, last) => {
+    if (pips !== 0) sum += pips * doneBetween(track, { first, last });
+  });
+  return sum;
+}
+
+/** What the days marked rest would have added to the plan of [first, last], in parts of a day. */
+function restParts(track: Track, first: PlainDay, last: PlainDay): number {
+  const { rests, planSums } = track;
+  let parts = 0;
+  for (let i = 0; i < rests.length && rests[i]! <= last; i++) {
+    const at = rests[i]! - track.first;
+    if (rests[i]! >= first) parts += planSums[at + 1]! - planSums[at]!;
+  }
+  return parts;
+}
+
+/**
+ * What a span has asked up to the last day that counts: due days of fixed terms, and what the eligible days of flexible
+ * ones owe, in parts of a day.
+ */
+export function askedBetween(track: Track, span: DaySpan): { due: number; owed: number } {
+  let [due, owed] = [0, 0];
+  eachTerms(track, { first: span.first, last: Math.min(span.last, track.counted) }, ({ schedule }, first, last) => {
+    const parts = sumBetween(track, track.planSums, first, last) - restParts(track, first, last);
+    if (askKindOf(schedule) === 'days') due += parts / PARTS_PER_DAY;
+    else owed += parts;
+  });
+  return { due, owed };
+}
+
+/** Due days of fixed terms up to the last day that counts that were done. */
+export const keptBetween = (track: Track, span: DaySpan): number =>
+  sumBetween(track, track.keptSums, span.first, span.last);
 
 /** The plan of a run of days in parts of a day, also beyond the horizon. */
 export function planPartsBetween(track: Track, span: DaySpan): number {

@@ -19,7 +19,7 @@ export const floorExact = (value: number): number => Math.floor(value + TOLERANC
 export const roundRatio = (parts: number, whole: number): number => Math.floor((2 * parts + whole) / (2 * whole));
 
 /** A sum of decimals without the dust of binary fractions: 0.1 + 0.2 gives 0.3. Keeps 12 significant digits. */
-export const tidySum = (value: number): number => Number(value.toPrecision(12));
+export const tidySum = (value: number): number => (Number.isSafeInteger(value) ? value : Number(value.toPrecision(12)));
 
 /** `part / whole`, or null where the whole is 0. */
 export const shareOf = (part: number, whole: number): number | null => (whole > 0 ? part / whole : null);

@@ -8,54 +8,65 @@ import type { Claim, Milestone } from '../record/records.ts';
 export const habitPips = (track: Track): number =>
   tidySum(pipsBetween(track, { first: track.first, last: track.today }));
 
-/** Pips that a habit earned by month, up to today: only months in which it earned some. */
-export function habitPipsByMonth(track: Track): Map<PlainMonth, number> {
-  const months = new Map<PlainMonth, number>();
-  if (track.terms.every(({ pips }) => pips === 0) || track.first > track.today) return months;
-  for (let month = monthOfDay(track.first); month <= monthOfDay(track.today); month++) {
-    const earned = pipsBetween(track, monthSpan(month));
-    if (earned > 0) months.set(month, earned);
-  }
-  return months;
+/** Pips of neighbouring months, place i being the month `first + i`, and their sum. */
+export type PipsColumn = { first: PlainMonth; pips: Float64Array; sum: number };
+
+const NO_PIPS: PipsColumn = { first: 0, pips: new Float64Array(0), sum: 0 };
+
+/** Pips that a habit earned by month, from its first to that of today; empty where none of its terms gives any. */
+export function habitPipsByMonth(track: Track): PipsColumn {
+  if (track.terms.every(({ pips }) => pips === 0) || track.first > track.today) return NO_PIPS;
+  const first = monthOfDay(track.first);
+  const pips = new Float64Array(monthOfDay(track.today) - first + 1);
+  for (let i = 0; i < pips.length; i++) pips[i] = pipsBetween(track, monthSpan(first + i));
+  return { first, pips, sum: habitPips(track) };
 }
 
 export type PipsOfMonth = { earned: number; spent: number };
+export type PipsBalance = { earned: number; spent: number; balance: number };
 
-export type PipsBalance = {
-  earned: number;
-  spent: number;
-  balance: number;
-  /** In order; only months that earned or spent something. */
-  months: Map<PlainMonth, PipsOfMonth>;
+/** What habits earned, with the milestones reached and the claims made up to a day. */
+export type PipsSources = {
+  habits: readonly PipsColumn[];
+  milestones: readonly Milestone[];
+  claims: readonly Claim[];
+  today: PlainDay;
 };
 
+/** Every milestone that earned something by today, and every claim that cost something. */
+function eachOther(
+  { milestones, claims, today }: PipsSources,
+  visit: (day: PlainDay, earned: number, spent: number) => void,
+): void {
+  for (const { reachedOn, pips } of milestones)
+    if (reachedOn && pips && dayOf(reachedOn) <= today) visit(dayOf(reachedOn), pips, 0);
+  for (const { day, cost } of claims) if (cost > 0 && dayOf(day) <= today) visit(dayOf(day), 0, cost);
+}
+
 /** Earned by habits and reached milestones less what claims cost when they were made; may be below 0. */
-export function pipsBalance(
-  habits: Iterable<ReadonlyMap<PlainMonth, number>>,
-  milestones: readonly Milestone[],
-  claims: readonly Claim[],
-  today: PlainDay,
-): PipsBalance {
+export function pipsBalance(sources: PipsSources): PipsBalance {
+  let [earned, spent] = [0, 0];
+  for (const { sum } of sources.habits) earned += sum;
+  eachOther(sources, (_, more, less) => {
+    earned += more;
+    spent += less;
+  });
+  return { earned: tidySum(earned), spent: tidySum(spent), balance: tidySum(earned - spent) };
+}
+
+/** The same by month, in order; only months that earned or spent something. */
+export function pipsByMonth(sources: PipsSources): Map<PlainMonth, PipsOfMonth> {
   const months = new Map<PlainMonth, PipsOfMonth>();
   const add = (month: PlainMonth, earned: number, spent: number): void => {
     const before = months.get(month) ?? { earned: 0, spent: 0 };
     months.set(month, { earned: before.earned + earned, spent: before.spent + spent });
   };
-  for (const habit of habits) for (const [month, earned] of habit) add(month, earned, 0);
-  for (const { reachedOn, pips } of milestones)
-    if (reachedOn && pips && dayOf(reachedOn) <= today) add(monthOfDay(dayOf(reachedOn)), pips, 0);
-  for (const { day, cost } of claims) if (cost > 0 && dayOf(day) <= today) add(monthOfDay(dayOf(day)), 0, cost);
-  let [earned, spent] = [0, 0];
-  for (const month of months.values()) {
-    month.earned = tidySum(month.earned);
-    month.spent = tidySum(month.spent);
-    earned += month.earned;
-    spent += month.spent;
-  }
-  return {
-    earned: tidySum(earned),
-    spent: tidySum(spent),
-    balance: tidySum(earned - spent),
-    months: new Map([...months].sort(([a], [b]) => a - b)),
-  };
+  for (const { first, pips } of sources.habits)
+    for (let i = 0; i < pips.length; i++) if (pips[i]! > 0) add(first + i, pips[i]!, 0);
+  eachOther(sources, (day, earned, spent) => add(monthOfDay(day), earned, spent));
+  return new Map(
+    [...months]
+      .sort(([a], [b]) => a - b)
+      .map(([month, { earned, spent }]) => [month, { earned: tidySum(earned), spent: tidySum(spent) }]),
+  );
 }

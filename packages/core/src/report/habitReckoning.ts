@@ -15,11 +15,12 @@ import {
   monthFigures,
   monthFiguresAgainst,
   monthTargetOf,
-  planOf,
   yearTargetOf,
 } from '../habit/targets.ts';
-import { type Track, doneBetween, outcomeOn } from '../habit/track.ts';
-import { habitPips, habitPipsByMonth } from '../pips/pips.ts';
+import { PARTS_PER_DAY } from '../habit/schedule.ts';
+import { type Counts, type Parts, type Track, doneBetween, outcomeOn } from '../habit/track.ts';
+import { roundRatio } from '../number/exact.ts';
+import { type PipsColumn, habitPipsByMonth } from '../pips/pips.ts';
 
 /**
  * Targets of neighbouring periods in columns: place i is the period `first + i` (of weeks: the week i × 7 days later).
@@ -41,8 +42,7 @@ export type HabitReckoning = {
   monthsDone: Int32Array;
   yearsDone: Int32Array;
   last30: Recent;
-  pips: number;
-  pipsByMonth: ReadonlyMap<PlainMonth, number>;
+  pips: PipsColumn;
   finishedOn: PlainDay | null;
 };
 
@@ -57,43 +57,42 @@ const placeOf = (kind: Kind, day: PlainDay, weekStart: Track['weekStart']): numb
 const spanOf = (kind: Kind, at: number) =>
   kind === 'weeks' ? { first: at, last: at + 6 } : kind === 'months' ? monthSpan(at) : yearSpan(at);
 
-function targetOf(track: Track, kind: Kind, at: number): Target {
-  if (kind === 'months') return monthTargetOf(track, at);
-  return kind === 'years' ? yearTargetOf(track, at) : { days: planOf(track, spanOf('weeks', at)), amount: null };
+/** A running sum parted by periods: of each what it grew by, sums beyond its end being as at its end. */
+function growths(track: Track, sums: Counts | Parts, kind: Kind, from: number, into: Int32Array, whole = 1): void {
+  const size = sums.length - 1;
+  let before = 0;
+  for (let i = 0; i < into.length; i++) {
+    const end = kind === 'weeks' ? from + i * 7 + 7 : spanOf(kind, from + i).last + 1;
+    const sum = sums[Math.min(size, Math.max(0, end - track.first))]!;
+    into[i] = roundRatio(sum - before, whole);
+    before = sum;
+  }
 }
-
-const hasAmounts = ({ habit }: Track): boolean =>
-  Object.values(habit.monthTargets ?? {}).some(({ amount }) => (amount ?? null) !== null) ||
-  Object.values(habit.yearTargets ?? {}).some(({ amount }) => (amount ?? null) !== null);
 
 /** The targets of every period from the one of the habit's first day to the one of today. */
 function layTargets(track: Track, kind: Kind): PeriodTargets {
-  const { first, today, weekStart } = track;
+  const { first, today, weekStart, habit } = track;
   const from = placeOf(kind, first, weekStart);
   const count = first > today ? 0 : (placeOf(kind, today, weekStart) - from) / STRIDES[kind] + 1;
   const days = new Int32Array(count);
-  const amounts = kind !== 'weeks' && hasAmounts(track) ? new Float64Array(count) : null;
+  // Where nothing is set every target is the plan, which is laid out past the end of the year, and there are no amounts.
+  if (kind === 'weeks' || (habit.monthTargets === undefined && habit.yearTargets === undefined)) {
+    growths(track, track.planSums, kind, from, days, PARTS_PER_DAY);
+    return { first: from, days, amounts: null };
+  }
+  const amounts = new Float64Array(count);
   for (let i = 0; i < count; i++) {
-    const target = targetOf(track, kind, from + i * STRIDES[kind]);
+    const target = kind === 'months' ? monthTargetOf(track, from + i) : yearTargetOf(track, from + i);
     days[i] = target.days;
-    if (amounts !== null) amounts[i] = target.amount ?? NaN;
+    amounts[i] = target.amount ?? NaN;
   }
   return { first: from, days, amounts };
 }
 
 /** Done days of each period, read from the track's running sum. */
 function doneColumn(track: Track, kind: Kind, targets: PeriodTargets): Int32Array {
-  const { doneSums, first } = track;
-  const count = targets.days.length;
-  const stride = STRIDES[kind];
-  const size = doneSums.length - 1;
-  const done = new Int32Array(count);
-  let before = 0;
-  for (let i = 0; i < count; i++) {
-    const sum = doneSums[Math.min(size, Math.max(0, spanOf(kind, targets.first + i * stride).last + 1 - first))]!;
-    done[i] = sum - before;
-    before = sum;
-  }
+  const done = new Int32Array(targets.days.length);
+  growths(track, track.doneSums, kind, targets.first, done);
   return done;
 }
 
@@ -131,8 +130,7 @@ export function reckonHabit(track: Track, before?: HabitReckoning): HabitReckoni
     monthsDone: doneColumn(track, 'months', months),
     yearsDone: doneColumn(track, 'years', years),
     last30: last30(track),
-    pips: habitPips(track),
-    pipsByMonth: habitPipsByMonth(track),
+    pips: habitPipsByMonth(track),
     finishedOn: finishedOn(track),
   };
 }

@@ -1,7 +1,7 @@
 import { type PlainMonth, monthOfDay, monthSpan } from '../calendar/month.ts';
 import { type PlainDay, type Weekday, dayOf } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
-import { type DayTotals, fullDayRuns, totalsAfter, totalsOf } from '../day/dayScore.ts';
+import { type DayTotals, fullDayRuns, fullnessOn, totalsAfter, totalsOf } from '../day/dayScore.ts';
 import type { GoalRecords } from '../goal/goalCourse.ts';
 import { type GoalFigures, goalFigures } from '../goal/goalFigures.ts';
 import { layTrack, trackAfter } from '../habit/layTrack.ts';
@@ -16,7 +16,7 @@ import {
   moodByDay,
   moodByMonth,
 } from '../mood/mood.ts';
-import { type PipsBalance, pipsBalance } from '../pips/pips.ts';
+import { type PipsBalance, type PipsSources, pipsBalance } from '../pips/pips.ts';
 import { type EntryYears, NO_ENTRIES, changedDays, entryOn, entryYearsOf } from '../record/entryYears.ts';
 import type { Entry, Goal, Habit, KeyResult, Records } from '../record/records.ts';
 import { type SeasonFigures, seasonFigures, tiedTracks } from '../season/season.ts';
@@ -112,8 +112,9 @@ export function reckon(book: Book, today: PlainDay, previous?: Reckoning): Recko
   const moved = new Set<PlainDay>();
   const known = base === null ? null : totalsAfter(base.totals, tracksIn(base.habits), tracks, moved);
   const totals = known ?? totalsOf(tracks, today);
-  const sameDays = base !== null && known !== null && moved.size === 0;
-  const runs = sameDays ? null : fullDayRuns(totals);
+  const isFullAsBefore =
+    known !== null && [...moved].every((day) => fullnessOn(totals, day) === fullnessOn(base!.totals, day));
+  const runs = isFullAsBefore ? null : fullDayRuns(totals);
   const rest = { book, today, habits, tracks };
   return {
     book,
@@ -126,22 +127,26 @@ export function reckon(book: Book, today: PlainDay, previous?: Reckoning): Recko
       runs === null
         ? base!.fullDayStreak
         : { current: aliveRun(runs)?.length ?? 0, longest: longestRun(runs)?.length ?? 0 },
-    pips: pipsBalance(
-      habits.map((each) => each.pipsByMonth),
-      book.milestones,
-      book.claims,
-      today,
-    ),
+    pips: pipsBalance(pipsSourcesOf(rest)),
     mood: reckonMoods(rest, base),
     goals: reckonGoals(rest, base),
     seasons: reckonSeasons(rest, base),
   };
 }
 
-type Rest = { book: Book; today: PlainDay; habits: readonly HabitReckoning[]; tracks: readonly Track[] };
+/** What a reckoning's pips are made of. */
+export const pipsSourcesOf = ({ book, today, habits }: Pick<Reckoning, 'book' | 'today' | 'habits'>): PipsSources => ({
+  habits: habits.map((each) => each.pips),
+  milestones: book.milestones,
+  claims: book.claims,
+  today,
+});
+
+type Rest = { book: Book; today: PlainDay; habits: HabitReckoning[]; tracks: Track[] };
 
 function reckonMoods({ book, today, tracks }: Rest, base: Reckoning | null): MoodFigures {
   const isSame = base !== null && base.book.journal === book.journal;
+  if (isSame && base.mood.months.size === 0 && base.book.habits === book.habits) return base.mood;
   const moods = moodByDay(book.journal);
   const before = new Map(isSame ? base.habits.map(({ track }) => [track.habit.id, track]) : []);
   return {

@@ -11,12 +11,12 @@ import type { Recent } from '../habit/recent.ts';
 import type { AskKind } from '../habit/schedule.ts';
 import type { Figures, MonthFigures } from '../habit/targets.ts';
 import type { FeelingFigures, MoodBeside, MoodMean } from '../mood/mood.ts';
-import type { PipsOfMonth } from '../pips/pips.ts';
+import { type PipsOfMonth, pipsByMonth } from '../pips/pips.ts';
 import type { DayText, MonthText, Records } from '../record/records.ts';
 import type { SeasonFigures } from '../season/season.ts';
 import { type HabitReckoning, monthOfReckoning, periodFigures } from './habitReckoning.ts';
 import type { MonthSummary } from './monthSummary.ts';
-import { type Reckoning, bookOf, reckon } from './reckoning.ts';
+import { type Reckoning, bookOf, pipsSourcesOf, reckon } from './reckoning.ts';
 
 export type HabitReport = {
   outcome: Outcome;
@@ -97,6 +97,7 @@ const byMonth = <V>(months: ReadonlyMap<number, V>): Record<MonthText, V> =>
 /** Writes a reckoning out as the report. */
 export function writeReport(reckoning: Reckoning): Report {
   const { today, totals, book, pips, mood } = reckoning;
+  const pipsMonths = pipsByMonth(pipsSourcesOf(reckoning));
   const { passMark } = book.settings;
   const days: Report['days'] = {};
   for (let day = totals.first; day <= today; day++) days[formatDay(day)] = scoreOn(totals, day, passMark);
@@ -108,7 +109,7 @@ export function writeReport(reckoning: Reckoning): Report {
       reckoning.months.list.map((summary, index) => [formatMonth(reckoning.months.first + index), summary]),
     ),
     fullDayStreak: reckoning.fullDayStreak,
-    pips: { ...pips, months: byMonth(pips.months) },
+    pips: { ...pips, months: byMonth(pipsMonths) },
     mood: {
       months: byMonth(mood.months),
       feelings: Object.fromEntries(mood.feelings),
@@ -141,7 +142,7 @@ function writeHabit(reckoning: HabitReckoning, passMark: number): HabitReport {
     ),
     years: Object.fromEntries(periodFigures(reckoning, 'years').map(({ at, figures }) => [yearText(at), figures])),
     last30: reckoning.last30,
-    pips,
+    pips: pips.sum,
     finishedOn: dayText(reckoning.finishedOn),
   };
 }

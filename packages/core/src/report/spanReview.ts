@@ -8,7 +8,7 @@ import { type LogSpan, dayOfNeighbour, logSpanOf, logTarget } from '../habit/log
 import { rankHabits } from '../habit/ranking.ts';
 import { type Figures, type Target, figuresAgainst, planOf, togetherOf } from '../habit/targets.ts';
 import { runsOf } from '../habit/streak.ts';
-import { type Track, doneBetween, isActiveIn, sumBetween } from '../habit/track.ts';
+import { type Track, doneBetween, isActiveIn, keptBetween } from '../habit/track.ts';
 import { PARTS_OF_DAY, type PartOfDay } from '../record/records.ts';
 
 /** The spans that charts look at; `days` runs between any two. */
@@ -187,7 +187,7 @@ function longestRunOver(tracks: readonly Track[], span: DaySpan): RunReview | nu
     for (const run of runsOf(track, 'days')) {
       if (!overlaps(run, span)) continue;
       const [first, last] = [Math.max(run.first, span.first), Math.min(run.last, span.last)];
-      const length = sumBetween(track, track.keptSums, first, last);
+      const length = keptBetween(track, { first, last });
       if (length > (best?.length ?? 0)) best = { habitId: track.habit.id, length, first, last };
     }
   }
