@@ -1,4 +1,4 @@
-/** Imports go one way: app → features → records, charts → ui, theme, shared → contract → core. */
+/** Imports go one way: app → features → parts, charts → store, sync, words → ui, theme, shared → contract → core. */
 const web = (room) => `^apps/web/src/${room}/`;
 
 /** @type {import('dependency-cruiser').IConfiguration} */
@@ -15,7 +15,7 @@ module.exports = {
       name: 'core-is-pure',
       comment: 'The core knows only itself and the scales and shapes of d3.',
       severity: 'error',
-      from: { path: '^packages/core/src/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^packages/core/src/', pathNot: '\\.test\\.ts$|/testing/' },
       to: { pathNot: '^packages/core/src/|d3-(scale|shape)/' },
     },
     {
@@ -63,16 +63,24 @@ module.exports = {
       to: { path: '^apps/web/src/features/', pathNot: '^apps/web/src/features/$1/' },
     },
     {
-      name: 'records-below-features',
+      name: 'parts-below-features',
       severity: 'error',
-      from: { path: `${web('records')}|${web('charts')}` },
+      from: { path: `${web('parts')}|${web('charts')}` },
       to: { path: `^apps/web/app/|${web('features')}` },
+    },
+    {
+      name: 'store-below-parts',
+      severity: 'error',
+      from: { path: `${web('store')}|${web('sync')}|${web('words')}` },
+      to: { path: `^apps/web/app/|${web('features')}|${web('parts')}|${web('charts')}` },
     },
     {
       name: 'ui-at-the-bottom',
       severity: 'error',
       from: { path: `${web('ui')}|${web('theme')}|${web('shared')}` },
-      to: { path: `^apps/web/app/|${web('features')}|${web('records')}|${web('charts')}` },
+      to: {
+        path: `^apps/web/app/|${web('features')}|${web('parts')}|${web('charts')}|${web('store')}|${web('sync')}|${web('words')}`,
+      },
     },
     {
       name: 'tables-only-in-queries',

@@ -43,6 +43,7 @@ describe('the report command', () => {
       'months',
       'fullDayStreak',
       'pips',
+      'mood',
       'goals',
       'seasons',
     ]);

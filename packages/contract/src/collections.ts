@@ -1,4 +1,4 @@
-import type { Entry, MonthPage, Records } from '@wimbel/core';
+import { type Entry, type MonthPage, type Records, tidySum } from '@wimbel/core';
 import type * as yup from 'yup';
 import { checkInSchema, goalSchema, keyResultSchema, milestoneSchema, stepSchema } from './collections/goals.ts';
 import { entrySchema, habitNoteSchema, habitSchema } from './collections/habits.ts';
@@ -79,12 +79,23 @@ export function keyOf<C extends Collection>(collection: C, record: RecordOf<C>):
 
 export type Checked<T> = { record: T; issues: [] } | { record: null; issues: Issue[] };
 
-/** A record of a collection with nulls taken as left out, or its faults; nothing is converted. */
+/** An entry that leaves out the amount its parts add up to has it all the same. */
+function withAmount(entry: Entry): Entry {
+  const amounts = (entry.parts ?? []).flatMap(({ amount }) => (amount === undefined ? [] : [amount]));
+  if (entry.amount !== undefined || amounts.length === 0) return entry;
+  return { ...entry, amount: tidySum(amounts.reduce((sum, each) => sum + each, 0)) };
+}
+
+/**
+ * A record of a collection with nulls taken as left out, or its faults. Nothing is converted, but an entry whose parts
+ * carry amounts has their sum.
+ */
 export function checkRecord<C extends Collection>(collection: C, value: unknown): Checked<RecordOf<C>> {
   const record = withoutNulls(value);
   const issues =
     record === undefined || record === null
       ? [{ path: '', message: 'is missing' }]
       : issuesOf(SCHEMAS[collection] as yup.ISchema<unknown>, record);
-  return issues.length === 0 ? { record: record as RecordOf<C>, issues: [] } : { record: null, issues };
+  if (issues.length > 0) return { record: null, issues };
+  return { record: (collection === 'entries' ? withAmount(record as Entry) : record) as RecordOf<C>, issues: [] };
 }

@@ -203,7 +203,7 @@ export {
   shareOf,
   wholePercent,
 } from './number/exact.ts';
-export { type Fraction, fraction, fractionOf, numberOf, ceilOf } from './number/fraction.ts';
+export { type Fraction, ZERO, fraction, fractionOf, numberOf, ceilOf } from './number/fraction.ts';
 export {
   habitPips,
   habitPipsByMonth,

@@ -1,8 +1,8 @@
 import type { CheckIn, Goal, Habit, KeyResult, Milestone, Step } from '@wimbel/core';
-import { dayTurned } from '../records/clockSlice.ts';
-import { changeTo } from '../records/makeChange.ts';
-import { recordsChanged } from '../records/recordsSlice.ts';
-import { createStore } from '../records/store.ts';
+import { dayTurned } from '../store/clockSlice.ts';
+import { changeTo } from '../store/makeChange.ts';
+import { recordsChanged } from '../store/recordsSlice.ts';
+import { createStore } from '../store/store.ts';
 
 /** 2026-11-24, a Tuesday. */
 export const TODAY = 20781;

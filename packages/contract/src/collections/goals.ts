@@ -51,12 +51,14 @@ export const goalSchema = shape({
   state: oneOf(['open', 'reached', 'dropped', 'paused']).required('is missing'),
   closedOn: day(),
   reward: text(),
+  enjoyedOn: day(),
   order: order(),
   turns: list(
     shape({
       on: day().required('is missing'),
       kind: oneOf(GOAL_TURNS).required('is missing'),
       dueWas: day(),
+      startWas: day(),
       about: text(),
       note: text(),
     }).required('is missing'),
@@ -132,6 +134,7 @@ export const milestoneSchema = shape({
   dueOn: day(),
   reachedOn: day(),
   reward: text(),
+  enjoyedOn: day(),
   pips: notNegative(),
   after: list(id()),
   order: order(),

@@ -102,11 +102,11 @@ export const habitSchema = shape({
   endsOn: day(),
   archived: flag(),
   pauses: list(pauseSchema),
-  finishLine: shape({ days: dayCount().required('is missing'), reward: text() }),
+  finishLine: shape({ days: dayCount().required('is missing'), reward: text(), enjoyedOn: day() }),
   monthTargets: dictionary(
     (key) => parseMonth(key) !== null,
     'is not a month that exists, written YYYY-MM',
-    shape({ days: dayCount(), amount: notNegative(), reward: text(), onward: flag() }),
+    shape({ days: dayCount(), amount: notNegative(), reward: text(), enjoyedOn: day(), onward: flag() }),
   ) as never,
   yearTargets: dictionary(
     (key) => /^\d{4}$/.test(key),
@@ -145,7 +145,7 @@ export const entrySchema = shape({
     const parts = Array.isArray(entry.parts) ? entry.parts : [];
     const amounts = parts.flatMap((part) => (part?.amount === undefined ? [] : [part.amount]));
     const sum = amounts.reduce((total, amount) => total + amount, 0);
-    const isSum = entry.amount !== undefined && isSame(entry.amount, sum);
+    const isSum = entry.amount === undefined || isSame(entry.amount, sum);
     return [amounts.length > 0 && !isSum && { path: 'amount', message: 'is not the sum of its parts' }];
   }),
 );

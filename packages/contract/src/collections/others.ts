@@ -20,9 +20,17 @@ import {
 const ratio = () => number().min(0, 'is not between 0 and 1').max(1, 'is not between 0 and 1');
 const JOURNAL_PARTS = ['day', 'morning', 'evening'] as const;
 
+const MOODS = [1, 2, 3, 4, 5] as const;
+
+const isOnce = <T>(value: unknown, keyOf: (each: T) => unknown): boolean =>
+  !Array.isArray(value) || new Set(value.map(keyOf)).size === value.length;
+
 const ascends = (value: unknown): boolean =>
   !Array.isArray(value) ||
-  value.every((step: { atLeast: number }, index) => index === 0 || step.atLeast > value[index - 1].atLeast);
+  value.every(
+    (step: { atLeast: number } | null, index) =>
+      index === 0 || !(Number(step?.atLeast) <= Number(value[index - 1]?.atLeast)),
+  );
 
 export const settingsSchema = shape({
   weekStart: oneOf(WEEKDAYS).required('is missing'),
@@ -33,6 +41,11 @@ export const settingsSchema = shape({
   ).test('ascending', 'does not ascend', ascends),
   currency: text().matches(/^[A-Z]{3}$/, 'is not a currency code of three letters'),
   pipsName: shape({ one: name(), many: name() }),
+  fullDayTarget: shape({ month: dayCount(), year: dayCount() }),
+  moodMarks: list(
+    shape({ mood: oneOf(MOODS).required('is missing'), symbol: text(), word: text() }).required('is missing'),
+  ).test('once', 'names a mood twice', (value) => isOnce(value, (each: { mood: number }) => each?.mood)),
+  reviewDay: oneOf(WEEKDAYS),
   hidden: list(oneOf(HIDEABLE).required('is missing')),
   todayBy: oneOf(TODAY_BY),
 });
@@ -45,8 +58,10 @@ export const seasonSchema = shape({
   startsOn: day().required('is missing'),
   weeks: whole().required('is missing').min(1, 'is below 1').max(520, 'is above 520'),
   vision: text(),
+  why: text(),
   passMark: ratio(),
   goalIds: list(id()).required('is missing'),
+  notes: list(shape({ text: text().defined('is missing'), link: text() }).required('is missing')),
 });
 
 export const monthSchema = shape({
@@ -59,12 +74,13 @@ export const journalSchema = shape({
   id: id(),
   day: day().required('is missing'),
   part: oneOf(JOURNAL_PARTS).required('is missing'),
-  mood: oneOf([1, 2, 3, 4, 5]),
+  mood: oneOf(MOODS),
   feelings: list(text().defined('is missing')),
   text: text(),
   answers: list(
     shape({
       promptId: id(),
+      promptText: text(),
       text: text(),
       items: list(shape({ text: text().defined('is missing'), done: flag() }).required('is missing')),
     }).required('is missing'),
@@ -93,6 +109,8 @@ export const reviewSchema = shape({
     wins: text(),
     losses: text(),
     lessons: text(),
+    mostOfWins: text(),
+    mostOfLosses: text(),
   }).required('is missing'),
 });
 

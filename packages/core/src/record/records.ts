@@ -25,11 +25,14 @@ export type PartOfDay = 'morning' | 'midday' | 'evening' | 'any';
 export const PARTS_OF_DAY: readonly PartOfDay[] = ['morning', 'midday', 'evening', 'any'];
 
 /** What can be left out of every screen. */
-export const HIDEABLE = ['streaks', 'quotes'] as const;
+export const HIDEABLE = ['streaks', 'quotes', 'pips', 'mood', 'journal', 'seasons'] as const;
 export type Hideable = (typeof HIDEABLE)[number];
 
 export const TODAY_BY = ['part', 'area'] as const;
 export type TodayBy = (typeof TODAY_BY)[number];
+
+export type Mood = 1 | 2 | 3 | 4 | 5;
+export type MoodMark = { mood: Mood; symbol?: string; word?: string };
 
 export type Settings = {
   weekStart: Weekday;
@@ -40,6 +43,12 @@ export type Settings = {
   dayMarks?: { atLeast: number; symbol: string }[];
   currency?: string;
   pipsName?: { one: string; many: string };
+  /** Full days aimed at, in a month and in a year. */
+  fullDayTarget?: { month?: number; year?: number };
+  /** One's own signs and words for the five moods. */
+  moodMarks?: MoodMark[];
+  /** The weekday on which the week's look back is offered; the week's last unless chosen. */
+  reviewDay?: Weekday;
   /** What screens leave out; no figure depends on it. */
   hidden?: Hideable[];
   /** How Today groups habits; by part of the day unless chosen. */
@@ -49,7 +58,14 @@ export const DEFAULT_SETTINGS: Settings = { weekStart: 'monday', passMark: 0.85,
 
 export type Area = { id: string; name: string; color?: string; icon?: string; order: number };
 
-export type MonthTarget = { days?: number; amount?: number; reward?: string; onward?: boolean };
+export type MonthTarget = {
+  days?: number;
+  amount?: number;
+  reward?: string;
+  /** The day its reward was enjoyed. */
+  enjoyedOn?: DayText;
+  onward?: boolean;
+};
 export type YearTarget = { days?: number; amount?: number };
 export type Pause = { from: DayText; to: DayText; why?: string };
 
@@ -69,7 +85,7 @@ export type Habit = {
   endsOn?: DayText;
   archived?: boolean;
   pauses?: Pause[];
-  finishLine?: { days: number; reward?: string };
+  finishLine?: { days: number; reward?: string; enjoyedOn?: DayText };
   monthTargets?: Record<MonthText, MonthTarget>;
   yearTargets?: Record<string, YearTarget>;
   variants?: { id: string; name: string; group?: string }[];
@@ -82,13 +98,15 @@ export type Entry = { habitId: string; day: DayText; mark?: Mark; amount?: numbe
 
 export type GoalState = 'open' | 'reached' | 'dropped' | 'paused';
 
-export const GOAL_TURNS = ['postponed', 'paused', 'reopened', 'dropped', 'reached', 'word'] as const;
+export const GOAL_TURNS = ['postponed', 'paused', 'reopened', 'dropped', 'reached', 'word', 'moved'] as const;
 /** Something that happened to a goal and that no other record tells; it changes no figure. */
 export type GoalTurn = {
   on: DayText;
   kind: (typeof GOAL_TURNS)[number];
   /** The due day before a postponement; absent where there was none. */
   dueWas?: DayText;
+  /** The start before a move that changed it. */
+  startWas?: DayText;
   /** What a word is about, for example the title of a key result. */
   about?: string;
   note?: string;
@@ -105,6 +123,7 @@ export type Goal = {
   state: GoalState;
   closedOn?: DayText;
   reward?: string;
+  enjoyedOn?: DayText;
   order: number;
   /** In the order they were written. */
   turns?: GoalTurn[];
@@ -161,6 +180,7 @@ export type Milestone = {
   dueOn?: DayText;
   reachedOn?: DayText;
   reward?: string;
+  enjoyedOn?: DayText;
   pips?: number;
   after?: string[];
   order: number;
@@ -172,19 +192,27 @@ export type Season = {
   startsOn: DayText;
   weeks: number;
   vision?: string;
+  why?: string;
   passMark?: number;
   goalIds: string[];
+  notes?: { text: string; link?: string }[];
 };
 
 export type MonthPage = { month: MonthText; word?: string; aims: string[] };
 
 export type JournalPart = 'day' | 'morning' | 'evening';
-export type JournalAnswer = { promptId: string; text?: string; items?: { text: string; done?: boolean }[] };
+export type JournalAnswer = {
+  promptId: string;
+  /** The prompt as it read when it was answered. */
+  promptText?: string;
+  text?: string;
+  items?: { text: string; done?: boolean }[];
+};
 export type JournalPage = {
   id: string;
   day: DayText;
   part: JournalPart;
-  mood?: 1 | 2 | 3 | 4 | 5;
+  mood?: Mood;
   feelings?: string[];
   text?: string;
   answers?: JournalAnswer[];
@@ -207,6 +235,8 @@ export type ReviewAnswers = {
   wins?: string;
   losses?: string;
   lessons?: string;
+  mostOfWins?: string;
+  mostOfLosses?: string;
 };
 export type Review = {
   id: string;

@@ -18,6 +18,7 @@ export const goals = pgTable(
     state: text().$type<Goal['state']>().notNull(),
     closedOn: day(),
     reward: text(),
+    enjoyedOn: day(),
     order: number().notNull(),
     turns: jsonb().$type<Goal['turns']>(),
   },

@@ -13,6 +13,7 @@ export const milestones = pgTable(
     dueOn: day(),
     reachedOn: day(),
     reward: text(),
+    enjoyedOn: day(),
     pips: number(),
     after: jsonb().$type<string[]>(),
     order: number().notNull(),

@@ -1,3 +1,4 @@
+import type { Season } from '@wimbel/core';
 import { sql } from 'drizzle-orm';
 import { check, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { day, number, owned } from './columns.ts';
@@ -11,8 +12,10 @@ export const seasons = pgTable(
     startsOn: day().notNull(),
     weeks: integer().notNull(),
     vision: text(),
+    why: text(),
     passMark: number(),
     goalIds: jsonb().$type<string[]>().notNull(),
+    notes: jsonb().$type<Season['notes']>(),
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),

@@ -1,7 +1,7 @@
 import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
-import { RecordsProvider } from '../../records/RecordsProvider.tsx';
+import { RecordsProvider } from '../../sync/RecordsProvider.tsx';
 import { ThemeProvider } from '../../theme/Theme.tsx';
 import { FONTS } from '../../theme/fonts.ts';
 import { ToastProvider } from '../../ui/Toast.tsx';

@@ -1,8 +1,8 @@
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import { useState } from 'react';
 import { Pressable } from 'react-native';
-import { selectAreas, selectGoals, selectHabits } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { selectAreas, selectGoals, selectHabits } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { CORNER, SPACE, TOUCH_PX } from '../../theme/space.ts';

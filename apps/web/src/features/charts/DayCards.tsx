@@ -9,13 +9,13 @@ import {
   type Track,
   dayCounts,
   daysIn,
-  formatDay,
   keptOver,
   monthOfDay,
   monthSpan,
   spanBefore,
   totalsOf,
   yearOfDay,
+  entryOn,
 } from '@wimbel/core';
 import { useCallback, useMemo } from 'react';
 import { View } from 'react-native';
@@ -23,8 +23,8 @@ import { DaysPlate } from '../../charts/DaysPlate.tsx';
 import { PlateLegend } from '../../charts/PlateMarks.tsx';
 import { YearRingPicture } from '../../charts/YearRingPicture.tsx';
 import { useMarks } from '../../charts/useMarks.ts';
-import { selectSettings, selectToday } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { selectSettings, selectToday, selectEntries } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { amount } from '../../shared/amounts.ts';
 import { counted, monthYear, percent, yearOf } from '../../shared/format.ts';
 import type { Figures } from '../../ui/FiguresTable.tsx';
@@ -136,20 +136,17 @@ function useAllDays({ span, kind, tracks }: DaysProps & { tracks: readonly Track
   const today = useAppSelector(selectToday);
   const { passMark, weekStart } = useAppSelector(selectSettings);
   return useMemo(() => {
-    const totals: DayTotals = totalsOf(tracks, span);
+    const totals: DayTotals = totalsOf(tracks, today);
     const firstDay = tracks.reduce((first, track) => Math.min(first, track.first), today + 1);
     const until = (days: DaySpan): DaySpan => ({
       first: Math.max(days.first, firstDay),
       last: Math.min(days.last, today),
     });
     const kept = until(span);
-    const { fullDays } = dayCounts(totals, kept, today, passMark);
+    const { fullDays } = dayCounts(totals, kept, passMark);
     const before = spanBefore(kind, span, weekStart);
     const past = before === null ? null : until(before);
-    const fullBefore =
-      past === null || past.last < past.first
-        ? null
-        : dayCounts(totalsOf(tracks, past), past, today, passMark).fullDays;
+    const fullBefore = past === null || past.last < past.first ? null : dayCounts(totals, past, passMark).fullDays;
     const asked = Math.max(0, daysIn(kept));
     const full = `${counted(fullDays, 'full day')} of ${asked}`;
     const days: Days = {
@@ -175,8 +172,8 @@ export function AllDaysRing({ rate, ...props }: DaysProps & { tracks: readonly T
 
 /** An amount of a habit by day; null without one. */
 export function useAmountOn(habit: Habit): (day: PlainDay) => number | null {
-  const entries = useAppSelector((state) => state.records.entries[habit.id]);
-  return useCallback((day: PlainDay): number | null => entries?.[formatDay(day)]?.amount ?? null, [entries]);
+  const entries = useAppSelector((state) => selectEntries(state, habit.id));
+  return useCallback((day: PlainDay): number | null => entryOn(entries, day)?.amount ?? null, [entries]);
 }
 
 function useHabitDays({ track, span, kind }: DaysProps & { track: Track }) {

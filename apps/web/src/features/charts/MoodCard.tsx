@@ -2,7 +2,7 @@ import { type MoodMean, type Track, moodBeside, moodByDay } from '@wimbel/core';
 import { useMemo } from 'react';
 import { MoodPicture } from '../../charts/MoodPicture.tsx';
 import { useMarks } from '../../charts/useMarks.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { counted } from '../../shared/format.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';

@@ -2,7 +2,7 @@ import { type HabitReview, mostImproved } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useContext, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { useAppSelector } from '../../records/store.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';

@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import FileText from 'lucide-react-native/icons/file-text';
 import Printer from 'lucide-react-native/icons/printer';
 import { download } from '../../charts/savePicture.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { type Action, ActionList } from '../../ui/ActionList.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useToast } from '../../ui/Toast.tsx';

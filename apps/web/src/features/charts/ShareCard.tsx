@@ -2,8 +2,8 @@ import { type PlainDay, type Track, dayCounts, holdsDay, scoreOn, spanBefore, to
 import { useCallback, useMemo } from 'react';
 import { ShareLine } from '../../charts/ShareLine.tsx';
 import { useMarks } from '../../charts/useMarks.ts';
-import { selectSettings, selectToday } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { selectSettings, selectToday } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { counted, monthAndYear, percent } from '../../shared/format.ts';
 import { Words } from '../../ui/Words.tsx';
 import { useByMonth } from './ByMonth.tsx';
@@ -20,17 +20,17 @@ export function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly
   const { passMark, weekStart } = useAppSelector(selectSettings);
   const { drawn, month, arrows } = useByMonth(span, today);
   const choice = useMarks(`${drawn.first} ${drawn.last}`);
-  const totals = useMemo(() => totalsOf(tracks, { first: drawn.first - 6, last: drawn.last }), [tracks, drawn]);
+  const totals = useMemo(() => totalsOf(tracks, today), [tracks, today]);
   const ratioOf = useCallback(
     (day: PlainDay) => (day > today || day < totals.first ? null : scoreOn(totals, day, passMark).score),
     [totals, today, passMark],
   );
-  const { brightDays, fullDays } = dayCounts(totals, drawn, today, passMark);
+  const { brightDays, fullDays } = dayCounts(totals, drawn, passMark);
   const shownKind = month === null ? kind : 'month';
   const before = useMemo(() => spanBefore(shownKind, drawn, weekStart), [shownKind, drawn, weekStart]);
   const brightBefore = useMemo(
-    () => (before === null ? null : dayCounts(totalsOf(tracks, before), before, today, passMark).brightDays),
-    [tracks, before, today, passMark],
+    () => (before === null ? null : dayCounts(totals, before, passMark).brightDays),
+    [totals, before, passMark],
   );
   const at = choice.at !== null && holdsDay(drawn, choice.at) ? choice.at : null;
   const full = fullDays === 0 ? '' : `, ${fullDays} of them full, with an eye`;

@@ -3,7 +3,7 @@ import {
   type PlateCell,
   bars,
   bookOf,
-  buildTrack,
+  layTrack,
   dayOf,
   emptyRecords,
   formatDay,
@@ -47,12 +47,12 @@ const entries: Entry[] = Array.from({ length: TODAY - START + 1 }, (_, index) =>
 const records = { ...emptyRecords(), habits, entries };
 const report = reportOf(records, TODAY);
 const book = bookOf(records);
-const tracks = habits.map((habit) => buildTrack(habit, book.entriesOf(habit.id), TODAY, 'monday'));
+const tracks = habits.map((habit) => layTrack(habit, book.entriesOf(habit.id), TODAY, 'monday'));
 const spanOf = (first: string, last: string) => ({ first: dayOf(first), last: dayOf(last) });
 const YEAR = spanOf('2026-01-01', '2026-12-31');
 const MONTH = spanOf('2026-11-01', '2026-11-30');
 const WEEK = spanOf('2026-11-16', '2026-11-22');
-const totals = totalsOf(tracks, YEAR);
+const totals = totalsOf(tracks, TODAY);
 const valueOf = plateOfAll(totals, START, PASS_MARK);
 
 /** Each cell that is drawn, beside what the report says of its day. */
@@ -148,7 +148,7 @@ describe('the figures behind a picture', () => {
       report.days[FIRST]!.score,
     ]);
     const early = { first: START - 400, last: TODAY };
-    const long = daysFigures(totalsOf(tracks, early), early, PASS_MARK);
+    const long = daysFigures(totals, early, PASS_MARK);
     const sum = (rows: readonly (readonly (string | number | null)[])[], column: number): number =>
       rows.reduce((all, row) => all + Number(row[column]), 0);
     expect(long.rows.length).toBeLessThan(26);

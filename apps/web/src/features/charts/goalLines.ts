@@ -4,11 +4,13 @@ import {
   type PlainDay,
   type ProgressLineInput,
   dayOf,
+  type Fraction,
+  ZERO,
   forecastOf,
   goalCourse,
 } from '@wimbel/core';
 import type { GoalLine } from '../../charts/GoalLinesPicture.tsx';
-import type { FiguredGoal } from '../../records/figuredGoals.ts';
+import type { FiguredGoal } from '../../store/figuredGoals.ts';
 
 /** The days that hold several goals and today. */
 export function spanOfGoals(goals: readonly FiguredGoal[], today: PlainDay): DaySpan {
@@ -21,6 +23,7 @@ type Way = {
   due: PlainDay | null;
   progressAt: (day: PlainDay) => number | null;
   expectedAt: (day: PlainDay) => number | null;
+  exactProgress: () => Fraction | null;
 };
 
 /** A way on the common axis: nothing before its start, nothing after its due day or today, whichever is later. */
@@ -33,7 +36,7 @@ function inputOf(way: Way, span: DaySpan, today: PlainDay): ProgressLineInput {
     progressAt: (day) => from(day, way.progressAt(day)),
     expectedAt: (day) => (way.due !== null && day > way.due ? null : from(day, way.expectedAt(day))),
     checkpoints: [],
-    forecast: forecastOf(way.progressAt(today) ?? 0, way.start, today),
+    forecast: forecastOf(way.exactProgress() ?? ZERO, way.start, today),
   };
 }
 

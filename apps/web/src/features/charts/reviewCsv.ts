@@ -18,7 +18,7 @@ export function reviewCsv(review: SpanReview, { habitOf, areaOf }: Names): strin
     ...review.habits.map(({ id, figures: { actual, target, share }, kept, rank }) =>
       line('habit', habitOf(id), { actual, target, share, ...kept, rank }),
     ),
-    ...review.areas.map(({ areaId, ...figures }) => line('area', areaOf(areaId), figures)),
+    ...review.areas.map(({ areaId, kept, ...figures }) => line('area', areaOf(areaId), { ...figures, ...kept })),
     ...review.parts.map(({ span, kept }) => ({
       ...line('part', '', kept),
       from: formatDay(span.first),

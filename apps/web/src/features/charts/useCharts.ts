@@ -1,8 +1,8 @@
 import { type PlainDay, type Track, reviewSpanOf } from '@wimbel/core';
 import { useDeferredValue, useMemo } from 'react';
-import { type FiguredGoal, selectFiguredGoal } from '../../records/figuredGoals.ts';
-import { selectSettings, selectToday, selectTracks } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { type FiguredGoal, selectFiguredGoal } from '../../store/figuredGoals.ts';
+import { selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import type { ChartsAt, ChartsOf } from './chartAddress.ts';
 import { useReview } from './useReview.ts';
 

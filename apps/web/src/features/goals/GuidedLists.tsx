@@ -3,7 +3,7 @@ import Plus from 'lucide-react-native/icons/plus';
 import X from 'lucide-react-native/icons/x';
 import { type ReactNode, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { holeColor, targetWords } from '../../records/goalWords.ts';
+import { holeColor, targetWords } from '../../words/goalWords.ts';
 import { counted, dateNear } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';

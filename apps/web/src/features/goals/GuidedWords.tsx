@@ -1,7 +1,7 @@
 import { dayOf, parseDay } from '@wimbel/core';
 import { View } from 'react-native';
-import { selectAreas } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { selectAreas } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { dateNear } from '../../shared/format.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';

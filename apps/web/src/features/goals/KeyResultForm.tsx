@@ -4,9 +4,9 @@ import { type Goal, type Habit, type KeyResult, dayOf, evenCheckpoints, formatMo
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
-import { newId } from '../../records/makeChange.ts';
-import { selectSettings } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { newId } from '../../store/makeChange.ts';
+import { selectSettings } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { editable, parseTyped } from '../../shared/amounts.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';

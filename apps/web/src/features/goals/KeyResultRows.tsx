@@ -1,11 +1,11 @@
 import type { KeyResult } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { Pressable, View } from 'react-native';
-import { isFedByCheckIns } from '../../records/CheckInSheet.tsx';
-import type { FiguredGoal } from '../../records/figuredGoals.ts';
-import { holeColor, paceSentence, standingOf } from '../../records/goalWords.ts';
-import { selectToday } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { isFedByCheckIns } from '../../parts/CheckInSheet.tsx';
+import type { FiguredGoal } from '../../store/figuredGoals.ts';
+import { holeColor, paceSentence, standingOf } from '../../words/goalWords.ts';
+import { selectToday } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';

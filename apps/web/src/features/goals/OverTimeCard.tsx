@@ -3,7 +3,6 @@ import {
   type KeyResultFigures,
   type PlainDay,
   type ProgressLineInput,
-  forecastOf,
   formatMonth,
   goalCourse,
   monthOfDay,
@@ -13,10 +12,10 @@ import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ProgressPicture } from '../../charts/ProgressPicture.tsx';
 import { useMarks } from '../../charts/useMarks.ts';
-import type { FiguredGoal } from '../../records/figuredGoals.ts';
-import { holeColor, valueWords } from '../../records/goalWords.ts';
-import { selectToday } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+import type { FiguredGoal } from '../../store/figuredGoals.ts';
+import { holeColor, valueWords } from '../../words/goalWords.ts';
+import { selectToday } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { number, signed } from '../../shared/amounts.ts';
 import { dateNear, monthAbbreviation, monthAndYear, monthYear, percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
@@ -52,9 +51,9 @@ export const OverTimeCard = memo(function OverTimeCard({ figured }: { figured: F
         ratio: (target - ownFigures!.from) / (ownFigures!.target - ownFigures!.from),
         reached,
       })),
-      forecast: ownFigures ? ownFigures.forecast : forecastOf(course.progressAt(today) ?? 0, course.start, today),
+      forecast: ownFigures ? ownFigures.forecast : figures.forecast,
     };
-  }, [course, own, ownFigures, today]);
+  }, [course, figures, own, ownFigures, today]);
   if (records.keyResults.length === 0 || course.start > today) return null;
   const at = choice.at ?? today;
   const expected = input.expectedAt(at);

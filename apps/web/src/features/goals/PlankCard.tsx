@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { BoringPicture } from '../../charts/BoringPicture.tsx';
-import type { FiguredGoal } from '../../records/figuredGoals.ts';
+import type { FiguredGoal } from '../../store/figuredGoals.ts';
 import {
   PACE_WORDS,
   STATE_WORDS,
@@ -9,9 +9,9 @@ import {
   paceTone,
   shareWords,
   standingOf,
-} from '../../records/goalWords.ts';
-import { selectToday } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+} from '../../words/goalWords.ts';
+import { selectToday } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';

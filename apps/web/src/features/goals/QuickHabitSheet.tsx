@@ -2,7 +2,7 @@ import { checkRecord } from '@wimbel/contract';
 import { type Habit, type PlainDay, formatDay } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { newId } from '../../records/makeChange.ts';
+import { newId } from '../../store/makeChange.ts';
 import { parseTyped } from '../../shared/amounts.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';

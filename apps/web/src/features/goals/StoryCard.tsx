@@ -1,10 +1,10 @@
 import { type StoryItem, goalStory, monthOfDay } from '@wimbel/core';
 import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import type { FiguredGoal } from '../../records/figuredGoals.ts';
-import { storyWords } from '../../records/goalWords.ts';
-import { selectSettings, selectToday } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+import type { FiguredGoal } from '../../store/figuredGoals.ts';
+import { storyWords } from '../../words/goalWords.ts';
+import { selectSettings, selectToday } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { dateNumber, monthAndYear, percent } from '../../shared/format.ts';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';

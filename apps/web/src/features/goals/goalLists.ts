@@ -1,6 +1,6 @@
 import { type Area, type Dye, dayOf, monthSpan, quarterOfGoal } from '@wimbel/core';
-import type { FiguredGoal } from '../../records/figuredGoals.ts';
-import { STATE_WORDS } from '../../records/goalWords.ts';
+import type { FiguredGoal } from '../../store/figuredGoals.ts';
+import { STATE_WORDS } from '../../words/goalWords.ts';
 import { monthName, monthYear } from '../../shared/format.ts';
 
 export const GOALS_BY = ['area', 'quarter', 'year', 'state'] as const;

@@ -1,7 +1,7 @@
 import { type Area, buildTrack, dayOf } from '@wimbel/core';
-import { recordAt } from '../../records/undo.ts';
-import { recordsChanged } from '../../records/recordsSlice.ts';
-import { selectFiguredGoal, selectFiguredList } from '../../records/figuredGoals.ts';
+import { recordAt } from '../../store/undo.ts';
+import { recordsChanged } from '../../store/recordsSlice.ts';
+import { selectFiguredGoal, selectFiguredList } from '../../store/figuredGoals.ts';
 import { TODAY, aCheckIn, aGoal, aHabit, aKeyResult, aMilestone, aStep, storeWith } from '../../testing/goalSamples.ts';
 import { habitOfAnswers } from './QuickHabitSheet.tsx';
 import { goalHints } from './goalHints.ts';

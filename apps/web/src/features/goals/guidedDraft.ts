@@ -11,7 +11,7 @@ import {
   yearOfDay,
   yearSpan,
 } from '@wimbel/core';
-import { changeTo, newId } from '../../records/makeChange.ts';
+import { changeTo, newId } from '../../store/makeChange.ts';
 import { newStep } from './stepDraft.ts';
 
 export const GUIDED_PAGES = ['what', 'done', 'when', 'keyResults', 'habits', 'steps', 'look'] as const;

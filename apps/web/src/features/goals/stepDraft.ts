@@ -1,5 +1,5 @@
 import type { Goal, Step } from '@wimbel/core';
-import { newId } from '../../records/makeChange.ts';
+import { newId } from '../../store/makeChange.ts';
 
 /** A step to be put below the others of its goal. */
 export const newStep = (goal: Goal, title: string, steps: readonly Step[], more: Partial<Step> = {}): Step => ({

@@ -1,14 +1,21 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { checkRecord } from '@wimbel/contract';
-import { type Area, DYES, type Habit, WEEKDAYS } from '@wimbel/core';
+import { type Area, DYES, type Habit, WEEKDAYS, eachEntry } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
-import { useRecording } from '../../records/RecordsProvider.tsx';
-import { changeTo, newId } from '../../records/makeChange.ts';
-import { selectAreas, selectGoals, selectHabits, selectSettings, selectToday } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { changeTo, newId } from '../../store/makeChange.ts';
+import {
+  selectAreas,
+  selectGoals,
+  selectHabits,
+  selectSettings,
+  selectToday,
+  selectEntries,
+} from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { parseTyped } from '../../shared/amounts.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
@@ -79,7 +86,7 @@ function HabitForm({
   const areas = useAppSelector(selectAreas);
   const habits = useAppSelector(selectHabits);
   const hasRecords = useAppSelector(
-    (state) => habit !== null && Object.keys(state.records.entries[habit.id] ?? {}).length > 0,
+    (state) => habit !== null && !eachEntry(selectEntries(state, habit.id)).next().done,
   );
   const allGoals = useAppSelector(selectGoals);
   const [goalId, setGoalId] = useState(habit === null ? forGoal : (habit.goalId ?? ''));

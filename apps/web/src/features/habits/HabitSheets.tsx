@@ -1,9 +1,9 @@
-import { type Habit, type Pause, type Track, parseDay } from '@wimbel/core';
+import { type Habit, type Pause, type Track, parseDay, eachEntry } from '@wimbel/core';
 import X from 'lucide-react-native/icons/x';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { newId } from '../../records/makeChange.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { newId } from '../../store/makeChange.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { editable } from '../../shared/amounts.ts';
 import { counted } from '../../shared/format.ts';
 import { SPACE } from '../../theme/space.ts';
@@ -14,6 +14,7 @@ import { Words } from '../../ui/Words.tsx';
 import { SheetForm } from './SheetForm.tsx';
 import { typedDays, withoutBlank } from './habitFields.ts';
 import { useHabitEdit } from './useHabitEdit.ts';
+import { selectEntries } from '../../store/selectors.ts';
 
 /** How many done days in all make the habit done, and what they earn. */
 export function FinishLineSheet({ habit, onClose }: { habit: Habit; onClose: () => void }) {
@@ -111,10 +112,8 @@ type Variant = NonNullable<Habit['variants']>[number];
 /** The ways of doing a habit. One that days are recorded with can be renamed, but not taken away. */
 export function VariantsSheet({ habit, onClose }: { habit: Habit; onClose: () => void }) {
   const edit = useHabitEdit();
-  const entries = useAppSelector((state) => state.records.entries[habit.id]);
-  const used = new Set(
-    Object.values(entries ?? {}).flatMap((entry) => (entry.parts ?? []).map((part) => part.variantId)),
-  );
+  const entries = useAppSelector((state) => selectEntries(state, habit.id));
+  const used = new Set([...eachEntry(entries)].flatMap((entry) => (entry.parts ?? []).map((part) => part.variantId)));
   const [list, setList] = useState<Variant[]>(() =>
     habit.variants?.length ? habit.variants : [{ id: newId(), name: '' }],
   );

@@ -5,22 +5,23 @@ import {
   cordsIn,
   eachDay,
   fillRatio,
-  formatDay,
   holdsDay,
   monthSpan,
   outcomeOn,
   pegStateOf,
   weekSpan,
+  entryOn,
 } from '@wimbel/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle, Line } from 'react-native-svg';
-import { useAppSelector } from '../../records/store.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { amount } from '../../shared/amounts.ts';
 import { OUTCOME_WORDS, dateNumber, dayInWords, weekdayLetter } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { PegShapes } from '../../ui/pegShapes.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { selectEntries } from '../../store/selectors.ts';
 
 const ROW_PX = 52;
 const MOST_CELL_PX = 60;
@@ -43,7 +44,7 @@ export function MonthCalendar({
   const styles = useStyles();
   const { colors } = useTheme();
   const [widthPx, setWidthPx] = useState(0);
-  const entries = useAppSelector((state) => state.records.entries[track.habit.id]);
+  const entries = useAppSelector((state) => selectEntries(state, track.habit.id));
   const { today, weekStart, habit } = track;
   const span = monthSpan(month);
   const cellPx = Math.min(MOST_CELL_PX, widthPx / 7);
@@ -87,7 +88,7 @@ export function MonthCalendar({
                   y={PEG_R + 4}
                   r={PEG_R}
                   color={color}
-                  ratio={fillRatio(track, day, entries?.[formatDay(day)]?.amount ?? null)}
+                  ratio={fillRatio(track, day, entryOn(entries, day)?.amount ?? null)}
                 />
               ))}
               {holdsDay(week, today) && holdsDay(span, today) ? (
@@ -103,7 +104,7 @@ export function MonthCalendar({
             </Svg>
             {days.map((day) => {
               const outcome = outcomeOn(track, day);
-              const entry = entries?.[formatDay(day)];
+              const entry = entryOn(entries, day) ?? undefined;
               const value = entry?.amount;
               const words = [
                 day > today ? 'still to come' : OUTCOME_WORDS[outcome],

@@ -1,9 +1,9 @@
 import { type Habit, type HabitNote, formatDay } from '@wimbel/core';
 import { useState } from 'react';
-import { useRecording } from '../../records/RecordsProvider.tsx';
-import { changeTo, newId, removalOf } from '../../records/makeChange.ts';
-import { selectToday } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { changeTo, newId, removalOf } from '../../store/makeChange.ts';
+import { selectToday } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { useToast } from '../../ui/Toast.tsx';

@@ -9,12 +9,13 @@ import {
   variantFigures,
   yearFigures,
   yearOfDay,
+  eachEntry,
 } from '@wimbel/core';
 import { type ReactNode, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { selectHidesStreaks, selectSettings } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
-import { termsWords } from '../../records/termsWords.ts';
+import { selectHidesStreaks, selectSettings, selectEntries } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
+import { termsWords } from '../../words/termsWords.ts';
 import { amount, amountOf } from '../../shared/amounts.ts';
 import { counted, dateNear, fullDate, monthName, percent, spanInWords } from '../../shared/format.ts';
 import { themed } from '../../theme/Theme.tsx';
@@ -262,8 +263,8 @@ export function VariantsCard({ track }: { track: Track }) {
   const styles = useStyles();
   const [isOpen, setIsOpen] = useState(false);
   const { habit, today } = track;
-  const entries = useAppSelector((state) => state.records.entries[habit.id]);
-  const figures = variantFigures(habit, Object.values(entries ?? {}), today);
+  const entries = useAppSelector((state) => selectEntries(state, habit.id));
+  const figures = variantFigures(habit, [...eachEntry(entries)], today);
   const groups = [...new Set(figures.map((each) => each.group))];
   const unit = habit.measure.kind === 'amount' ? habit.measure.unit : '';
   return (

@@ -1,8 +1,8 @@
-import { type HabitNote, type PlainDay, type Track, dayOf, missReasons } from '@wimbel/core';
+import { type HabitNote, type PlainDay, type Track, dayOf, missReasons, eachEntry } from '@wimbel/core';
 import ExternalLink from 'lucide-react-native/icons/external-link';
 import { useMemo, useState } from 'react';
 import { Linking, Pressable, View } from 'react-native';
-import { useAppSelector } from '../../records/store.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { counted, dateNear } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
@@ -12,12 +12,13 @@ import { CardHead } from '../../ui/CardHead.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { NoteSheet } from './NoteSheet.tsx';
 import { type Written, writtenOf } from './writtenNotes.ts';
+import { selectEntries } from '../../store/selectors.ts';
 
 /** What stood in the way, gathered; nothing while no reason was given. */
 export function ReasonsCard({ track }: { track: Track }) {
   const styles = useStyles();
-  const entries = useAppSelector((state) => state.records.entries[track.habit.id]);
-  const reasons = useMemo(() => missReasons(Object.values(entries ?? {}), track.today), [entries, track.today]);
+  const entries = useAppSelector((state) => selectEntries(state, track.habit.id));
+  const reasons = useMemo(() => missReasons([...eachEntry(entries)], track.today), [entries, track.today]);
   if (reasons.length === 0) return null;
   return (
     <Card label="What got in the way" style={styles.card}>
@@ -41,7 +42,7 @@ const FIRST = 8;
 export function NotesCard({ track, onOpen }: { track: Track; onOpen: (day: PlainDay) => void }) {
   const styles = useStyles();
   const { habit, today } = track;
-  const entries = useAppSelector((state) => state.records.entries[habit.id]);
+  const entries = useAppSelector((state) => selectEntries(state, habit.id));
   const notes = useAppSelector((state) => state.records.habitNotes);
   const [opened, setOpened] = useState<HabitNote | 'new' | null>(null);
   const [showsAll, setShowsAll] = useState(false);
@@ -49,7 +50,7 @@ export function NotesCard({ track, onOpen }: { track: Track; onOpen: (day: Plain
     () =>
       writtenOf(
         Object.values(notes).filter((note) => note.habitId === habit.id),
-        Object.values(entries ?? {}),
+        [...eachEntry(entries)],
       ),
     [notes, entries, habit.id],
   );

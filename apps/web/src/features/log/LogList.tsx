@@ -12,17 +12,19 @@ import {
   outcomeOn,
   pegStateOf,
   scoreOn,
+  entryOn,
+  NO_ENTRIES,
 } from '@wimbel/core';
 import NotebookPen from 'lucide-react-native/icons/notebook-pen';
 import { type ReactElement, memo, useMemo, useState } from 'react';
 import { FlatList, Pressable, TextInput, View } from 'react-native';
-import { useAmountDraft } from '../../records/AmountField.tsx';
-import { useNoteDraft } from '../../records/useNoteDraft.ts';
-import { useRecording } from '../../records/RecordsProvider.tsx';
-import { entryChange } from '../../records/makeChange.ts';
-import { selectDayMarks, selectEntry, selectSettings, selectToday, selectTotals } from '../../records/selectors.ts';
-import { afterTap } from '../../records/standing.ts';
-import { type RootState, useAppSelector } from '../../records/store.ts';
+import { useAmountDraft } from '../../parts/AmountField.tsx';
+import { useNoteDraft } from '../../parts/useNoteDraft.ts';
+import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { entryChange } from '../../store/makeChange.ts';
+import { selectDayMarks, selectEntry, selectSettings, selectToday, selectTotals } from '../../store/selectors.ts';
+import { afterTap } from '../../words/standing.ts';
+import { type RootState, useAppSelector } from '../../store/store.ts';
 import { OUTCOME_WORDS, counted, dayInWords, percent } from '../../shared/format.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
@@ -43,7 +45,7 @@ type Entries = RootState['records']['entries'];
 export const tracksOfDay = (tracks: readonly Track[], entries: Entries, day: PlainDay): Track[] =>
   tracks.filter(
     (track) =>
-      entries[track.habit.id]?.[formatDay(day)] !== undefined ||
+      entryOn(entries[track.habit.id] ?? NO_ENTRIES, day) !== null ||
       (isActiveIn(track, { first: day, last: day }) && (asksOn(track, day) & DUE) !== 0),
   );
 
@@ -87,7 +89,7 @@ export function LogList({
       keyExtractor={(row) => (row.kind === 'day' ? `day ${row.day}` : `${row.day} ${row.track.habit.id}`)}
       renderItem={({ item }) =>
         item.kind === 'day' ? (
-          <DayHead day={item.day} span={span} onDay={onDay} />
+          <DayHead day={item.day} onDay={onDay} />
         ) : (
           <EntryRow track={item.track} day={item.day} onOpen={onOpen} />
         )
@@ -107,11 +109,11 @@ export function LogList({
   );
 }
 
-function DayHead({ day, span, onDay }: { day: PlainDay; span: DaySpan; onDay: (day: PlainDay) => void }) {
+function DayHead({ day, onDay }: { day: PlainDay; onDay: (day: PlainDay) => void }) {
   const styles = useStyles();
   const { passMark } = useAppSelector(selectSettings);
   const marks = useAppSelector(selectDayMarks);
-  const totals = useAppSelector((state) => selectTotals(state, span));
+  const totals = useAppSelector(selectTotals);
   const { done, due, score } = scoreOn(totals, day, passMark);
   const habits = totals.doneHabits[day - totals.first] ?? 0;
   const mark = dayMarkOf(marks, habits);

@@ -30,9 +30,9 @@ import Keyboard from 'lucide-react-native/icons/keyboard';
 import List from 'lucide-react-native/icons/list';
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { EntrySheet } from '../../records/EntrySheet.tsx';
-import { selectHabits, selectSettings, selectToday, selectTotals, selectTracks } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { EntrySheet } from '../../parts/EntrySheet.tsx';
+import { selectHabits, selectSettings, selectToday, selectTotals, selectTracks } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { number } from '../../shared/amounts.ts';
 import { counted, percent } from '../../shared/format.ts';
 import { useKeptChoice } from '../../shared/kept.ts';
@@ -285,7 +285,7 @@ function Summary({
   const isWide = useIsWide();
   const today = useAppSelector(selectToday);
   const { passMark } = useAppSelector(selectSettings);
-  const totals = useAppSelector((state) => selectTotals(state, span));
+  const totals = useAppSelector(selectTotals);
   const { kept, asked } = useMemo(() => {
     const sums = tracks.map((track) => keptOver(track, span));
     return {
@@ -294,7 +294,7 @@ function Summary({
     };
   }, [tracks, span]);
   const ribbons = useMemo(() => ribbonsIn(tracks, kind, span, passMark), [tracks, kind, span, passMark]);
-  const { fullDays, brightDays } = dayCounts(totals, span, today, passMark);
+  const { fullDays, brightDays } = dayCounts(totals, span, passMark);
   const counts = [
     counted(fullDays, 'full day'),
     counted(brightDays, 'bright day'),

@@ -11,8 +11,8 @@ import {
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
-import { useRecording } from '../../records/RecordsProvider.tsx';
-import { entryChange } from '../../records/makeChange.ts';
+import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { entryChange } from '../../store/makeChange.ts';
 import {
   selectAreas,
   selectDayMarks,
@@ -22,9 +22,9 @@ import {
   selectToday,
   selectTotals,
   trackOf,
-} from '../../records/selectors.ts';
-import { afterTap, withMark } from '../../records/standing.ts';
-import { type RootState, useAppSelector } from '../../records/store.ts';
+} from '../../store/selectors.ts';
+import { afterTap, withMark } from '../../words/standing.ts';
+import { type RootState, useAppSelector } from '../../store/store.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -74,7 +74,7 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
   const areaById = useAppSelector((state) => state.records.areas);
   const marks = useAppSelector(selectDayMarks);
   const hidesStreaks = useAppSelector(selectHidesStreaks);
-  const totals = useAppSelector((state) => selectTotals(state, span));
+  const totals = useAppSelector(selectTotals);
   const { box, size: boxSize, seen, look, measure } = useWindowed();
   const dayCount = span.last - span.first + 1;
   const size = useMemo(

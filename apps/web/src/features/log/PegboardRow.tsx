@@ -8,14 +8,14 @@ import {
   type Track,
   cordsIn,
   fillRatio,
-  formatDay,
   outcomeOn,
   pegStateOf,
+  entryOn,
 } from '@wimbel/core';
 import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
-import { useAppSelector } from '../../records/store.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { amount } from '../../shared/amounts.ts';
 import { OUTCOME_WORDS, dayInWords } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
@@ -23,6 +23,7 @@ import { PegShapes } from '../../ui/pegShapes.tsx';
 import { FiguresCell } from './FiguresCell.tsx';
 import { NameCell } from './NameCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
+import { selectEntries } from '../../store/selectors.ts';
 
 export const cellId = (habitId: string, day: PlainDay): string => `cell-${habitId}-${day}`;
 
@@ -49,7 +50,7 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
   const { track, figures, columns, daysPx, size, color, y, rowIndex, isWide, focusDay, onName } = props;
   const styles = useStyles();
   const { habit, today } = track;
-  const entries = useAppSelector((state) => state.records.entries[habit.id]);
+  const entries = useAppSelector((state) => selectEntries(state, habit.id));
   return (
     <View
       role={'row' as never}
@@ -61,7 +62,7 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
         <DaysPicture {...props} />
         {columns.map(({ day, x }) => {
           const outcome = outcomeOn(track, day);
-          const value = entries?.[formatDay(day)]?.amount;
+          const value = entryOn(entries, day)?.amount;
           const isFuture = day > today;
           const words =
             habit.measure.kind === 'amount' && value !== undefined ? `, ${amount(value, habit.measure.unit)}` : '';
@@ -103,7 +104,7 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
 function DaysPicture({ track, columns, span, size, color, hidesStreaks }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
-  const entries = useAppSelector((state) => state.records.entries[track.habit.id]);
+  const entries = useAppSelector((state) => selectEntries(state, track.habit.id));
   const first = columns[0];
   const last = columns.at(-1);
   const cords = useMemo(
@@ -137,7 +138,7 @@ function DaysPicture({ track, columns, span, size, color, hidesStreaks }: Props)
           y={y}
           r={size.pegR}
           color={color}
-          ratio={fillRatio(track, day, entries?.[formatDay(day)]?.amount ?? null)}
+          ratio={fillRatio(track, day, entryOn(entries, day)?.amount ?? null)}
         />
       ))}
     </Svg>

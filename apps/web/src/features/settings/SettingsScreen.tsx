@@ -13,9 +13,9 @@ import { useRouter } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
-import { useRecording } from '../../records/RecordsProvider.tsx';
-import { AccountSection } from '../../records/AccountSection.tsx';
-import { changeTo } from '../../records/makeChange.ts';
+import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { AccountSection } from '../../parts/AccountSection.tsx';
+import { changeTo } from '../../store/makeChange.ts';
 import {
   selectAreas,
   selectHabits,
@@ -23,8 +23,8 @@ import {
   selectToday,
   selectTotals,
   selectTracks,
-} from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+} from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { money } from '../../shared/amounts.ts';
 import { counted, dayInWords, monthName, spanInWords } from '../../shared/format.ts';
 import { type Appearance, themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
@@ -149,11 +149,11 @@ function DaysCard() {
   const tracks = useAppSelector(selectTracks);
   const month = monthOfDay(today);
   const span = monthSpan(month);
-  const totals = useAppSelector((state) => selectTotals(state, span));
+  const totals = useAppSelector(selectTotals);
   const { weekStart, passMark, dayEndsAt } = settings;
   const week = weekSpan(today, weekStart);
   const [thisWeek] = weekTotals(tracks, week, weekStart, passMark);
-  const { brightDays } = dayCounts(totals, span, today, passMark);
+  const { brightDays } = dayCounts(totals, span, passMark);
   const ribbons = tracks.filter((track) => monthFigures(track, month, passMark).ribbon).length;
   return (
     <Section title="Days and weeks">

@@ -1,11 +1,11 @@
 import { type PlainDay, type Track, fillRatio, formatDay, outcomeOn, pegStateOf, streakOf } from '@wimbel/core';
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
-import { selectEntry, selectHidesStreaks } from '../../records/selectors.ts';
-import { afterTap, amountWords, isPressing, standingWords } from '../../records/standing.ts';
-import { useAppSelector } from '../../records/store.ts';
-import { entryChange } from '../../records/makeChange.ts';
-import { useRecording } from '../../records/RecordsProvider.tsx';
+import { selectEntry, selectHidesStreaks } from '../../store/selectors.ts';
+import { afterTap, amountWords, isPressing, standingWords } from '../../words/standing.ts';
+import { useAppSelector } from '../../store/store.ts';
+import { entryChange } from '../../store/makeChange.ts';
+import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { amount } from '../../shared/amounts.ts';
 import { streakLength } from '../../shared/format.ts';
 import { useGlide } from '../../shared/settle.ts';

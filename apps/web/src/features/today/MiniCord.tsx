@@ -1,7 +1,7 @@
 import { type Track, cordsIn, pegStateOf } from '@wimbel/core';
 import Svg, { Line } from 'react-native-svg';
-import { selectHidesStreaks } from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { selectHidesStreaks } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { PegShapes } from '../../ui/pegShapes.tsx';
 

@@ -11,14 +11,8 @@ import {
   monthSpan,
 } from '@wimbel/core';
 import { View } from 'react-native';
-import {
-  selectHidesStreaks,
-  selectSettings,
-  selectToday,
-  selectTotals,
-  selectTracks,
-} from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+import { selectHidesStreaks, selectSettings, selectToday, selectTotals, selectTracks } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { counted, monthName, percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -36,13 +30,12 @@ export function MonthCard({ day }: { day: PlainDay }) {
   const hidesStreaks = useAppSelector(selectHidesStreaks);
   const month = monthOfDay(day);
   const span = monthSpan(month);
-  const first = tracks.reduce((earliest, track) => Math.min(earliest, track.first), today);
-  const totals = useAppSelector((state) => selectTotals(state, { first, last: today }));
+  const totals = useAppSelector(selectTotals);
   const active = tracks.filter((track) => isActiveIn(track, span));
   const { kept, asked, rate: share } = keptTogether(active, span);
   const ribbons = active.filter((track) => monthFigures(track, month, passMark).ribbon).length;
-  const { fullDays, brightDays } = dayCounts(totals, span, today, passMark);
-  const runs = fullDayRuns(totals, today);
+  const { fullDays, brightDays } = dayCounts(totals, span, passMark);
+  const runs = fullDayRuns(totals);
   const rows: [string, string][] = [
     ['Full days in a row', String(aliveRun(runs)?.length ?? 0)],
     ['Longest such row', counted(longestRun(runs)?.length ?? 0, 'day')],

@@ -6,10 +6,10 @@ import Plus from 'lucide-react-native/icons/plus';
 import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { EntrySheet } from '../../records/EntrySheet.tsx';
-import { QuoteLine } from '../../records/QuoteLine.tsx';
-import { useRecording } from '../../records/RecordsProvider.tsx';
-import { changeTo } from '../../records/makeChange.ts';
+import { EntrySheet } from '../../parts/EntrySheet.tsx';
+import { QuoteLine } from '../../parts/QuoteLine.tsx';
+import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { changeTo } from '../../store/makeChange.ts';
 import {
   selectAreas,
   selectDayMarks,
@@ -18,8 +18,8 @@ import {
   selectToday,
   selectTotals,
   selectTracks,
-} from '../../records/selectors.ts';
-import { useAppSelector } from '../../records/store.ts';
+} from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { dateNear, percent, weekdayName } from '../../shared/format.ts';
 import { keepOnDevice, keptOnDevice } from '../../shared/kept.ts';
 import { useLater } from '../../shared/settle.ts';
@@ -218,7 +218,7 @@ function LeftLine({
   const isWide = useIsWide();
   const { passMark } = useAppSelector(selectSettings);
   const marks = useAppSelector(selectDayMarks);
-  const totals = useAppSelector((state) => selectTotals(state, { first: day, last: day }));
+  const totals = useAppSelector(selectTotals);
   const { done, due, score, full } = scoreOn(totals, day, passMark);
   const mark = dayMarkOf(marks, totals.doneHabits[0] ?? 0);
   const { toGo, next } = plan;

@@ -1,9 +1,9 @@
 import { TODAY, aCheckIn, aGoal, aHabit, aKeyResult, aMilestone, aStep, storeWith } from '../testing/goalSamples.ts';
 import { isFedByCheckIns, neediest } from './CheckInSheet.tsx';
-import { dayTurned } from './clockSlice.ts';
-import { selectFiguredGoal, selectFiguredGoals, selectFiguredList } from './figuredGoals.ts';
-import { changeTo, entryChange, removalOf } from './makeChange.ts';
-import { recordsChanged } from './recordsSlice.ts';
+import { dayTurned } from '../store/clockSlice.ts';
+import { selectFiguredGoal, selectFiguredGoals, selectFiguredList } from '../store/figuredGoals.ts';
+import { changeTo, entryChange, removalOf } from '../store/makeChange.ts';
+import { recordsChanged } from '../store/recordsSlice.ts';
 import { goalDaysFault } from './useGoalActions.ts';
 
 const filled = () =>

@@ -5,8 +5,8 @@ import { counted } from '../shared/format.ts';
 import { Button } from '../ui/Button.tsx';
 import { useToast } from '../ui/Toast.tsx';
 import { Words } from '../ui/Words.tsx';
-import { signedOut } from './accountSlice.ts';
-import { useAppDispatch, useAppSelector } from './store.ts';
+import { signedOut } from '../store/accountSlice.ts';
+import { useAppDispatch, useAppSelector } from '../store/store.ts';
 
 /** Who is signed in, what still waits to be saved, and the way out. */
 export function AccountSection() {

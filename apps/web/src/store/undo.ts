@@ -1,4 +1,5 @@
 import { type Change, type Collection, type RecordOf, entryOfKey } from '@wimbel/contract';
+import { NO_ENTRIES, dayOf, entryOn } from '@wimbel/core';
 import type { RecordsState } from './recordsSlice.ts';
 import { changeTo, removalOf } from './makeChange.ts';
 
@@ -7,7 +8,7 @@ export function recordAt(records: RecordsState, collection: Collection, key: str
   if (collection === 'settings') return records.settings;
   if (collection === 'entries') {
     const { habitId, day } = entryOfKey(key);
-    return records.entries[habitId]?.[day] ?? null;
+    return entryOn(records.entries[habitId] ?? NO_ENTRIES, dayOf(day));
   }
   return (records[collection] as Record<string, RecordOf<Collection>>)[key] ?? null;
 }

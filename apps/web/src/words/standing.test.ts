@@ -1,6 +1,6 @@
 import { type Entry, type Habit, buildTrack, dayOf, formatDay } from '@wimbel/core';
-import { dayByClock } from './clockSlice.ts';
-import { entryChange } from './makeChange.ts';
+import { dayByClock } from '../store/clockSlice.ts';
+import { entryChange } from '../store/makeChange.ts';
 import { afterTap, amountWords, askOn, isToGo, standingWords } from './standing.ts';
 
 const TODAY = dayOf('2026-11-24');

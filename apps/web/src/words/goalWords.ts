@@ -9,13 +9,12 @@ import {
   type StepState,
   type StoryItem,
   dayOf,
-  forecastOf,
   neededPerWeek,
 } from '@wimbel/core';
 import { amount, amountOf, money, number, signed } from '../shared/amounts.ts';
 import { counted, dateNear, percent } from '../shared/format.ts';
 import type { Palette } from '../theme/colors.ts';
-import type { FiguredGoal } from './figuredGoals.ts';
+import type { FiguredGoal } from '../store/figuredGoals.ts';
 
 export const PACE_WORDS: Record<Pace, string> = {
   reached: 'reached',
@@ -132,7 +131,7 @@ export function goalPaceSentence({ records, figures }: FiguredGoal, today: Plain
   const { progress, expected, pace } = figures;
   const due = goal.dueOn ? dayOf(goal.dueOn) : null;
   if (progress === null) return 'Nothing is measured yet.';
-  const forecast = forecastOf(progress, dayOf(goal.startsOn), today);
+  const { forecast } = figures;
   const rate = forecast === null ? '' : ` At this rate reached by ${dateNear(forecast, today)}.`;
   if (pace === 'reached')
     return records.keyResults.length > 0 ? 'Every key result has reached its target.' : 'Every milestone is reached.';
@@ -210,13 +209,20 @@ export function storyWords(item: StoryItem, today: PlainDay): { text: string; no
         note: item.milestone.reward ? `Reward: ${item.milestone.reward}` : null,
       };
     case 'turn': {
-      const { kind, dueWas, about, note = null } = item.turn;
+      const { kind, dueWas, startWas, about, note = null } = item.turn;
       if (kind === 'word') return { text: about ?? 'A word', note };
       if (kind === 'postponed')
         return {
           text: dueWas ? `Another due day; until then it was ${dateNear(dayOf(dueWas), today)}` : 'Given a due day',
           note,
         };
+      if (kind === 'moved') {
+        const was = [
+          dueWas ? `due ${dateNear(dayOf(dueWas), today)}` : 'without a due day',
+          startWas ? `from ${dateNear(dayOf(startWas), today)}` : '',
+        ];
+        return { text: `Moved; until then it was ${was.filter(Boolean).join(', ')}`, note };
+      }
       return { text: TURN_WORDS[kind], note };
     }
   }

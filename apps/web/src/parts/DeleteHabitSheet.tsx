@@ -6,8 +6,8 @@ import { SPACE } from '../theme/space.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { Words } from '../ui/Words.tsx';
-import { goesWithHabit } from './removal.ts';
-import { type RootState, useAppSelector } from './store.ts';
+import { goesWithHabit } from '../store/removal.ts';
+import { type RootState, useAppSelector } from '../store/store.ts';
 import { useHabitActions } from './useHabitActions.ts';
 
 /** Says what goes with a habit before it is deleted, and that putting it away keeps all. */

@@ -1,5 +1,5 @@
 import { type Change, entryKey } from '@wimbel/contract';
-import { type KeyResult, type Step, stepsBelow } from '@wimbel/core';
+import { type KeyResult, type Step, stepsBelow, eachEntry, NO_ENTRIES } from '@wimbel/core';
 import { changeTo, newId, removalOf } from './makeChange.ts';
 import type { RecordsState } from './recordsSlice.ts';
 
@@ -13,7 +13,7 @@ function dependents(records: RecordsState, habitId: string) {
   const keyResults = of(records.keyResults, ({ measure }) => 'habitId' in measure && measure.habitId === habitId);
   const counted = new Set(keyResults.map(([id]) => id));
   return {
-    entries: Object.keys(records.entries[habitId] ?? {}),
+    entries: [...eachEntry(records.entries[habitId] ?? NO_ENTRIES)].map(({ day }) => day),
     notes: of(records.habitNotes, (note) => note.habitId === habitId),
     reminders: of(records.reminders, (reminder) => reminder.habitId === habitId),
     keyResults,

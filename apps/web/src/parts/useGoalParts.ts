@@ -2,11 +2,11 @@ import { type Milestone, type Step, formatDay, stepsMarked, waitsFor } from '@wi
 import { useMemo } from 'react';
 import { useStore } from 'react-redux';
 import { useToast } from '../ui/Toast.tsx';
-import { useRecording } from './RecordsProvider.tsx';
-import { changeTo } from './makeChange.ts';
-import { milestoneRemoval, stepRemoval } from './removal.ts';
-import { selectToday } from './selectors.ts';
-import type { RootState } from './store.ts';
+import { useRecording } from '../sync/RecordsProvider.tsx';
+import { changeTo } from '../store/makeChange.ts';
+import { milestoneRemoval, stepRemoval } from '../store/removal.ts';
+import { selectToday } from '../store/selectors.ts';
+import type { RootState } from '../store/store.ts';
 
 /** What can be done to a goal's steps and milestones; each is told with a way back. */
 export function useGoalParts() {

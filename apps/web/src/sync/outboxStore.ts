@@ -1,7 +1,7 @@
 import type { Change } from '@wimbel/contract';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { type Slips, deviceSlips, openJotter } from './jotter.ts';
-import type { Refusal } from './outboxSlice.ts';
+import type { Refusal } from '../store/outboxSlice.ts';
 
 interface OutboxDatabase extends DBSchema {
   changes: {

@@ -1,7 +1,7 @@
 import type { Change } from '@wimbel/contract';
 import fc from 'fast-check';
 import { type Slips, openJotter } from './jotter.ts';
-import { entryChange } from './makeChange.ts';
+import { entryChange } from '../store/makeChange.ts';
 
 /** A local storage with room for so many slips. */
 function storage(room = Infinity): Slips & { kept: Map<string, string> } {

@@ -8,9 +8,9 @@ import { Field } from '../ui/Field.tsx';
 import { Shavings } from '../ui/Shavings.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { Words } from '../ui/Words.tsx';
-import { type FiguredGoal, selectFiguredList } from './figuredGoals.ts';
-import { standingOf } from './goalWords.ts';
-import { useAppSelector } from './store.ts';
+import { type FiguredGoal, selectFiguredList } from '../store/figuredGoals.ts';
+import { standingOf } from '../words/goalWords.ts';
+import { useAppSelector } from '../store/store.ts';
 import { useGoalActions } from './useGoalActions.ts';
 
 /** Names the target too: a key result that is given a further one can be reached again. */

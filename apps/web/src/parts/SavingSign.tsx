@@ -7,8 +7,8 @@ import { themed, useTheme } from '../theme/Theme.tsx';
 import { CORNER, SPACE } from '../theme/space.ts';
 import { Button } from '../ui/Button.tsx';
 import { Words } from '../ui/Words.tsx';
-import { useRecording } from './RecordsProvider.tsx';
-import { useAppSelector } from './store.ts';
+import { useRecording } from '../sync/RecordsProvider.tsx';
+import { useAppSelector } from '../store/store.ts';
 
 /** A change that is on its way for less than this is not worth a word. */
 const CALM_MS = 1500;

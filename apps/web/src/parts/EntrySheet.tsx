@@ -9,6 +9,7 @@ import {
   outcomeOn,
   pegStateOf,
   weekSpan,
+  entryOn,
 } from '@wimbel/core';
 import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useState } from 'react';
@@ -26,11 +27,11 @@ import { Words } from '../ui/Words.tsx';
 import { AmountField } from './AmountField.tsx';
 import { NoteField } from './NoteField.tsx';
 import { PartsField } from './PartsField.tsx';
-import { useRecording } from './RecordsProvider.tsx';
-import { entryChange } from './makeChange.ts';
-import { selectEntry, selectTrack } from './selectors.ts';
-import { afterTap, withMark } from './standing.ts';
-import { useAppSelector } from './store.ts';
+import { useRecording } from '../sync/RecordsProvider.tsx';
+import { entryChange } from '../store/makeChange.ts';
+import { selectEntry, selectTrack, selectEntries } from '../store/selectors.ts';
+import { afterTap, withMark } from '../words/standing.ts';
+import { useAppSelector } from '../store/store.ts';
 
 type Props = {
   habitId: string;
@@ -165,13 +166,13 @@ function WeekOfDay({
   const styles = useStyles();
   const { colors } = useTheme();
   const { habit } = track;
-  const entries = useAppSelector((state) => state.records.entries[habit.id]);
+  const entries = useAppSelector((state) => selectEntries(state, habit.id));
   const dye = useAppSelector((state) => state.records.areas[habit.areaId ?? '']?.color);
   const isTapped = habit.measure.kind === 'check' && (habit.variants ?? []).length === 0;
   return (
     <View role="group" aria-label="The days of this week" style={styles.week}>
       {eachDay(weekSpan(day, track.weekStart)).map((each) => {
-        const entry = entries?.[formatDay(each)];
+        const entry = entryOn(entries, each) ?? undefined;
         const outcome = outcomeOn(track, each);
         const isHere = each === day;
         if (each > track.today) {

@@ -2,13 +2,13 @@ import type { Change } from '@wimbel/contract';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef } from 'react';
 import { Provider } from 'react-redux';
 import { api } from '../shared/api.ts';
-import { serverUnreachable, signedIn, signedOut } from './accountSlice.ts';
-import { dayByClock, dayTurned } from './clockSlice.ts';
-import { refusalDismissed } from './outboxSlice.ts';
+import { serverUnreachable, signedIn, signedOut } from '../store/accountSlice.ts';
+import { dayByClock, dayTurned } from '../store/clockSlice.ts';
+import { refusalDismissed } from '../store/outboxSlice.ts';
 import { openOutboxStore } from './outboxStore.ts';
-import { type Store, createStore, useAppDispatch, useAppSelector } from './store.ts';
+import { type Store, createStore, useAppDispatch, useAppSelector } from '../store/store.ts';
 import { type Sync, startSync } from './sync.ts';
-import { type Before, beforeOf, changesBack } from './undo.ts';
+import { type Before, beforeOf, changesBack } from '../store/undo.ts';
 
 /** How often the device's clock is looked at, for the day to turn by itself. */
 const LOOK_EVERY_MS = 15000;

@@ -3,7 +3,7 @@ import { useTheme } from '../theme/Theme.tsx';
 import { dyeColor } from '../theme/dye.ts';
 import { SPACE } from '../theme/space.ts';
 import { Words } from '../ui/Words.tsx';
-import { useAppSelector } from './store.ts';
+import { useAppSelector } from '../store/store.ts';
 
 /** An area with its dye, above what belongs to it; nothing where there is none. */
 export function AreaName({ areaId }: { areaId: string | undefined }) {

@@ -1,9 +1,10 @@
 import type { Change, ChangesAnswer, ChangesSince, ServerRow } from '@wimbel/contract';
-import type { Entry } from '@wimbel/core';
+import { type Entry, eachEntry } from '@wimbel/core';
 import { type Api, ApiError } from '../shared/api.ts';
-import { entryChange, newId } from './makeChange.ts';
+import { entryChange, newId } from '../store/makeChange.ts';
 import { openOutboxStore } from './outboxStore.ts';
-import { createStore } from './store.ts';
+import { selectEntries } from '../store/selectors.ts';
+import { createStore } from '../store/store.ts';
 import { type Sync, startSync } from './sync.ts';
 
 /** A server as the app sees one: it keeps what it is sent, once, and can be out of reach. */
@@ -49,7 +50,8 @@ function open(server: ReturnType<typeof pretendServer>, name: string, accountId 
     outbox,
     sync,
     waiting: () => store.getState().outbox.waiting.length,
-    entries: () => store.getState().records.entries.h ?? {},
+    entries: (): Record<string, Entry> =>
+      Object.fromEntries([...eachEntry(selectEntries(store.getState(), 'h'))].map((each) => [each.day, each])),
   };
 }
 

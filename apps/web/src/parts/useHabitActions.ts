@@ -1,12 +1,12 @@
 import { type Habit, archivedHabit, endedHabit, formatDay, resumedHabit } from '@wimbel/core';
 import { useStore } from 'react-redux';
 import { useToast } from '../ui/Toast.tsx';
-import { useRecording } from './RecordsProvider.tsx';
-import { selectFiguredGoals } from './figuredGoals.ts';
-import { changeTo } from './makeChange.ts';
-import { habitRemoval } from './removal.ts';
-import { selectEntry, selectToday } from './selectors.ts';
-import type { RootState } from './store.ts';
+import { useRecording } from '../sync/RecordsProvider.tsx';
+import { selectFiguredGoals } from '../store/figuredGoals.ts';
+import { changeTo } from '../store/makeChange.ts';
+import { habitRemoval } from '../store/removal.ts';
+import { selectEntry, selectToday } from '../store/selectors.ts';
+import type { RootState } from '../store/store.ts';
 
 /** What can be done to a habit as a whole; each is told with a way back. */
 export function useHabitActions() {

@@ -2,15 +2,19 @@ import {
   type Area,
   DEFAULT_DAY_MARKS,
   type DayMarkScale,
-  type DaySpan,
   type DayTotals,
   type Entry,
+  type EntryYears,
   type Goal,
   type Habit,
+  NO_ENTRIES,
   type PlainDay,
   type Track,
-  buildTrack,
+  dayOf,
+  entryOn,
+  totalsAfter,
   totalsOf,
+  trackFrom,
 } from '@wimbel/core';
 import type { RecordsState } from './recordsSlice.ts';
 import type { RootState } from './store.ts';
@@ -54,21 +58,22 @@ export const selectHidesStreaks = (state: RootState): boolean =>
 export const selectDayMarks = (state: RootState): DayMarkScale => state.records.settings.dayMarks ?? DEFAULT_DAY_MARKS;
 
 export const selectEntry = (state: RootState, habitId: string, day: string): Entry | undefined =>
-  state.records.entries[habitId]?.[day];
+  entryOn(state.records.entries[habitId] ?? NO_ENTRIES, dayOf(day)) ?? undefined;
 
-type KeptTrack = { entries: Record<string, Entry> | undefined; today: PlainDay; weekStart: string; track: Track };
+/** The entries of a habit, by year. */
+export const selectEntries = (state: RootState, habitId: string): EntryYears =>
+  state.records.entries[habitId] ?? NO_ENTRIES;
+
+type KeptTrack = { entries: EntryYears; track: Track };
 
 const kept = new WeakMap<Habit, KeptTrack>();
 
-/** A habit laid out by day; rebuilt only when its record, its entries, the day or the week start change. */
+/** A habit laid out by day; made again only where its record, its entries, the day or the week start changed. */
 export function trackOf(state: RootState, habit: Habit): Track {
-  const entries = state.records.entries[habit.id];
-  const { today } = state.clock;
-  const { weekStart } = state.records.settings;
+  const entries = selectEntries(state, habit.id);
   const known = kept.get(habit);
-  if (known && known.entries === entries && known.today === today && known.weekStart === weekStart) return known.track;
-  const track = buildTrack(habit, Object.values(entries ?? {}), today, weekStart);
-  kept.set(habit, { entries, today, weekStart, track });
+  const track = trackFrom(habit, entries, state.clock.today, state.records.settings.weekStart, known);
+  if (track !== known?.track || entries !== known.entries) kept.set(habit, { entries, track });
   return track;
 }
 
@@ -87,15 +92,14 @@ export function selectTracks(state: RootState): Track[] {
   return lastTracks;
 }
 
-const totalsByTracks = new WeakMap<Track[], Map<string, DayTotals>>();
+let lastTotals: { tracks: Track[]; totals: DayTotals } | null = null;
 
-/** The day scores' columns over a span, for all habits. */
-export function selectTotals(state: RootState, span: DaySpan): DayTotals {
+/** The day scores of every day there is a record of, over all habits. */
+export function selectTotals(state: RootState): DayTotals {
   const tracks = selectTracks(state);
-  const known = totalsByTracks.get(tracks) ?? new Map<string, DayTotals>();
-  totalsByTracks.set(tracks, known);
-  const name = `${span.first} ${span.last}`;
-  const totals = known.get(name) ?? totalsOf(tracks, span);
-  known.set(name, totals);
-  return totals;
+  const { today } = state.clock;
+  if (lastTotals?.tracks === tracks && lastTotals.totals.today === today) return lastTotals.totals;
+  const after = lastTotals?.totals.today === today ? totalsAfter(lastTotals.totals, lastTotals.tracks, tracks) : null;
+  lastTotals = { tracks, totals: after ?? totalsOf(tracks, today) };
+  return lastTotals.totals;
 }

@@ -8,8 +8,8 @@ import { Button } from '../ui/Button.tsx';
 import { Shavings } from '../ui/Shavings.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { Words } from '../ui/Words.tsx';
-import { selectToday, selectTracks } from './selectors.ts';
-import { useAppSelector } from './store.ts';
+import { selectToday, selectTracks } from '../store/selectors.ts';
+import { useAppSelector } from '../store/store.ts';
 import { useHabitActions } from './useHabitActions.ts';
 
 const toldName = (habit: Habit): string => `finish.${habit.id}.${habit.finishLine?.days ?? 0}`;

@@ -1,11 +1,17 @@
 import type { Change, ChangeResult, ServerRow } from '@wimbel/contract';
 import { type Api, ApiError } from '../shared/api.ts';
-import { signedOut } from './accountSlice.ts';
-import { noteInstant } from './makeChange.ts';
-import { changesAcknowledged, changesRefused, outboxRestored, serverMissed, serverReached } from './outboxSlice.ts';
+import { signedOut } from '../store/accountSlice.ts';
+import { noteInstant } from '../store/makeChange.ts';
+import {
+  changesAcknowledged,
+  changesRefused,
+  outboxRestored,
+  serverMissed,
+  serverReached,
+} from '../store/outboxSlice.ts';
 import type { OutboxStore } from './outboxStore.ts';
-import { recordsChanged, recordsCleared, rowsArrived } from './recordsSlice.ts';
-import type { Store } from './store.ts';
+import { recordsChanged, recordsCleared, rowsArrived } from '../store/recordsSlice.ts';
+import type { Store } from '../store/store.ts';
 
 /** How many changes one request carries. */
 const BATCH = 200;

@@ -1,5 +1,5 @@
 import { type Change, referencesOf } from '@wimbel/contract';
-import type { Goal, KeyResult } from '@wimbel/core';
+import { type Goal, type KeyResult, NO_ENTRIES, eachEntry } from '@wimbel/core';
 import fc from 'fast-check';
 import { aHabit } from '../testing/goalSamples.ts';
 import { dayTurned } from './clockSlice.ts';
@@ -70,8 +70,9 @@ describe('deleting a habit', () => {
       ['g'],
       ['music'],
     ]);
-    expect(Object.keys(entries.scales ?? {})).toEqual([]);
-    expect(Object.keys(entries.bow!)).toEqual(['2026-11-24']);
+    const daysOf = (habitId: string) => [...eachEntry(entries[habitId] ?? NO_ENTRIES)].map(({ day }) => day);
+    expect(daysOf('scales')).toEqual([]);
+    expect(daysOf('bow')).toEqual(['2026-11-24']);
   });
 
   it('never leaves a record behind whose habit is gone, whichever change arrives last', () => {
@@ -122,7 +123,11 @@ describe('taking back', () => {
     const { entries, ...rest } = recordsOf(store);
     return {
       ...rest,
-      entries: Object.fromEntries(Object.entries(entries).filter(([, days]) => Object.keys(days).length)),
+      entries: Object.fromEntries(
+        Object.entries(entries)
+          .map(([habitId, years]) => [habitId, [...eachEntry(years)]] as const)
+          .filter(([, list]) => list.length > 0),
+      ),
     };
   };
 

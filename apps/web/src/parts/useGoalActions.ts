@@ -10,12 +10,12 @@ import {
 } from '@wimbel/core';
 import { useStore } from 'react-redux';
 import { useToast } from '../ui/Toast.tsx';
-import { useRecording } from './RecordsProvider.tsx';
-import { changeTo } from './makeChange.ts';
-import type { RecordsState } from './recordsSlice.ts';
-import { goalRemoval } from './removal.ts';
-import { selectToday } from './selectors.ts';
-import type { RootState } from './store.ts';
+import { useRecording } from '../sync/RecordsProvider.tsx';
+import { changeTo } from '../store/makeChange.ts';
+import type { RecordsState } from '../store/recordsSlice.ts';
+import { goalRemoval } from '../store/removal.ts';
+import { selectToday } from '../store/selectors.ts';
+import type { RootState } from '../store/store.ts';
 
 /** Why a goal's days cannot stand, in words; null where they can. Key results go by the goal's days where they have none. */
 export function goalDaysFault(goal: Goal, keyResults: RecordsState['keyResults']): string | null {

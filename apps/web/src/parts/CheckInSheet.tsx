@@ -24,12 +24,12 @@ import { Segments } from '../ui/Segments.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { useToast } from '../ui/Toast.tsx';
 import { Words } from '../ui/Words.tsx';
-import { useRecording } from './RecordsProvider.tsx';
-import { type FiguredGoal, useFiguredGoal } from './figuredGoals.ts';
-import { holeColor, paceSentence, standingOf, valueWords } from './goalWords.ts';
-import { changeTo, newId, removalOf } from './makeChange.ts';
-import { selectToday } from './selectors.ts';
-import { useAppSelector } from './store.ts';
+import { useRecording } from '../sync/RecordsProvider.tsx';
+import { type FiguredGoal, useFiguredGoal } from '../store/figuredGoals.ts';
+import { holeColor, paceSentence, standingOf, valueWords } from '../words/goalWords.ts';
+import { changeTo, newId, removalOf } from '../store/makeChange.ts';
+import { selectToday } from '../store/selectors.ts';
+import { useAppSelector } from '../store/store.ts';
 
 const FED_BY_ITSELF: Partial<Record<KeyResult['measure']['kind'], string>> = {
   habitDays: 'This one feeds itself: each day the habit is done counts.',

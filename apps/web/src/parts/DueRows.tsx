@@ -6,9 +6,9 @@ import { SPACE, TOUCH_PX } from '../theme/space.ts';
 import { Card } from '../ui/Card.tsx';
 import { Peg } from '../ui/Peg.tsx';
 import { Words } from '../ui/Words.tsx';
-import { stateTone, stateWords } from './goalWords.ts';
-import { selectToday } from './selectors.ts';
-import { useAppSelector } from './store.ts';
+import { stateTone, stateWords } from '../words/goalWords.ts';
+import { selectToday } from '../store/selectors.ts';
+import { useAppSelector } from '../store/store.ts';
 import { useGoalParts } from './useGoalParts.ts';
 
 const KIND_WORDS: Record<DueThing['kind'], string> = {

@@ -3,8 +3,8 @@ import { View } from 'react-native';
 import { themed } from '../theme/Theme.tsx';
 import { SPACE } from '../theme/space.ts';
 import { Words } from '../ui/Words.tsx';
-import { selectShownQuotes, selectToday } from './selectors.ts';
-import { useAppSelector } from './store.ts';
+import { selectShownQuotes, selectToday } from '../store/selectors.ts';
+import { useAppSelector } from '../store/store.ts';
 
 /** The quote of the day, of those the person wrote down. */
 export function QuoteLine() {
