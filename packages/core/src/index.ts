@@ -319,3 +319,40 @@ export {
   writeReport,
 } from './report/report.ts';
 export { type SeasonWeek, type SeasonFigures, tiedTracks, seasonFigures } from './season/season.ts';
+export {
+  type PartOf,
+  type ColumnSays,
+  type BreakdownPart,
+  type Adjustment,
+  type Breakdown,
+  addsUp,
+} from './breakdown/breakdown.ts';
+export {
+  keptOfHabit,
+  againstTarget,
+  runOfHabit,
+  amountsOfHabit,
+  doneOfHabit,
+  meanOfDoneDays,
+  keptOnWeekday,
+} from './breakdown/habitBreakdown.ts';
+export {
+  scoreOfDay,
+  keptByHabits,
+  keptByHabitsOn,
+  togetherInSpan,
+  togetherInDays,
+  countedDays,
+  ribbonsOfMonths,
+  runOfFullDays,
+} from './breakdown/togetherBreakdown.ts';
+export {
+  progressOfGoal,
+  expectedOfGoal,
+  expectedOfKeyResult,
+  paceBreakdown,
+  forecastBreakdown,
+  neededBreakdown,
+  daysLeftBreakdown,
+  currentOfKeyResult,
+} from './breakdown/goalBreakdown.ts';

@@ -25,6 +25,8 @@ export type Course = {
   /** Its checkpoints by month, and those among them that the expected line bends at. */
   months: { month: PlainMonth; target: number }[];
   linePoints: LinePoint[];
+  /** No value differs from `from` before this day: that of the first check-in, which may lie before the start. */
+  movesFrom: PlainDay;
   /** The value at the end of a day; a day after today is as today. */
   valueAt: (day: PlainDay) => number;
   /** The part of the way gone by then, not clamped; 0 where start and target are the same. */
@@ -37,7 +39,7 @@ export type Course = {
   expectedAt: (day: PlainDay) => number | null;
 };
 
-type Scale = Pick<Course, 'from' | 'target' | 'valueAt' | 'exactProgress'>;
+type Scale = Pick<Course, 'from' | 'target' | 'valueAt' | 'exactProgress' | 'movesFrom'>;
 
 /** (value − from) / (target − from) on the decimals as written. */
 function exactWay(value: Fraction, from: number, target: number): Fraction {
@@ -60,6 +62,7 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
       return {
         from: 0,
         target: count,
+        movesFrom: context.steps.reduce((first, { doneOn }) => Math.min(first, doneOn ? dayOf(doneOn) : first), start),
         valueAt: (day) => (day >= today ? now : before(day)),
         exactProgress: () => (count === 0 ? ZERO : over(value, fraction(BigInt(count)))),
       };
@@ -72,6 +75,7 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
       return {
         from: 0,
         target: measure.target,
+        movesFrom: start,
         valueAt: (day) => habitValue(track, measure.kind, spanTo(day)),
         exactProgress: () => exactWay(exactHabitValue(track, measure.kind, spanTo(today)), 0, measure.target),
       };
@@ -81,7 +85,13 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
       const from = measure.kind === 'yesNo' ? 0 : measure.start;
       const target = measure.kind === 'yesNo' ? 1 : measure.target;
       const valueAt = (day: PlainDay): number => valueOn(values, day, from);
-      return { from, target, valueAt, exactProgress: () => exactWay(fractionOf(valueAt(today)), from, target) };
+      return {
+        from,
+        target,
+        movesFrom: values[0]?.day ?? start,
+        valueAt,
+        exactProgress: () => exactWay(fractionOf(valueAt(today)), from, target),
+      };
     }
   }
 }
@@ -92,7 +102,7 @@ export function courseOf(keyResult: KeyResult, context: KeyResultContext): Cours
   const start = dayOf(keyResult.startsOn ?? goal.startsOn);
   const dueText = keyResult.dueOn ?? goal.dueOn;
   const due = dueText ? dayOf(dueText) : null;
-  const { from, target, valueAt, exactProgress } = scaleOf(keyResult, context, start, due);
+  const { from, target, movesFrom, valueAt, exactProgress } = scaleOf(keyResult, context, start, due);
   const months = Object.entries(keyResult.checkpoints ?? {})
     .map(([text, value]) => ({ month: monthOf(text), target: value }))
     .sort((a, b) => a.month - b.month);
@@ -103,6 +113,7 @@ export function courseOf(keyResult: KeyResult, context: KeyResultContext): Cours
     due,
     from,
     target,
+    movesFrom,
     months,
     linePoints,
     valueAt,

@@ -1,0 +1,130 @@
+import { monthOfDay, monthSpan } from '../calendar/month.ts';
+import type { PlainDay, Weekday } from '../calendar/plainDay.ts';
+import { type DaySpan, daysIn } from '../calendar/span.ts';
+import { weekSpan } from '../calendar/week.ts';
+import { yearOfDay, yearSpan } from '../calendar/year.ts';
+
+/** What a part of a figure is, so that a screen can name it and lead to it. */
+export type PartOf =
+  | { kind: 'habit'; habitId: string }
+  /** A day, a week, a month, a year, or what of it lies in the figure's span. */
+  | { kind: 'days'; span: DaySpan }
+  | { kind: 'keyResult' | 'step' | 'milestone' | 'checkIn'; id: string }
+  /** What the habits that can wait ask of a day together, beyond those done on it. */
+  | { kind: 'canWait' }
+  /** Of a forecast: the days gone by, and those still to come at the same rate. */
+  | { kind: 'soFar' | 'toCome'; span: DaySpan }
+  /** Of a pace: how far it is, and how far it was to be by today (with the other sign). */
+  | { kind: 'progress' | 'expected' }
+  /** Of what is expected: by the last point of the line behind today, and since then. */
+  | { kind: 'byPoint' | 'sincePoint'; span: DaySpan }
+  /** Of a ratio: what is divided, and by how much. */
+  | { kind: 'left' | 'weeksLeft' | 'amountOfDoneDays' | 'doneDays' };
+
+/** What a column of numbers says. */
+export type ColumnSays =
+  | 'done'
+  | 'asked'
+  | 'planned'
+  | 'counted'
+  | 'days'
+  | 'weeks'
+  | 'months'
+  | 'fullDays'
+  | 'brightDays'
+  | 'ribbons'
+  | 'amount'
+  /** A share of the part's own, which adds up to nothing. */
+  | 'ownShare'
+  /** A part of 1, told in points of a hundred. */
+  | 'points'
+  | 'steps'
+  | 'milestones'
+  | 'rate';
+
+export type BreakdownPart = {
+  of: PartOf;
+  /** One for each column. */
+  numbers: readonly number[];
+  /** What was done beyond what counts, where that is so. */
+  beyond?: number;
+};
+
+/** Why the figure is not the bare sum of its parts, and by how much. */
+export type Adjustment = {
+  /** The place of the column. */
+  column: number;
+  by: number;
+  why:
+    /** An even spread comes to fractions of days, rounded once over the whole. */
+    | 'rounded'
+    /** More than was asked counts no further. */
+    | 'moreThanAsked'
+    /** A person set another target than the plan. */
+    | 'set';
+};
+
+/**
+ * What a figure is made of. Its parts and adjustments add up to `total`, column by column (`ownShare` apart); of a ratio
+ * the first part over the second is the total.
+ */
+export type Breakdown = {
+  how: 'sum' | 'ratio';
+  columns: readonly ColumnSays[];
+  parts: readonly BreakdownPart[];
+  adjustments: readonly Adjustment[];
+  total: readonly number[];
+};
+
+const SAME = 1e-7;
+
+/** Whether the parts and adjustments of a breakdown come to its total. */
+export function addsUp({ how, columns, parts, adjustments, total }: Breakdown): boolean {
+  if (how === 'ratio') return Math.abs(parts[0]!.numbers[0]! / parts[1]!.numbers[0]! - total[0]!) < SAME;
+  return columns.every((says, column) => {
+    if (says === 'ownShare') return true;
+    const sum = parts.reduce((all, part) => all + part.numbers[column]!, 0);
+    const more = adjustments.reduce((all, each) => all + (each.column === column ? each.by : 0), 0);
+    return Math.abs(sum + more - total[column]!) < SAME;
+  });
+}
+
+/** A breakdown as the bare sum of its parts. */
+export const sumOf = (
+  columns: readonly ColumnSays[],
+  parts: readonly BreakdownPart[],
+  total: readonly number[],
+): Breakdown => ({
+  how: 'sum',
+  columns,
+  parts,
+  adjustments: [],
+  total,
+});
+
+const MOST_DAYS = 14;
+const MOST_DAYS_BY_WEEK = 100;
+const MOST_DAYS_BY_MONTH = 800;
+
+/** The days, weeks, months or years of a span, whichever can be read at a glance; the first and last cut to it. */
+export function chunksOf(span: DaySpan, weekStart: Weekday): DaySpan[] {
+  const length = daysIn(span);
+  const whole = (day: PlainDay): DaySpan => {
+    if (length <= MOST_DAYS) return { first: day, last: day };
+    if (length <= MOST_DAYS_BY_WEEK) return weekSpan(day, weekStart);
+    return length <= MOST_DAYS_BY_MONTH ? monthSpan(monthOfDay(day)) : yearSpan(yearOfDay(day));
+  };
+  return cutInto(span, whole);
+}
+
+/** A span cut by what each of its days lies in. */
+export function cutInto(span: DaySpan, whole: (day: PlainDay) => DaySpan): DaySpan[] {
+  const chunks: DaySpan[] = [];
+  for (let day = span.first; day <= span.last; day = chunks.at(-1)!.last + 1)
+    chunks.push({ first: day, last: Math.min(span.last, whole(day).last) });
+  return chunks;
+}
+
+/** Parts that say something: those with a number that is not 0. */
+export const withoutNothing = (parts: readonly BreakdownPart[]): BreakdownPart[] =>
+  parts.filter(({ numbers }) => numbers.some((number) => number !== 0));

@@ -1,0 +1,179 @@
+import { monthOfDay, monthSpan } from '../calendar/month.ts';
+import { type PlainDay, type Weekday, dayOf } from '../calendar/plainDay.ts';
+import type { Course } from '../goal/course.ts';
+import { type GoalCourse, type GoalRecords, progressByOf } from '../goal/goalCourse.ts';
+import { type StepsValue, stepsValueWhere } from '../goal/steps.ts';
+import { numberOf } from '../number/fraction.ts';
+import { tidySum } from '../number/exact.ts';
+import type { KeyResult, Step } from '../record/records.ts';
+import { type Breakdown, type BreakdownPart, chunksOf, cutInto, sumOf, withoutNothing } from './breakdown.ts';
+
+const weightOf = ({ keyResult }: GoalCourse['keyResults'][number]): number => keyResult.weight ?? 1;
+
+/** A weighted mean over key results: each with its own share and the points it brings. */
+function byWeight(
+  keyResults: readonly GoalCourse['keyResults'][number][],
+  valueOf: (course: Course) => number | null,
+): Breakdown | null {
+  const known = keyResults.flatMap((each) => {
+    const value = valueOf(each.course);
+    return value === null ? [] : [{ id: each.keyResult.id, weight: weightOf(each), value }];
+  });
+  const weights = known.reduce((sum, { weight }) => sum + weight, 0);
+  if (weights === 0) return null;
+  const parts = known.map(({ id, weight, value }): BreakdownPart => ({
+    of: { kind: 'keyResult', id },
+    numbers: [value, (weight * value) / weights],
+  }));
+  const total = known.reduce((sum, { weight, value }) => sum + weight * value, 0) / weights;
+  return sumOf(['ownShare', 'points'], parts, [total, total]);
+}
+
+/** Steps at the top of a list, each with what it is worth: 1 done, a part where some of its sub-steps are. */
+function bySteps(steps: readonly Step[], keyResultId: string | null, today: PlainDay): Breakdown {
+  const isDone = (step: Step): boolean => !!step.doneOn && dayOf(step.doneOn) <= today;
+  const all: StepsValue = stepsValueWhere(keyResultId, steps, isDone);
+  const top = steps.filter((step) => !step.parentId && (step.keyResultId ?? null) === keyResultId);
+  const parts = top.map((step): BreakdownPart => {
+    // Of a list that holds this step alone at the top its value is what the step is worth.
+    const own = steps.filter((each) => each.id === step.id || each.parentId);
+    return {
+      of: { kind: 'step', id: step.id },
+      numbers: [numberOf(stepsValueWhere(keyResultId, own, isDone).value), 1],
+    };
+  });
+  return sumOf(['done', 'steps'], parts, [numberOf(all.value), all.count]);
+}
+
+/** How far a goal is: by its key results, its milestones, or its steps; null where nothing is measured. */
+export function progressOfGoal(records: GoalRecords, course: GoalCourse, today: PlainDay): Breakdown | null {
+  switch (progressByOf(records)) {
+    case 'keyResults':
+      return byWeight(course.keyResults, (each) => each.progressAt(today));
+    case 'milestones': {
+      const parts = records.milestones.map(({ id, reachedOn }): BreakdownPart => ({
+        of: { kind: 'milestone', id },
+        numbers: [reachedOn && dayOf(reachedOn) <= today ? 1 : 0, 1],
+      }));
+      return sumOf(['done', 'milestones'], parts, [
+        parts.reduce((sum, { numbers }) => sum + numbers[0]!, 0),
+        parts.length,
+      ]);
+    }
+    case 'steps':
+      return bySteps(records.steps, null, today);
+    case 'nothing':
+      return null;
+  }
+}
+
+/** What was expected of a goal by today. */
+export const expectedOfGoal = (course: GoalCourse, today: PlainDay): Breakdown | null =>
+  course.keyResults.length > 0
+    ? byWeight(course.keyResults, (each) => each.expectedAt(today))
+    : course.due === null
+      ? null
+      : alongLine(course.start, course.due, [], today, course.expectedAt(today) ?? 0);
+
+/** What a straight line expects by a day: by the last point behind it, and since then. */
+function alongLine(
+  start: PlainDay,
+  due: PlainDay,
+  points: readonly { day: PlainDay; ratio: number }[],
+  today: PlainDay,
+  expected: number,
+): Breakdown {
+  const behind = [{ day: start, ratio: 0 }, ...points, { day: due, ratio: 1 }]
+    .filter(({ day }) => day <= today)
+    .at(-1) ?? {
+    day: start,
+    ratio: 0,
+  };
+  const parts: BreakdownPart[] = [
+    { of: { kind: 'byPoint', span: { first: start, last: behind.day } }, numbers: [behind.ratio] },
+    { of: { kind: 'sincePoint', span: { first: behind.day, last: today } }, numbers: [expected - behind.ratio] },
+  ];
+  return sumOf(['points'], withoutNothing(parts), [expected]);
+}
+
+/** What was expected of a key result by today; null without a due day. */
+export function expectedOfKeyResult({ start, due, linePoints, expectedAt }: Course, today: PlainDay): Breakdown | null {
+  const expected = expectedAt(today);
+  return due === null || expected === null ? null : alongLine(start, due, linePoints, today, expected);
+}
+
+/** How far ahead (or, below 0, behind) of what was expected; null where nothing was. */
+export const paceBreakdown = (progress: number | null, expected: number | null): Breakdown | null =>
+  progress === null || expected === null
+    ? null
+    : sumOf(
+        ['points'],
+        [
+          { of: { kind: 'progress' }, numbers: [progress] },
+          { of: { kind: 'expected' }, numbers: [-expected] },
+        ],
+        [progress - expected],
+      );
+
+/** The days from the start to where things lead if they go on as so far; null without a forecast. */
+export const forecastBreakdown = (start: PlainDay, today: PlainDay, forecast: PlainDay | null): Breakdown | null =>
+  forecast === null
+    ? null
+    : sumOf(
+        ['days'],
+        [
+          { of: { kind: 'soFar', span: { first: start, last: today } }, numbers: [today - start] },
+          { of: { kind: 'toCome', span: { first: today, last: forecast } }, numbers: [forecast - today] },
+        ],
+        [forecast - start],
+      );
+
+/** What is left of a key result over the weeks that are left; null where nothing is needed. */
+export function neededBreakdown(
+  { due, target, valueAt }: Course,
+  neededPerWeek: number | null,
+  today: PlainDay,
+): Breakdown | null {
+  if (due === null || neededPerWeek === null) return null;
+  return {
+    how: 'ratio',
+    columns: ['rate'],
+    parts: [
+      { of: { kind: 'left' }, numbers: [tidySum(target - valueAt(today))] },
+      { of: { kind: 'weeksLeft' }, numbers: [Math.max(1, due - today) / 7] },
+    ],
+    adjustments: [],
+    total: [neededPerWeek],
+  };
+}
+
+/** The days up to a due day, month by month; of one that is past the days since. */
+export function daysLeftBreakdown(due: PlainDay, today: PlainDay): Breakdown {
+  const isPast = due < today;
+  const span = isPast ? { first: due + 1, last: today } : { first: today + 1, last: due };
+  const parts = cutInto(span, (day) => monthSpan(monthOfDay(day))).map((chunk): BreakdownPart => ({
+    of: { kind: 'days', span: chunk },
+    numbers: [chunk.last - chunk.first + 1],
+  }));
+  return sumOf(['days'], parts, [Math.abs(due - today)]);
+}
+
+/** What brought a key result to where it stands: its steps, or what each month (week, year) added. */
+export function currentOfKeyResult(
+  keyResult: KeyResult,
+  course: Course,
+  steps: readonly Step[],
+  today: PlainDay,
+  weekStart: Weekday,
+): Breakdown {
+  if (keyResult.measure.kind === 'steps') return bySteps(steps, keyResult.id, today);
+  const { movesFrom, from, valueAt } = course;
+  const chunks = chunksOf({ first: movesFrom, last: today }, weekStart);
+  const parts = chunks.map((span, index): BreakdownPart => {
+    const before = index === 0 ? from : valueAt(span.first - 1);
+    return { of: { kind: 'days', span }, numbers: [tidySum(valueAt(span.last) - before)] };
+  });
+  return sumOf([keyResult.measure.kind === 'habitDays' ? 'days' : 'amount'], withoutNothing(parts), [
+    tidySum(valueAt(today) - from),
+  ]);
+}
