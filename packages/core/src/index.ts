@@ -33,7 +33,7 @@ export { type BarsSize, type BarMark, type Bars, bars } from './chart/bars.ts';
 export { type BoringInput, type BoringHole, type Boring, boring } from './chart/boring.ts';
 export { CURL_PATH } from './chart/curl.ts';
 export { type HabitCourse, habitCourse } from './chart/habitCourse.ts';
-export { fillPath } from './chart/peg.ts';
+export { fillPath, gappedRimPath } from './chart/peg.ts';
 export { type PegboardColumn, pegboardColumns } from './chart/pegboardColumns.ts';
 export { type PegState, pegStateOf, type CordStretch, cordsIn } from './chart/pegboardRow.ts';
 export { type MoodRow, moodRows } from './chart/moodRows.ts';
@@ -128,6 +128,7 @@ export {
   periodOf,
   quotaStanding,
   quotaSeenOn,
+  needOn,
   quotaVerdict,
   quotaHistory,
 } from './habit/periods.ts';
@@ -152,6 +153,7 @@ export {
   quarterFigures,
   figuresAgainst,
   weeklyAmountOf,
+  amountForDays,
   togetherOf,
 } from './habit/targets.ts';
 export { type HeldTerms, heldTerms, termsIndexOn, termsOn } from './habit/terms.ts';
@@ -329,6 +331,7 @@ export {
 } from './breakdown/breakdown.ts';
 export {
   keptOfHabit,
+  quotaOfHabit,
   againstTarget,
   runOfHabit,
   amountsOfHabit,

@@ -10,11 +10,14 @@ import {
   pegStateOf,
   weekSpan,
   entryOn,
+  streakUnitOn,
+  aliveRun,
+  runsOf,
 } from '@wimbel/core';
 import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { OUTCOME_WORDS, dateNumber, dayInWords, weekdayLetter } from '../shared/format.ts';
+import { OUTCOME_WORDS, dateNumber, dayInWords, weekdayLetter, streakLength } from '../shared/format.ts';
 import { themed, useTheme } from '../theme/Theme.tsx';
 import { dyeColor } from '../theme/dye.ts';
 import { SPACE } from '../theme/space.ts';
@@ -29,9 +32,10 @@ import { NoteField } from './NoteField.tsx';
 import { PartsField } from './PartsField.tsx';
 import { useRecording } from '../sync/RecordsProvider.tsx';
 import { entryChange } from '../store/makeChange.ts';
-import { selectEntry, selectTrack, selectEntries } from '../store/selectors.ts';
-import { afterTap, withMark } from '../words/standing.ts';
+import { selectEntry, selectTrack, selectEntries, selectHidesStreaks } from '../store/selectors.ts';
+import { afterTap, withMark, standingOn } from '../words/standing.ts';
 import { useAppSelector } from '../store/store.ts';
+import { Figure } from './Figure.tsx';
 
 type Props = {
   habitId: string;
@@ -96,6 +100,7 @@ export function EntrySheet({ habitId, day: opened, onClose, onGo, isNoteFirst = 
       <Words tone="quiet">
         {dayInWords(day)}. {DAY_WORDS[outcomeOn(track, day)]}
       </Words>
+      <StandingLine track={track} day={day} />
       <WeekOfDay track={track} day={day} onChoose={setDay} onSave={save} />
       {hasVariants ? <PartsField key={`parts ${day}`} habit={habit} entry={base} onChange={save} /> : null}
       {isAmount && !hasPartAmounts ? (
@@ -148,6 +153,34 @@ export function EntrySheet({ habitId, day: opened, onClose, onGo, isNoteFirst = 
         </Button>
       </View>
     </Sheet>
+  );
+}
+
+/** How the habit stands on the day, and its streak: each can be asked what it is made of. */
+function StandingLine({ track, day }: { track: Track; day: PlainDay }) {
+  const styles = useStyles();
+  const hidesStreaks = useAppSelector(selectHidesStreaks);
+  const { words, asked } = standingOn(track, day);
+  const unit = streakUnitOn(track, track.today);
+  const run = aliveRun(runsOf(track, unit));
+  const streak = run === null ? '' : `${streakLength(run.length, unit)} in a row`;
+  return (
+    <View style={styles.standing}>
+      {asked === null ? (
+        <Words type="label">{words}</Words>
+      ) : (
+        <Figure asked={asked} label={words}>
+          <Words type="label">{words}</Words>
+        </Figure>
+      )}
+      {run === null || hidesStreaks ? null : (
+        <Figure asked={{ figure: 'habitRun', habitId: track.habit.id, run }} label={streak}>
+          <Words type="label" tone="brassText">
+            {streak}
+          </Words>
+        </Figure>
+      )}
+    </View>
   );
 }
 
@@ -220,6 +253,7 @@ function WeekOfDay({
 const useStyles = themed((colors) => ({
   buttons: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s },
   push: { flex: 1 },
+  standing: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l, rowGap: SPACE.xs },
   week: { flexDirection: 'row', justifyContent: 'space-between' },
   day: {
     flex: 1,

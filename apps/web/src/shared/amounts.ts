@@ -61,6 +61,13 @@ export function amountOf(value: number, target: number, unit: string): string {
   return isPlain ? `${number(value)} of ${whole}` : `${told} of ${whole}`;
 }
 
+/** Three digits are as much as a projected amount can promise. */
+export const readable = (value: number): number => Number(value.toPrecision(3));
+
+/** "1.2 of about 2.8 km": against an amount that is worked out and not set. */
+export const aboutOf = (value: number, target: number, unit: string): string =>
+  `${amount(value, unit)} of about ${amount(readable(target), unit)}`;
+
 /** "+3", "−2", "0": a change with its sign. */
 export const signed = (value: number, write: (size: number) => string = number): string =>
   value === 0 ? write(0) : `${value > 0 ? '+' : '\u2212'}${write(Math.abs(value))}`;

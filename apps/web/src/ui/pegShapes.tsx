@@ -1,4 +1,4 @@
-import { CURL_PATH, type PegState, fillPath } from '@wimbel/core';
+import { CURL_PATH, type PegState, fillPath, gappedRimPath } from '@wimbel/core';
 import { memo } from 'react';
 import { Circle, G, Path } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
@@ -13,6 +13,7 @@ type Props = { state: PegState; x: number; y: number; r: number; color: string; 
 export const PegShapes = memo(function PegShapes({ state, x, y, r, color, ratio = 0 }: Props) {
   const { colors } = useTheme();
   const stroke = Math.max(1, r * 0.09);
+  const missedStroke = Math.max(1.5, r * 0.16);
   const hole = <Circle cx={x} cy={y} r={r - stroke / 2} fill={colors.hole} stroke={colors.rim} strokeWidth={stroke} />;
   switch (state) {
     case 'outside':
@@ -56,14 +57,13 @@ export const PegShapes = memo(function PegShapes({ state, x, y, r, color, ratio 
     case 'missed':
       return (
         <>
-          {hole}
+          <Circle cx={x} cy={y} r={r - stroke} fill={colors.hole} />
           <Path
-            d={`M${x - r * 0.36} ${y - r * 0.34}L${x} ${y + r * 0.32}L${x + r * 0.36} ${y - r * 0.34}`}
+            d={gappedRimPath(x, y, r - missedStroke / 2)}
             fill="none"
             stroke={colors.madder}
-            strokeWidth={Math.max(1.3, r * 0.16)}
-            strokeLinecap="round"
-            strokeLinejoin="round"
+            strokeWidth={missedStroke}
+            strokeLinecap="butt"
           />
         </>
       );

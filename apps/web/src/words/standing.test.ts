@@ -1,7 +1,7 @@
 import { type Entry, type Habit, buildTrack, dayOf, formatDay } from '@wimbel/core';
 import { dayByClock } from '../store/clockSlice.ts';
 import { entryChange } from '../store/makeChange.ts';
-import { afterTap, amountWords, askOn, isToGo, standingWords } from './standing.ts';
+import { afterTap, amountWords, askOn, isDecided, standingOn, standingWords } from './standing.ts';
 
 const TODAY = dayOf('2026-11-24');
 
@@ -35,7 +35,7 @@ describe('how a habit stands, in words', () => {
       ),
     ).toBe('new');
     expect(standingWords(track(habit({ startsOn: '2026-09-01' }), done('2026-10-02')), dayOf('2026-10-10'))).toBe(
-      '1 of 31 that month',
+      '1 of 10 that month by then',
     );
   });
 
@@ -43,7 +43,10 @@ describe('how a habit stands, in words', () => {
     expect(standingWords(track(perWeek(3), done('2026-11-23')), TODAY)).toBe('1 of 3 this week, 6 days left');
     expect(standingWords(track(perWeek(1), done('2026-11-23')), TODAY)).toBe('1 of 1 this week');
     expect(standingWords(track(perWeek(7), done('2026-11-23')), TODAY)).toBe('1 of 7 this week, no day to spare');
-    expect(standingWords(track(perWeek(3), done('2026-11-16')), dayOf('2026-11-17'))).toBe('1 of 3 that week');
+    expect(standingWords(track(perWeek(3), done('2026-11-16')), dayOf('2026-11-17'))).toBe('1 of 3 that week by then');
+    // Nothing was done until Sunday: three days cannot be had on it.
+    const sunday = dayOf('2026-11-29');
+    expect(standingWords(track(perWeek(3), [], sunday), sunday)).toBe('0 of 3 this week, out of reach');
   });
 
   it('amounts beside what is asked', () => {
@@ -61,14 +64,31 @@ describe('how a habit stands, in words', () => {
   });
 });
 
-describe('what is still to do', () => {
-  it('is what is asked and not decided', () => {
-    expect(isToGo(track(habit()), TODAY)).toBe(true);
-    expect(isToGo(track(habit(), done('2026-11-24')), TODAY)).toBe(false);
-    expect(isToGo(track(habit(), [{ habitId: 'h', day: '2026-11-24', mark: 'rest' }]), TODAY)).toBe(false);
-    expect(isToGo(track(swim, [{ habitId: 'h', day: '2026-11-24', amount: 100 }]), TODAY)).toBe(true);
-    expect(isToGo(track(perWeek(1), done('2026-11-23')), TODAY)).toBe(false);
-    expect(isToGo(track(perWeek(2), done('2026-11-23')), TODAY)).toBe(true);
+describe('a target that a person set', () => {
+  const month = (id: string, days: number) => ({ monthTargets: { [id]: { days } } });
+
+  it('is what the month goes by, and says when it is met', () => {
+    const of = (target: number) =>
+      standingOn(track(habit(month('2026-11', target)), done('2026-11-02', '2026-11-03')), TODAY);
+    expect(of(15).words).toBe('2 of 15 this month');
+    expect(of(15).asked).toMatchObject({ figure: 'habitTarget', kind: 'month' });
+    expect(of(2).words).toBe('2 of 2 this month, target met');
+    const perMonth = habit({
+      ...month('2026-11', 4),
+      terms: [{ from: '2026-11-01', schedule: { kind: 'perMonth', times: 10 } }],
+    });
+    expect(standingWords(track(perMonth, done('2026-11-02')), TODAY)).toBe('1 of 4 this month');
+  });
+});
+
+describe('what is asked of a day', () => {
+  it('is named by fixed schedules, and pressing where every day left is needed', () => {
+    expect(askOn(track(habit()), TODAY)).toBe('fixed');
+    expect(askOn(track(perWeek(7)), TODAY)).toBe('pressing');
+    expect(askOn(track(perWeek(2), done('2026-11-23')), TODAY)).toBe('canWait');
+    // What is done today does not change what the day asked.
+    expect(askOn(track(perWeek(2), done('2026-11-24')), TODAY)).toBe('canWait');
+    expect(askOn(track(perWeek(1), done('2026-11-23')), TODAY)).toBe('none');
   });
 
   it('is nothing outside the span, in a pause, or on a day that is not named', () => {
@@ -77,7 +97,18 @@ describe('what is still to do', () => {
       askOn(track(habit({ terms: [{ from: '2026-11-01', schedule: { kind: 'weekdays', days: ['monday'] } }] })), TODAY),
     ).toBe('none');
     expect(askOn(track(habit({ endsOn: '2026-11-20' })), TODAY)).toBe('none');
-    expect(askOn(track(perWeek(2)), TODAY)).toBe('flexible');
+  });
+
+  it('is decided by done, missed and rest, not by a part', () => {
+    const of = (...entries: Entry[]) => isDecided(track(swim, entries), TODAY);
+    const day = '2026-11-24';
+    expect([
+      of(),
+      of({ habitId: 'h', day, amount: 100 }),
+      of({ habitId: 'h', day, amount: 600 }),
+      of({ habitId: 'h', day, mark: 'rest' }),
+      of({ habitId: 'h', day, mark: 'missed' }),
+    ]).toEqual([false, false, true, true, true]);
   });
 });
 

@@ -5,9 +5,7 @@ import {
   type Track,
   askKindOf,
   asksOn,
-  DUE,
   formatDay,
-  isActiveIn,
   isOpen,
   keptOver,
   monthOfDay,
@@ -16,59 +14,96 @@ import {
   periodOf,
   quotaStanding,
   termsOn,
+  ASKED,
+  needOn,
+  type QuotaVerdict,
+  type PeriodKind,
+  quotaVerdict,
+  setTargetOf,
+  monthTargetOf,
+  doneBetween,
+  quotaSeenOn,
 } from '@wimbel/core';
 import { amount, amountOf } from '../shared/amounts.ts';
 import { counted } from '../shared/format.ts';
+import type { Asked } from './asked.ts';
 
-/** Whether anything is asked of a habit on a day: `fixed` names the day, `flexible` may be done on it, `none`. */
-export function askOn(track: Track, day: PlainDay): 'fixed' | 'flexible' | 'none' {
-  if (!isActiveIn(track, { first: day, last: day }) || outcomeOn(track, day) === 'paused') return 'none';
-  if (askKindOf(termsOn(track.terms, day).schedule) !== 'days') return 'flexible';
-  return (asksOn(track, day) & DUE) !== 0 || outcomeOn(track, day) === 'rest' ? 'fixed' : 'none';
+/**
+ * Whether anything is asked of a habit on a day: `fixed` names the day; `pressing` is a flexible one that can no longer
+ * wait, `canWait` one that can; `none` where nothing is asked, be it that the week or month has all it asks for.
+ */
+export function askOn(track: Track, day: PlainDay): 'fixed' | 'pressing' | 'canWait' | 'none' {
+  const ask = asksOn(track, day);
+  if ((ask & ASKED) !== 0) return 'fixed';
+  const need = needOn(track, day);
+  if (need === 0) return 'none';
+  return need === 1 ? 'pressing' : 'canWait';
 }
 
-/** Whether a habit is still to be done on a day: asked, nothing decided, and of a flexible one the quota not met. */
-export function isToGo(track: Track, day: PlainDay): boolean {
-  const ask = askOn(track, day);
+/** Whether a day of a habit is decided: done, missed or rest. What is only begun is not. */
+export const isDecided = (track: Track, day: PlainDay): boolean => {
   const outcome = outcomeOn(track, day);
-  if (ask === 'none' || (outcome !== 'blank' && outcome !== 'part')) return false;
-  if (ask === 'fixed') return true;
-  const standing = standingOn(track, day);
-  return standing !== null && standing.done < standing.quota;
-}
-
-/** The quota of the week or month that a day lies in, as of today; null under fixed terms. */
-function standingOn(track: Track, day: PlainDay) {
-  const kind = askKindOf(termsOn(track.terms, day).schedule);
-  return kind === 'days' ? null : quotaStanding(track, kind, periodOf(track, kind, day));
-}
+  return outcome === 'done' || outcome === 'missed' || outcome === 'rest';
+};
 
 /** Whether a flexible habit can no longer be put off today: every day left is needed. */
-export function isPressing(track: Track, day: PlainDay): boolean {
-  if (day !== track.today || !isOpen(track, day)) return false;
-  const standing = standingOn(track, day);
-  if (standing === null || standing.done >= standing.quota) return false;
-  return standing.quota - standing.done >= standing.remaining;
+export const isPressing = (track: Track, day: PlainDay): boolean =>
+  day === track.today && isOpen(track, day) && askOn(track, day) === 'pressing';
+
+export const VERDICT_WORDS: Record<QuotaVerdict, string> = {
+  met: 'met',
+  open: 'still open',
+  lost: 'out of reach',
+};
+
+/** How a habit stands on a day, in a few words, and the figure that they tell. */
+export type Standing = { words: string; asked: Asked | null };
+
+const quotaWords = (track: Track, kind: PeriodKind): string => {
+  const { today } = track;
+  const standing = quotaStanding(track, kind, periodOf(track, kind, today));
+  const words = `${standing.done} of ${standing.quota} this ${kind === 'weeks' ? 'week' : 'month'}`;
+  const verdict = quotaVerdict(standing);
+  if (verdict === 'met') return words;
+  if (verdict === 'lost') return `${words}, ${VERDICT_WORDS.lost}`;
+  return standing.quota - standing.done >= standing.remaining && isOpen(track, today)
+    ? `${words}, no day to spare`
+    : `${words}, ${counted(standing.remaining, 'day')} left`;
+};
+
+/**
+ * How a habit stands as seen on a day: "18 of 22 this month", "2 of 3 this week, 5 days left", "15 of 15 this month,
+ * target met"; of a day before today as it was by then.
+ */
+export function standingOn(track: Track, day: PlainDay): Standing {
+  const { habit, today } = track;
+  const kind = askKindOf(termsOn(track.terms, day).schedule);
+  const month = monthOfDay(day);
+  const name = month === monthOfDay(today) ? 'this month' : 'that month';
+  const byThen = day < today ? ' by then' : '';
+  if (day === today && kind !== 'weeks' && (setTargetOf(habit, month)?.days ?? null) !== null) {
+    const { days: target } = monthTargetOf(track, month);
+    const done = doneBetween(track, monthSpan(month));
+    const asked: Asked = { figure: 'habitTarget', habitId: habit.id, kind: 'month', span: monthSpan(month) };
+    return { words: `${done} of ${target} this month${done >= target ? ', target met' : ''}`, asked };
+  }
+  if (kind !== 'days') {
+    const asked: Asked = { figure: 'habitQuota', habitId: habit.id, kind, day };
+    if (day === today) return { words: quotaWords(track, kind), asked };
+    const { done, quota } = quotaSeenOn(track, kind, day);
+    return { words: `${done} of ${quota} that ${kind === 'weeks' ? 'week' : 'month'} by then`, asked };
+  }
+  const span = { first: monthSpan(month).first, last: Math.min(day, monthSpan(month).last) };
+  const { kept, asked: count } = keptOver(track, span);
+  const asked: Asked = { figure: 'habitKept', habitId: habit.id, span };
+  if (habit.aim === 'quit')
+    return count === 0
+      ? { words: 'nothing held yet', asked: null }
+      : { words: `held ${kept} of ${count} ${name}${byThen}`, asked };
+  return count === 0 ? { words: 'new', asked: null } : { words: `${kept} of ${count} ${name}${byThen}`, asked };
 }
 
-/** How a habit stands, in a few words: "18 of 22 this month", "2 of 3 this week, 5 days left". */
-export function standingWords(track: Track, day: PlainDay): string {
-  const kind = askKindOf(termsOn(track.terms, day).schedule);
-  const standing = standingOn(track, day);
-  const isCurrent = day === track.today;
-  if (standing !== null) {
-    const period = kind === 'weeks' ? 'week' : 'month';
-    const words = `${standing.done} of ${standing.quota} ${isCurrent ? `this ${period}` : `that ${period}`}`;
-    const isMet = standing.done >= standing.quota;
-    if (!isCurrent || isMet || standing.remaining === 0) return words;
-    if (isPressing(track, day)) return `${words}, no day to spare`;
-    return `${words}, ${counted(standing.remaining, 'day')} left`;
-  }
-  const { kept, asked } = keptOver(track, monthSpan(monthOfDay(day)));
-  const month = monthOfDay(day) === monthOfDay(track.today) ? 'this month' : 'that month';
-  if (track.habit.aim === 'quit') return asked === 0 ? 'nothing held yet' : `held ${kept} of ${asked} ${month}`;
-  return asked === 0 ? 'new' : `${kept} of ${asked} ${month}`;
-}
+export const standingWords = (track: Track, day: PlainDay): string => standingOn(track, day).words;
 
 /** "400 of 600 m", "30 of 45 min at most", before anything is recorded "600 m"; null for a habit that is only checked off. */
 export function amountWords(track: Track, day: PlainDay, entry: Entry | undefined): string | null {

@@ -9,6 +9,7 @@ import { goalFigures } from '../goal/goalFigures.ts';
 import { keptOver, keptTogether, weekdaysTogether } from '../habit/kept.ts';
 import { buildTrack } from '../habit/layTrack.ts';
 import { LOG_SPANS, logFigures, logSpanOf } from '../habit/logSpan.ts';
+import { periodOf, quotaSeenOn, quotaStanding } from '../habit/periods.ts';
 import { runsOf } from '../habit/streak.ts';
 import { togetherOf } from '../habit/targets.ts';
 import { type Track, doneBetween, streakUnitOn } from '../habit/track.ts';
@@ -31,6 +32,7 @@ import {
   amountsOfHabit,
   doneOfHabit,
   keptOfHabit,
+  quotaOfHabit,
   keptOnWeekday,
   meanOfDoneDays,
   runOfHabit,
@@ -81,6 +83,20 @@ describe('what a habit’s figures are made of adds up to them', () => {
         expect(breakdown.total).toEqual([actual, target]);
         expect(addsUp(breakdown)).toBe(true);
         expect(breakdown.adjustments.every(({ why, by }) => why === 'set' || Math.abs(by) <= 0.5 + 1e-9)).toBe(true);
+      }),
+    );
+  });
+
+  it('the quota of a week or month, as seen on any day of it', () => {
+    fc.assert(
+      fc.property(tracks, fc.integer({ min: TODAY - 300, max: TODAY }), (track, day) => {
+        for (const kind of ['weeks', 'months'] as const) {
+          const { quota, done } =
+            day === TODAY ? quotaStanding(track, kind, periodOf(track, kind, day)) : quotaSeenOn(track, kind, day);
+          const breakdown = quotaOfHabit(track, kind, day);
+          expect(breakdown.total).toEqual([done, quota]);
+          expect(addsUp(breakdown)).toBe(true);
+        }
       }),
     );
   });

@@ -1,13 +1,19 @@
 import { type PlainMonth, monthOfDay, monthSpan } from '../calendar/month.ts';
+import type { PlainDay } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { keptOver } from '../habit/kept.ts';
 import { type LogSpan, logTarget } from '../habit/logSpan.ts';
 import { OUTCOMES } from '../habit/outcome.ts';
+import { type PeriodKind, periodOf, quotaSeenOn, quotaStanding } from '../habit/periods.ts';
 import { PARTS_PER_DAY } from '../habit/schedule.ts';
 import type { Run } from '../habit/streak.ts';
 import { setTargetOf } from '../habit/targets.ts';
 import {
   DUE,
+  FLEXIBLE_MONTHLY,
+  FLEXIBLE_WEEKLY,
+  OWED,
+  PLANNED,
   type Track,
   amountBetween,
   askedBetween,
@@ -61,6 +67,36 @@ export function keptOfHabit(track: Track, span: DaySpan): Breakdown {
       { column: 0, by: kept - done, why: 'moreThanAsked' },
     ),
     total: [kept, asked],
+  };
+}
+
+/**
+ * The quota of the week or month that a day lies in, as seen at its end, and the days done in it, by days or weeks. Of
+ * today as of now: what was decided on it counts.
+ */
+export function quotaOfHabit(track: Track, kind: PeriodKind, day: PlainDay): Breakdown {
+  const { period, quota, done } =
+    day === track.today ? quotaStanding(track, kind, periodOf(track, kind, day)) : quotaSeenOn(track, kind, day);
+  const parts = chunksOf({ first: Math.max(period.first, track.first), last: period.last }, track.weekStart).map(
+    (chunk) => {
+      let [own, owed] = [0, 0];
+      for (let each = chunk.first; each <= chunk.last; each++) {
+        const ask = asksOn(track, each);
+        const isOfKind = (ask & (kind === 'weeks' ? FLEXIBLE_WEEKLY : FLEXIBLE_MONTHLY)) !== 0;
+        if (isOfKind && each <= day && outcomeOn(track, each) === 'done') own++;
+        const counts = each <= day ? (ask & OWED) !== 0 : (ask & PLANNED) !== 0;
+        if (isOfKind && counts) owed += planPartsBetween(track, { first: each, last: each });
+      }
+      return ofDays(chunk, own, owed / PARTS_PER_DAY);
+    },
+  );
+  const owed = parts.reduce((sum, { numbers }) => sum + numbers[1]!, 0);
+  return {
+    how: 'sum',
+    columns: ['done', 'asked'],
+    parts: withoutNothing(parts),
+    adjustments: adjusted({ column: 1, by: quota - owed, why: 'rounded' }),
+    total: [done, quota],
   };
 }
 

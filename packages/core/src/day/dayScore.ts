@@ -190,10 +190,12 @@ export const flexibleToGoOn = (totals: DayTotals, day: PlainDay): number => {
   return Math.max(0, wholeNeed(totals.needs[i] ?? 0) - (totals.flexibleDone[i] ?? 0));
 };
 
-/** Runs of full days in order: days without a score and a today not yet full pass through. */
-export function fullDayRuns({ first, today, done, due }: DayTotals): Run[] {
+/**
+ * Runs of full days in order, up to today or an earlier day: days without a score and a today not yet full pass through.
+ */
+export function fullDayRuns({ first, today, done, due }: DayTotals, until: PlainDay = today): Run[] {
   const chain = new RunChain();
-  for (let i = 0; i < due.length; i++) {
+  for (let i = 0; i < due.length && first + i <= until; i++) {
     if (due[i] === 0) continue;
     const day = first + i;
     if (done[i] === due[i]) chain.longer(day, day);

@@ -1,7 +1,7 @@
 import type { Weekday } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { weekSpan } from '../calendar/week.ts';
-import { periodOf, quotaStanding, quotaVerdict } from '../habit/periods.ts';
+import { type QuotaVerdict, periodOf, quotaStanding, quotaVerdict } from '../habit/periods.ts';
 import { askKindOf } from '../habit/schedule.ts';
 import { planOf, togetherOf } from '../habit/targets.ts';
 import { termsOn } from '../habit/terms.ts';
@@ -15,10 +15,10 @@ export type WeekTotal = {
   target: number;
   share: number | null;
   /**
-   * Whether the pass mark is reached; of a running week whether no habit's week is lost, or the mark can still be
+   * Whether the pass mark is met; of a running week it is open while no habit's week is lost, or the mark can still be
    * reached with the days that are left. Null while nothing is asked, and for weeks to come.
    */
-  onTrack: boolean | null;
+  verdict: QuotaVerdict | null;
   isRunning: boolean;
 };
 
@@ -63,13 +63,17 @@ export function weekTotals(tracks: readonly Track[], span: DaySpan, weekStart: W
     const { actual, target, share } = togetherOf(
       tracks.map((track) => ({ actual: doneBetween(track, days), target: planOf(track, days) })),
     );
-    const isPassed = share !== null && isAtLeast(share, passMark);
-    const onTrack =
+    const isOpenStill = (): boolean =>
+      isRunning && (!tracks.some((track) => isLost(track, days)) || isReachable(tracks, days, passMark));
+    const verdict =
       share === null || days.first > today
         ? null
-        : isPassed ||
-          (isRunning && (!tracks.some((track) => isLost(track, days)) || isReachable(tracks, days, passMark)));
-    weeks.push({ days, actual, target, share, onTrack, isRunning });
+        : isAtLeast(share, passMark)
+          ? 'met'
+          : isOpenStill()
+            ? 'open'
+            : 'lost';
+    weeks.push({ days, actual, target, share, verdict, isRunning });
   }
   return weeks;
 }

@@ -74,28 +74,28 @@ describe('weeks under the days', () => {
     const track = trackOf(three, doneOn('p', '2026-11-01', '2026-11-03', '2026-11-04', '2026-11-05', '2026-11-06'));
     const weeks = weekTotals([track], logSpanOf('month', TODAY, 'monday'), 'monday', 0.85);
     // Sunday 1 November alone owes 3/7, rounded to nothing; 30 November likewise.
-    expect(weeks.map((week) => [text(week.days).slice(8, 10), week.actual, week.target, week.onTrack])).toEqual([
+    expect(weeks.map((week) => [text(week.days).slice(8, 10), week.actual, week.target, week.verdict])).toEqual([
       ['01', 0, 0, null],
-      ['02', 3, 3, true],
-      ['09', 0, 3, false],
-      ['16', 0, 3, false],
-      ['23', 0, 3, true],
+      ['02', 3, 3, 'met'],
+      ['09', 0, 3, 'lost'],
+      ['16', 0, 3, 'lost'],
+      ['23', 0, 3, 'open'],
       ['30', 0, 0, null],
     ]);
   });
 
-  it('of which one runs are on track while nothing is lost, or the pass mark is within reach', () => {
+  it('of which one runs are open while nothing is lost, or the pass mark is within reach', () => {
     const week = (of: Habit, ...done: string[]) =>
       weekTotals([trackOf(of, doneOn(of.id, ...done))], logSpanOf('week', TODAY, 'monday'), 'monday', 0.85)[0]!;
     const daily = aHabit({ startsOn: '2026-11-20' });
-    expect(week(daily, '2026-11-23')).toMatchObject({ actual: 1, target: 7, onTrack: true, isRunning: true });
+    expect(week(daily, '2026-11-23')).toMatchObject({ actual: 1, target: 7, verdict: 'open', isRunning: true });
     // Six of seven can still be done, which is above the mark; of three days named by the schedule two are too few.
-    expect(week(daily)).toMatchObject({ actual: 0, onTrack: true });
+    expect(week(daily)).toMatchObject({ actual: 0, verdict: 'open' });
     const named = { ...daily, terms: [{ from: '2026-11-20', schedule: mondayTuesdayFriday }] };
-    expect(week(named)).toMatchObject({ target: 3, onTrack: false });
-    expect(week(named, '2026-11-23')).toMatchObject({ onTrack: true });
+    expect(week(named)).toMatchObject({ target: 3, verdict: 'lost' });
+    expect(week(named, '2026-11-23')).toMatchObject({ verdict: 'open' });
     // Three times a week with nothing done by Tuesday is still open; seven times is lost, but six are enough.
-    expect(week({ ...three, startsOn: '2026-11-20' })).toMatchObject({ actual: 0, target: 3, onTrack: true });
+    expect(week({ ...three, startsOn: '2026-11-20' })).toMatchObject({ actual: 0, target: 3, verdict: 'open' });
     expect(quotaVerdict({ quota: 3, done: 0, remaining: 6 })).toBe('open');
     expect(quotaVerdict({ quota: 3, done: 3, remaining: 0 })).toBe('met');
     expect(quotaVerdict({ quota: 3, done: 1, remaining: 1 })).toBe('lost');

@@ -202,6 +202,13 @@ export function quotaHistory(track: Track, kind: PeriodKind): QuotaStanding[] {
   }));
 }
 
+/**
+ * What a habit asks of a day, 0–1, as seen on it: 1 where it can no longer wait, 0 where its quota is met, of fixed terms
+ * and after today, too.
+ */
+export const needOn = (track: Track, day: PlainDay): number =>
+  needOf(track.needs[day - track.first] ?? 0) / PARTS_PER_NEED;
+
 /** Whether what a period owes is done, can still be done, or can no longer be. */
 export type QuotaVerdict = 'met' | 'open' | 'lost';
 

@@ -1,4 +1,4 @@
-import { type PlainMonth, daysInMonth, monthOf, monthSpan } from '../calendar/month.ts';
+import { type PlainMonth, daysInMonth, monthOf, monthOfDay, monthSpan } from '../calendar/month.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { monthsOfYear, quarterOfMonth, yearSpan } from '../calendar/year.ts';
 import { isAtLeast, roundRatio, shareOf, tidySum } from '../number/exact.ts';
@@ -119,6 +119,22 @@ export function monthFiguresAgainst(track: Track, month: PlainMonth, target: Tar
 
 /** What a month's amount target comes to for a week of it. */
 export const weeklyAmountOf = (month: PlainMonth, amount: number): number => (amount * 7) / daysInMonth(month);
+
+/**
+ * What the months' amount targets come to for some days, each day by its own month; null where none of them has one. A week
+ * of one month has what `weeklyAmountOf` gives.
+ */
+export function amountForDays(track: Track, { first, last }: DaySpan): number | null {
+  let sum: number | null = null;
+  for (let day = first; day <= last;) {
+    const month = monthOfDay(day);
+    const end = Math.min(last, monthSpan(month).last);
+    const { amount } = monthTargetOf(track, month);
+    if (amount !== null) sum = (sum ?? 0) + (amount * (end - day + 1)) / daysInMonth(month);
+    day = end + 1;
+  }
+  return sum;
+}
 
 /** A month against its target. */
 export const monthFigures = (track: Track, month: PlainMonth, passMark: number): MonthFigures =>

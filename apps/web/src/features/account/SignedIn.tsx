@@ -16,6 +16,7 @@ import { useTheme } from '../../theme/Theme.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Frame, type Place } from '../../ui/Frame.tsx';
+import { FigureHost } from '../../parts/FigureHost.tsx';
 
 const PLACES: readonly Place[] = [
   { path: '/today', label: 'Today', icon: Sun },
@@ -68,13 +69,15 @@ export function SignedIn() {
     );
   }
   return (
-    <Frame places={PLACES} more={SETTINGS} current={path} onGo={(to) => router.push(to as never)}>
-      <SavingSign />
-      <UndoKey />
-      <FinishLineWatch />
-      <ReachedWatch />
-      <Slot />
-    </Frame>
+    <FigureHost>
+      <Frame places={PLACES} more={SETTINGS} current={path} onGo={(to) => router.push(to as never)}>
+        <SavingSign />
+        <UndoKey />
+        <FinishLineWatch />
+        <ReachedWatch />
+        <Slot />
+      </Frame>
+    </FigureHost>
   );
 }
 

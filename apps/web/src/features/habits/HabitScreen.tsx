@@ -9,7 +9,7 @@ import { AreaName } from '../../parts/AreaName.tsx';
 import { DeleteHabitSheet } from '../../parts/DeleteHabitSheet.tsx';
 import { EntrySheet } from '../../parts/EntrySheet.tsx';
 import { selectHidesStreaks, selectTrack } from '../../store/selectors.ts';
-import { standingWords } from '../../words/standing.ts';
+import { standingOn } from '../../words/standing.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { useHabitActions } from '../../parts/useHabitActions.ts';
 import { dateNear } from '../../shared/format.ts';
@@ -27,6 +27,7 @@ import { Words } from '../../ui/Words.tsx';
 import { FinishLineCard, PausesCard, TargetsCard, TermsCard, VariantsCard } from './PlanCards.tsx';
 import { AmountsCard, KeptCard, MonthCard, RecentCard, StreakCard, WeekdaysCard } from './RecordCards.tsx';
 import { NotesCard, ReasonsCard } from './WordsCards.tsx';
+import { Figure } from '../../parts/Figure.tsx';
 
 /** Everything about one habit: its months, what it came to, what it asks, what was written about it. */
 export function HabitScreen({ habitId }: { habitId: string }) {
@@ -132,7 +133,7 @@ function Head({ track, color }: { track: Track; color: string }) {
       <View style={styles.under}>
         {habit.icon ? <HabitIcon name={habit.icon} sizePx={20} color={color} /> : null}
         <AreaName areaId={habit.areaId} />
-        <Words tone="quiet">{standingWords(track, today)}</Words>
+        <StandingWords track={track} />
         {goal ? (
           <Button
             kind="bare"
@@ -162,6 +163,17 @@ function Head({ track, color }: { track: Track; color: string }) {
         />
       ) : null}
     </View>
+  );
+}
+
+/** How the habit stands now. */
+function StandingWords({ track }: { track: Track }) {
+  const { words, asked } = standingOn(track, track.today);
+  if (asked === null) return <Words tone="quiet">{words}</Words>;
+  return (
+    <Figure asked={asked} label={words}>
+      <Words tone="quiet">{words}</Words>
+    </Figure>
   );
 }
 

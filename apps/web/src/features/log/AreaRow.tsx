@@ -7,11 +7,13 @@ import { SPACE } from '../../theme/space.ts';
 import { Words } from '../../ui/Words.tsx';
 import { FiguresCell } from './FiguresCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
+import type { Asked } from '../../words/asked.ts';
 
 /** An area above its habits, with what they came to together. */
 export function AreaRow({
   area,
   figures,
+  asked,
   size,
   daysPx,
   y,
@@ -20,6 +22,7 @@ export function AreaRow({
 }: {
   area: Area | null;
   figures: Figures;
+  asked: Asked;
   size: PegboardSize;
   daysPx: number;
   y: number;
@@ -50,7 +53,7 @@ export function AreaRow({
         </View>
       </View>
       <View role="presentation" style={{ width: daysPx }} />
-      <FiguresCell name={name} figures={figures} unit={null} size={size} color={color} isWide={isWide} />
+      <FiguresCell name={name} figures={figures} asked={asked} unit={null} size={size} color={color} isWide={isWide} />
     </View>
   );
 }

@@ -1,30 +1,37 @@
-import type { Figures, MonthFigures } from '@wimbel/core';
+import { type Figures, type MonthFigures, type LogSpan } from '@wimbel/core';
 import Bookmark from 'lucide-react-native/icons/bookmark';
 import { View } from 'react-native';
-import { amount, amountOf, number } from '../../shared/amounts.ts';
+import { amount, amountOf, number, aboutOf } from '../../shared/amounts.ts';
 import { percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
+import { WHOLE_WORDS } from './logWords.ts';
+import type { Asked } from '../../words/asked.ts';
+import { Figure } from '../../parts/Figure.tsx';
 
-/** "640 min in all", or against the target where there is one. */
-function amountInWords(figures: Figures, unit: string | null): string | null {
+/** "640 min in all", or against the target where there is one: of a week what its month's target comes to. */
+function amountInWords(figures: Figures, unit: string | null, weekly: number | null): string | null {
   if (unit === null) return null;
   const sum = figures.amount ?? 0;
   if (figures.amountTarget !== null && figures.amountTarget !== undefined)
     return amountOf(sum, figures.amountTarget, unit);
+  if (weekly !== null) return aboutOf(sum, weekly, unit);
   return sum === 0 ? null : amount(sum, unit);
 }
 
-export function FiguresHead({ size, isWide }: { size: PegboardSize; isWide: boolean }) {
+export function FiguresHead({ size, kind, isWide }: { size: PegboardSize; kind: LogSpan; isWide: boolean }) {
   const styles = useStyles();
   return (
     <View
       aria-hidden
       style={[styles.cell, isWide && styles.stuck, { width: size.figuresPx, alignItems: 'flex-end', paddingBottom: 8 }]}
     >
+      <Words type="small" tone="quiet" style={styles.whole}>
+        {WHOLE_WORDS[kind]}
+      </Words>
       <View style={styles.line}>
         {['Done', 'Target', 'Left'].map((name) => (
           <Words key={name} type="small" tone="quiet" style={[styles.figure, { width: size.figurePx }]}>
@@ -40,37 +47,55 @@ export function FiguresHead({ size, isWide }: { size: PegboardSize; isWide: bool
   );
 }
 
-/** Done, target, left and share over the span, with the ribbon of a month; amounts with their target below. */
-export function FiguresCell({
-  name,
-  figures,
-  unit,
-  size,
-  color,
-  isWide,
-  testId,
-}: {
+type Props = {
   name: string;
   figures: Figures | MonthFigures;
+  /** What the share is asked for. */
+  asked: Asked;
   unit: string | null;
   size: PegboardSize;
   color: string;
   isWide: boolean;
+  /** How the running week or month stands. */
+  running?: string | null;
+  /** What a month's amount target comes to for the week that is shown. */
+  weekly?: number | null;
   testId?: string;
-}) {
+};
+
+/** Done, target, left and share over the span, with the ribbon of a month; amounts with their target below. */
+export function FiguresCell({
+  name,
+  figures,
+  asked,
+  unit,
+  size,
+  color,
+  isWide,
+  running = null,
+  weekly = null,
+  testId,
+}: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
-  const sum = amountInWords(figures, unit);
+  const sum = amountInWords(figures, unit, weekly);
   const column = { width: size.figurePx };
   const hasRibbon = 'ribbon' in figures && figures.ribbon;
-  const words = `${name}: ${figures.actual} done of ${figures.target}, ${figures.left} left, ${percent(figures.share)}`;
+  const words = [
+    `${name}: ${figures.actual} done of ${figures.target}, ${figures.left} left, ${percent(figures.share)}`,
+    sum ? `${sum} in all` : '',
+    running ?? '',
+    hasRibbon ? 'ribbon' : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
   return (
     <View
       role={'gridcell' as never}
       style={[styles.cell, isWide && styles.stuck, { width: size.figuresPx }]}
       testID={testId}
     >
-      <View role="group" aria-label={`${words}${sum ? `, ${sum} in all` : ''}${hasRibbon ? ', ribbon' : ''}`}>
+      <Figure asked={asked} label={words} isPlain style={styles.asked}>
         <View style={styles.line}>
           <View>
             <View style={styles.line}>
@@ -105,7 +130,12 @@ export function FiguresCell({
             {hasRibbon ? <Bookmark size={15} color={colors.brass} fill={colors.brass} /> : null}
           </View>
         </View>
-      </View>
+        {running === null ? null : (
+          <Words type="small" tone="quiet" numberOfLines={1} style={styles.running}>
+            {running}
+          </Words>
+        )}
+      </Figure>
     </View>
   );
 }
@@ -119,7 +149,10 @@ const useStyles = themed((colors) => ({
     borderLeftWidth: 1,
     borderLeftColor: colors.line,
   },
+  asked: { alignSelf: 'stretch', borderBottomWidth: 0 },
   line: { flexDirection: 'row', alignItems: 'center' },
+  whole: { width: '100%', textAlign: 'right', paddingRight: 20 },
+  running: { paddingRight: 20, textAlign: 'right', marginTop: -1 },
   figure: { textAlign: 'right' },
   strong: { fontFamily: 'Figtree_600SemiBold' },
   share: { width: 46, marginLeft: 6, gap: 2, textAlign: 'right' },

@@ -1,19 +1,17 @@
 import {
   type DaySpan,
-  DUE,
   type Entry,
   type PlainDay,
   type Track,
-  asksOn,
   dayMarkOf,
   fillRatio,
   formatDay,
-  isActiveIn,
   outcomeOn,
   pegStateOf,
   scoreOn,
   entryOn,
   NO_ENTRIES,
+  doneHabitsOn,
 } from '@wimbel/core';
 import NotebookPen from 'lucide-react-native/icons/notebook-pen';
 import { type ReactElement, memo, useMemo, useState } from 'react';
@@ -23,7 +21,7 @@ import { useNoteDraft } from '../../parts/useNoteDraft.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { entryChange } from '../../store/makeChange.ts';
 import { selectDayMarks, selectEntry, selectSettings, selectToday, selectTotals } from '../../store/selectors.ts';
-import { afterTap } from '../../words/standing.ts';
+import { afterTap, askOn, standingWords } from '../../words/standing.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
 import { OUTCOME_WORDS, counted, dayInWords, percent } from '../../shared/format.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
@@ -33,6 +31,7 @@ import { TYPE } from '../../theme/type.ts';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { Peg } from '../../ui/Peg.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { Figure } from '../../parts/Figure.tsx';
 
 /** How many more days are laid out whenever the end comes near. */
 const MORE_DAYS = 14;
@@ -41,12 +40,10 @@ type Row = { kind: 'day'; day: PlainDay } | { kind: 'entry'; track: Track; day: 
 
 type Entries = RootState['records']['entries'];
 
-/** The habits of a day that were asked, or have a record. */
+/** The habits of a day that were asked, those that could wait among them, or that have a record. */
 export const tracksOfDay = (tracks: readonly Track[], entries: Entries, day: PlainDay): Track[] =>
   tracks.filter(
-    (track) =>
-      entryOn(entries[track.habit.id] ?? NO_ENTRIES, day) !== null ||
-      (isActiveIn(track, { first: day, last: day }) && (asksOn(track, day) & DUE) !== 0),
+    (track) => entryOn(entries[track.habit.id] ?? NO_ENTRIES, day) !== null || askOn(track, day) !== 'none',
   );
 
 /** The records of a span by day, newest first; amounts and notes are edited where they stand. */
@@ -115,17 +112,29 @@ function DayHead({ day, onDay }: { day: PlainDay; onDay: (day: PlainDay) => void
   const marks = useAppSelector(selectDayMarks);
   const totals = useAppSelector(selectTotals);
   const { done, due, score } = scoreOn(totals, day, passMark);
-  const habits = totals.doneHabits[day - totals.first] ?? 0;
+  const habits = doneHabitsOn(totals, day);
   const mark = dayMarkOf(marks, habits);
   return (
     <View style={styles.dayHead}>
       <Words type="card" heading={2} style={styles.dayName}>
         {dayInWords(day)}
       </Words>
-      <Words type="quiet" tone="quiet">
-        {score === null ? counted(habits, 'habit') : `${done} of ${due}, ${percent(score)}`}
-        {mark === null ? '' : `  ${mark}`}
-      </Words>
+      {score === null ? (
+        <Words type="quiet" tone="quiet">
+          {counted(habits, 'habit')}
+        </Words>
+      ) : (
+        <Figure asked={{ figure: 'dayScore', day }} label={`${dayInWords(day)}: ${done} of ${due}, ${percent(score)}`}>
+          <Words type="quiet" tone="quiet">
+            {done} of {due}, {percent(score)}
+          </Words>
+        </Figure>
+      )}
+      {mark === null ? null : (
+        <Words type="smallStrong" tone="brassText">
+          {mark}
+        </Words>
+      )}
       <Pressable role="link" aria-label={`Open ${dayInWords(day)}`} onPress={() => onDay(day)} style={styles.open}>
         <Words type="label" tone="working">
           Open
@@ -175,6 +184,11 @@ const EntryRow = memo(function EntryRow({
         <Words type="strong" numberOfLines={3}>
           {habit.name}
         </Words>
+        {entry === undefined && askOn(track, day) === 'canWait' ? (
+          <Words type="small" tone="quiet">
+            {standingWords(track, day)}
+          </Words>
+        ) : null}
       </Pressable>
       {habit.measure.kind === 'amount' && !hasVariants ? (
         <AmountHere

@@ -11,15 +11,14 @@ import {
   formatMonth,
   holdsDay,
   isActiveIn,
-  keptOver,
   logSpanOf,
   monthFigures,
   monthOfDay,
   monthSpan,
   parseDay,
   parseMonth,
-  shareOf,
   startOfWeek,
+  keptTogether,
 } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import ArrowUpDown from 'lucide-react-native/icons/arrow-up-down';
@@ -52,6 +51,8 @@ import { LogList } from './LogList.tsx';
 import { Pegboard } from './Pegboard.tsx';
 import { SORTS, figuresOf, sortedTracks } from './logRows.ts';
 import { SPAN_CHOICES, spanName, spanTitle } from './logWords.ts';
+import { Figure } from '../../parts/Figure.tsx';
+import type { Asked } from '../../words/asked.ts';
 
 type Params = { month?: string; span?: string; day?: string; at?: string; as?: string };
 /** `at` is a day that was asked for by name, to be found at once; the next step forgets it. */
@@ -282,39 +283,43 @@ function Summary({
   aside: ReactNode;
 }) {
   const styles = useStyles();
-  const isWide = useIsWide();
   const today = useAppSelector(selectToday);
-  const { passMark } = useAppSelector(selectSettings);
+  const { passMark, fullDayTarget } = useAppSelector(selectSettings);
   const totals = useAppSelector(selectTotals);
-  const { kept, asked } = useMemo(() => {
-    const sums = tracks.map((track) => keptOver(track, span));
-    return {
-      kept: sums.reduce((sum, each) => sum + each.kept, 0),
-      asked: sums.reduce((sum, each) => sum + each.asked, 0),
-    };
-  }, [tracks, span]);
+  const { kept, asked, rate } = useMemo(() => keptTogether(tracks, span), [tracks, span]);
   const ribbons = useMemo(() => ribbonsIn(tracks, kind, span, passMark), [tracks, kind, span, passMark]);
   const { fullDays, brightDays } = dayCounts(totals, span, passMark);
-  const counts = [
-    counted(fullDays, 'full day'),
-    counted(brightDays, 'bright day'),
-    ribbons === null ? '' : counted(ribbons, 'ribbon'),
-  ].filter(Boolean);
+  const aim = kind === 'month' ? fullDayTarget?.month : kind === 'year' ? fullDayTarget?.year : undefined;
+  const full = aim === undefined ? counted(fullDays, 'full day') : `${number(fullDays)} of ${counted(aim, 'full day')}`;
+  const told = `${number(kept)} of ${number(asked)} asked${holdsDay(span, today) ? ' so far' : ''}`;
   return (
     <View style={styles.summaryLine}>
       <View style={styles.summary} role="status" aria-label={`The ${spanName(kind)} in figures`}>
-        <View style={styles.share}>
-          <Words type="title">{percent(shareOf(kept, asked))}</Words>
-          <Words tone="quiet">
-            {number(kept)} of {number(asked)} asked{holdsDay(span, today) ? ' so far' : ''}
-          </Words>
+        <Figure asked={{ figure: 'kept', span }} label={`${told}, ${percent(rate)}`}>
+          <View style={styles.share}>
+            <Words type="title">{percent(rate)}</Words>
+            <Words tone="quiet">{told}</Words>
+          </View>
+        </Figure>
+        <View style={styles.counts}>
+          <Count asked={{ figure: 'fullDays', span }} words={full} />
+          <Count asked={{ figure: 'brightDays', span }} words={counted(brightDays, 'bright day')} />
+          {ribbons === null ? null : <Count asked={{ figure: 'ribbons', span }} words={counted(ribbons, 'ribbon')} />}
         </View>
-        <Words tone="quiet" type={isWide ? 'body' : 'quiet'}>
-          {counts.join(' · ')}
-        </Words>
       </View>
       {aside}
     </View>
+  );
+}
+
+function Count({ asked, words }: { asked: Asked; words: string }) {
+  const isWide = useIsWide();
+  return (
+    <Figure asked={asked} label={words}>
+      <Words tone="quiet" type={isWide ? 'body' : 'quiet'}>
+        {words}
+      </Words>
+    </Figure>
   );
 }
 
@@ -345,4 +350,5 @@ const useStyles = themed(() => ({
     columnGap: SPACE.xl,
   },
   share: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s },
+  counts: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l },
 }));

@@ -38,6 +38,7 @@ import { pegboardSize } from './pegboardSize.ts';
 import { type Place, leavePlace, placeLeft } from './placeLeft.ts';
 import { useCellTaps } from './useCellTaps.ts';
 import { useWindowed, within } from './useWindowed.ts';
+import { runningWords } from './logWords.ts';
 
 /** Where to scroll so that a stretch lies in the room that is seen, going no further than needed. */
 const into = (at: number, length: number, from: number, room: number): number =>
@@ -82,7 +83,11 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
     [boxSize.widthPx, isWide, dayCount, kind],
   );
   const days = useMemo(() => pegboardColumns(span, weekStart, size.cellPx, size.weekGapPx), [span, weekStart, size]);
-  const { lines, heightPx } = useMemo(() => logLines(tracks, areas, isByArea, size), [tracks, areas, isByArea, size]);
+  const tallSize = useMemo(() => ({ ...size, rowPx: size.tallRowPx }), [size]);
+  const { lines, heightPx } = useMemo(
+    () => logLines(tracks, areas, isByArea, size, (track) => runningWords(track, kind, span) !== null),
+    [tracks, areas, isByArea, size, kind, span],
+  );
   const habits = useMemo(() => lines.filter((line): line is HabitLine => line.kind === 'habit'), [lines]);
 
   const columns = useMemo(
@@ -90,7 +95,7 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
     [days, size, seen.left, seen.right],
   );
   const drawn = useMemo(
-    () => within(lines, (line) => line.y, size.rowPx, seen.top, seen.bottom - size.headPx),
+    () => within(lines, (line) => line.y, size.tallRowPx, seen.top, seen.bottom - size.headPx),
     [lines, size, seen.top, seen.bottom],
   );
 
@@ -251,7 +256,7 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
           ...taps,
         } as object)}
       >
-        <PegboardHead {...edges} hasMonths={kind !== 'month' && kind !== 'week'} />
+        <PegboardHead {...edges} kind={kind} />
         <View style={{ width: size.namesPx + days.widthPx + size.figuresPx, height: heightPx }} role="presentation">
           <View aria-hidden style={[styles.under, { left: size.namesPx }]}>
             {columns
@@ -272,6 +277,13 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
                 key={line.key}
                 area={line.area}
                 figures={figuresTogether(line.tracks, kind, span, passMark)}
+                asked={{
+                  figure: 'together',
+                  kind,
+                  span,
+                  habitIds: line.tracks.map(({ habit }) => habit.id),
+                  name: line.area?.name ?? 'No area',
+                }}
                 size={size}
                 daysPx={days.widthPx}
                 y={line.y}
@@ -286,7 +298,8 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
                 columns={columns}
                 span={span}
                 daysPx={days.widthPx}
-                size={size}
+                size={line.heightPx === size.rowPx ? size : tallSize}
+                kind={kind}
                 color={colorOf(line.track)}
                 y={line.y}
                 rowIndex={lines.indexOf(line) + 2}
@@ -317,6 +330,7 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
         <PegboardFoot
           {...edges}
           span={span}
+          kind={kind}
           tracks={tracks}
           totals={totals}
           passMark={passMark}

@@ -12,8 +12,10 @@ import {
   scoreOn,
   startOfWeek,
   weekTotals,
+  type LogSpan,
+  doneHabitsOn,
 } from '@wimbel/core';
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import { dateNumber, dayInWords, monthName, percent, spanInWords, weekdayLetter } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
@@ -21,6 +23,8 @@ import { SPACE } from '../../theme/space.ts';
 import { Words } from '../../ui/Words.tsx';
 import { FiguresCell, FiguresHead } from './FiguresCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
+import { Figure } from '../../parts/Figure.tsx';
+import { weekVerdictWords } from './logWords.ts';
 
 type Edge = {
   columns: readonly PegboardColumn[];
@@ -40,8 +44,9 @@ export const PegboardHead = memo(function PegboardHead({
   today,
   at,
   isWide,
-  hasMonths,
-}: Edge & { hasMonths: boolean }) {
+  kind,
+}: Edge & { kind: LogSpan }) {
+  const hasMonths = kind !== 'month' && kind !== 'week';
   const styles = useStyles();
   const firstSeen = columns[0]?.day;
   return (
@@ -83,7 +88,7 @@ export const PegboardHead = memo(function PegboardHead({
           </View>
         ))}
       </View>
-      <FiguresHead size={size} isWide={isWide} />
+      <FiguresHead size={size} kind={kind} isWide={isWide} />
     </View>
   );
 });
@@ -98,6 +103,7 @@ export const PegboardFoot = memo(function PegboardFoot({
   today,
   isWide,
   span,
+  kind,
   tracks,
   totals,
   passMark,
@@ -107,6 +113,7 @@ export const PegboardFoot = memo(function PegboardFoot({
   rowIndex,
 }: Edge & {
   span: DaySpan;
+  kind: LogSpan;
   tracks: readonly Track[];
   totals: DayTotals;
   passMark: number;
@@ -118,6 +125,7 @@ export const PegboardFoot = memo(function PegboardFoot({
   const styles = useStyles();
   const { colors } = useTheme();
   const [first, last] = [columns[0], columns.at(-1)];
+  const ids = useMemo(() => tracks.map(({ habit }) => habit.id), [tracks]);
   return (
     <View
       role={'row' as never}
@@ -146,15 +154,16 @@ export const PegboardFoot = memo(function PegboardFoot({
           .filter(({ day }) => day <= today)
           .map(({ day, x }) => {
             const { done, due, score, bright } = scoreOn(totals, day, passMark);
-            const habits = totals.doneHabits[day - totals.first] ?? 0;
+            const habits = doneHabitsOn(totals, day);
             const mark = dayMarkOf(marks, habits);
             return (
               <View key={day} role={'gridcell' as never} style={[styles.footCell, { left: x, width: size.cellPx }]}>
-                <View
-                  role="img"
-                  aria-label={`${dayInWords(day)}: ${habits} done, ${done} of ${due}, ${percent(score)}${mark ? `, mark ${mark}` : ''}`}
+                <Figure
+                  asked={{ figure: 'dayScore', day }}
+                  label={`${dayInWords(day)}: ${habits} done, ${done} of ${due}, ${percent(score)}${mark ? `, mark ${mark}` : ''}`}
+                  isPlain
                   style={styles.footDay}
-                  testID={`day-${day}`}
+                  testId={`day-${day}`}
                 >
                   <View style={styles.barRoom}>
                     <View
@@ -173,7 +182,7 @@ export const PegboardFoot = memo(function PegboardFoot({
                   <Words type="smallStrong" tone="brassText" style={styles.mark}>
                     {mark ?? ' '}
                   </Words>
-                </View>
+                </Figure>
               </View>
             );
           })}
@@ -181,29 +190,35 @@ export const PegboardFoot = memo(function PegboardFoot({
           ? weeksSeen(tracks, span, first.day, last.day, weekStart, passMark).map((week) => {
               const x = columns[Math.max(0, week.days.first - first.day)]?.x ?? 0;
               const end = columns[Math.min(columns.length - 1, week.days.last - first.day)]?.x ?? 0;
-              const verdict = week.onTrack === null ? '' : week.onTrack ? ', on track' : ', not on track';
+              const verdict = weekVerdictWords(week);
               const words = `${week.actual} of ${week.target}${week.isRunning ? ' so far' : ''}`;
               const isNarrow = end - x < 60;
+              const isMet = week.verdict === 'met';
               return (
                 <View
                   key={week.days.first}
                   role={'gridcell' as never}
                   style={[styles.week, { left: x + 2, width: end + size.cellPx - x - 4 }]}
                 >
-                  <View role="img" aria-label={`Week, ${spanInWords(week.days, today)}: ${words}${verdict}`}>
+                  <Figure
+                    asked={{ figure: 'week', days: week.days, habitIds: ids }}
+                    label={`Week, ${spanInWords(week.days, today)}: ${[words, verdict].filter(Boolean).join(', ')}`}
+                    isPlain
+                    style={styles.weekFigure}
+                  >
                     <View
                       style={[
                         styles.weekLine,
-                        { backgroundColor: week.onTrack === true ? colors.working : colors.rim },
-                        week.onTrack === null && styles.weekOpen,
+                        { backgroundColor: isMet ? colors.working : colors.rim },
+                        (week.verdict === null || week.verdict === 'open') && styles.weekOpen,
                       ]}
                     />
                     <Words type="smallStrong" style={styles.weekWords}>
                       {week.days.first > today
                         ? ' '
-                        : `${week.onTrack === true ? '✓ ' : ''}${isNarrow ? `${week.actual}/${week.target}` : words}`}
+                        : `${isMet ? '✓ ' : ''}${isNarrow ? `${week.actual}/${week.target}` : words}`}
                     </Words>
-                  </View>
+                  </Figure>
                 </View>
               );
             })
@@ -212,6 +227,7 @@ export const PegboardFoot = memo(function PegboardFoot({
       <FiguresCell
         name="All habits"
         figures={together}
+        asked={{ figure: 'together', kind, span, habitIds: ids, name: 'All habits' }}
         unit={null}
         size={size}
         color={colors.working}
@@ -273,7 +289,8 @@ const useStyles = themed((colors) => ({
   footName: { height: 96, justifyContent: 'center' },
   footWeek: { position: 'absolute', left: SPACE.m, top: 102 },
   footCell: { position: 'absolute', top: 4 },
-  footDay: { alignItems: 'center' },
+  footDay: { alignItems: 'center', alignSelf: 'stretch', borderBottomWidth: 0 },
+  weekFigure: { alignSelf: 'stretch', borderBottomWidth: 0 },
   barRoom: { height: BAR_PX, justifyContent: 'flex-end' },
   tiny: { letterSpacing: -0.3 },
   mark: { height: 16, fontSize: 13 },

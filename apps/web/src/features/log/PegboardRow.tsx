@@ -11,6 +11,8 @@ import {
   outcomeOn,
   pegStateOf,
   entryOn,
+  type LogSpan,
+  amountForDays,
 } from '@wimbel/core';
 import { memo, useMemo } from 'react';
 import { View } from 'react-native';
@@ -24,6 +26,7 @@ import { FiguresCell } from './FiguresCell.tsx';
 import { NameCell } from './NameCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
 import { selectEntries } from '../../store/selectors.ts';
+import { runningWords } from './logWords.ts';
 
 export const cellId = (habitId: string, day: PlainDay): string => `cell-${habitId}-${day}`;
 
@@ -33,6 +36,7 @@ type Props = {
   /** The days that are drawn now, of all those of `span`. */
   columns: readonly PegboardColumn[];
   span: DaySpan;
+  kind: LogSpan;
   daysPx: number;
   size: PegboardSize;
   color: string;
@@ -47,7 +51,7 @@ type Props = {
 
 /** One habit: its name, its days as one picture with a cell over each to press, and its figures. */
 export const PegboardRow = memo(function PegboardRow(props: Props) {
-  const { track, figures, columns, daysPx, size, color, y, rowIndex, isWide, focusDay, onName } = props;
+  const { track, figures, kind, span, columns, daysPx, size, color, y, rowIndex, isWide, focusDay, onName } = props;
   const styles = useStyles();
   const { habit, today } = track;
   const entries = useAppSelector((state) => selectEntries(state, habit.id));
@@ -91,6 +95,9 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
         name={habit.name}
         testId={`figures-${habit.id}`}
         figures={figures}
+        asked={{ figure: 'habitTarget', habitId: habit.id, kind, span }}
+        running={runningWords(track, kind, span)}
+        weekly={kind === 'week' ? amountForDays(track, span) : null}
         unit={habit.measure.kind === 'amount' ? habit.measure.unit : null}
         size={size}
         color={color}

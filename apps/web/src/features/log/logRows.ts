@@ -12,12 +12,12 @@ import {
 export const SORTS = ['order', 'name', 'share'] as const;
 export type Sort = (typeof SORTS)[number];
 
-export type HabitLine = { kind: 'habit'; key: string; track: Track; y: number };
+export type HabitLine = { kind: 'habit'; key: string; track: Track; y: number; heightPx: number };
 export type AreaLine = { kind: 'area'; key: string; area: Area | null; tracks: Track[]; y: number };
 /** A line of the pegboard: a habit, or the area above its habits. */
 export type LogLine = HabitLine | AreaLine;
 
-type Heights = { rowPx: number; areaPx: number };
+type Heights = { rowPx: number; tallRowPx: number; areaPx: number };
 
 /** Habits in the order asked for; by share the best first, those without one last. */
 export function sortedTracks(tracks: readonly Track[], sort: Sort, shareOf: (track: Track) => number | null): Track[] {
@@ -32,14 +32,16 @@ export function logLines(
   tracks: readonly Track[],
   areas: readonly Area[],
   isByArea: boolean,
-  { rowPx, areaPx }: Heights,
+  { rowPx, tallRowPx, areaPx }: Heights,
+  isTall: (track: Track) => boolean = () => false,
 ): { lines: LogLine[]; heightPx: number } {
   const lines: LogLine[] = [];
   let y = 0;
   const add = (own: readonly Track[]): void => {
     for (const track of own) {
-      lines.push({ kind: 'habit', key: track.habit.id, track, y });
-      y += rowPx;
+      const heightPx = isTall(track) ? tallRowPx : rowPx;
+      lines.push({ kind: 'habit', key: track.habit.id, track, y, heightPx });
+      y += heightPx;
     }
   };
   if (!isByArea) add(tracks);

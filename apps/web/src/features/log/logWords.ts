@@ -7,8 +7,18 @@ import {
   monthOfDay,
   quarterOfMonth,
   yearOfDay,
+  type Track,
+  holdsDay,
+  askKindOf,
+  termsOn,
+  isActiveIn,
+  quotaStanding,
+  periodOf,
+  quotaVerdict,
+  type WeekTotal,
 } from '@wimbel/core';
 import { monthName, shortDate, spanInWords } from '../../shared/format.ts';
+import { VERDICT_WORDS } from '../../words/standing.ts';
 
 export const SPAN_CHOICES: { value: LogSpan; label: string }[] = [
   { value: 'week', label: 'Week' },
@@ -48,3 +58,33 @@ export function spanTitle(kind: LogSpan, span: DaySpan, today: PlainDay, weekSta
       return [year, yearOfDay(today) === yearOfDay(span.first) ? 'this year' : ''];
   }
 }
+
+/** Over these spans a row says how its running week or month stands. */
+const TELLS_RUNNING: readonly LogSpan[] = ['week', 'month', 'sixWeeks'];
+
+/** How the running week or month of a habit without fixed days stands: "1 of 3 this week, still open"; null of others. */
+export function runningWords(track: Track, kind: LogSpan, span: DaySpan): string | null {
+  const { today } = track;
+  if (!TELLS_RUNNING.includes(kind) || !holdsDay(span, today)) return null;
+  const unit = askKindOf(termsOn(track.terms, today).schedule);
+  if (unit === 'days' || !isActiveIn(track, { first: today, last: today })) return null;
+  const standing = quotaStanding(track, unit, periodOf(track, unit, today));
+  const period = unit === 'weeks' ? 'week' : 'month';
+  return `${standing.done} of ${standing.quota} this ${period}, ${VERDICT_WORDS[quotaVerdict(standing)]}`;
+}
+
+/** How a week of all habits together stands, in words; "" where nothing is asked. */
+export const weekVerdictWords = ({ verdict, isRunning }: Pick<WeekTotal, 'verdict' | 'isRunning'>): string => {
+  if (verdict === null) return '';
+  if (isRunning) return VERDICT_WORDS[verdict];
+  return verdict === 'met' ? 'pass mark reached' : 'pass mark not reached';
+};
+
+/** What the targets of a span are for: "for all of November". */
+export const WHOLE_WORDS: Record<LogSpan, string> = {
+  week: 'for the whole week',
+  month: 'for the whole month',
+  sixWeeks: 'for all six weeks',
+  quarter: 'for the whole quarter',
+  year: 'for the whole year',
+};

@@ -6,6 +6,8 @@ export type PegboardSize = {
   cellPx: number;
   weekGapPx: number;
   rowPx: number;
+  /** A row with a line more, for how its running week or month stands. */
+  tallRowPx: number;
   areaPx: number;
   pegR: number;
   headPx: number;
@@ -38,7 +40,7 @@ export function pegboardSize(widthPx: number, isWide: boolean, days: number, spa
     const namesPx = 126;
     const spread = Math.floor((widthPx - namesPx - 8) / 7);
     const cellPx = span === 'week' ? Math.max(28, Math.min(40, spread)) : 28;
-    return { ...shared, namesPx, cellPx, rowPx: 52, pegR: span === 'week' ? 11 : 9.2 };
+    return { ...shared, namesPx, cellPx, rowPx: 52, tallRowPx: 58, pegR: span === 'week' ? 11 : 9.2 };
   }
   const namesPx = span === 'week' ? 220 : 134;
   const weeks = Math.ceil(days / 7);
@@ -50,6 +52,7 @@ export function pegboardSize(widthPx: number, isWide: boolean, days: number, spa
     namesPx: namesPx + Math.max(0, Math.min(40, Math.floor(over))),
     cellPx,
     rowPx: 40,
+    tallRowPx: 52,
     pegR: Math.min(span === 'week' ? 13 : 11, cellPx * 0.36),
   };
 }

@@ -6,64 +6,93 @@ import {
   isActiveIn,
   keptTogether,
   longestRun,
-  monthFigures,
   monthOfDay,
   monthSpan,
+  figuresAgainst,
+  monthTargetOf,
+  isAtLeast,
 } from '@wimbel/core';
 import { View } from 'react-native';
 import { selectHidesStreaks, selectSettings, selectToday, selectTotals, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { counted, monthName, percent } from '../../shared/format.ts';
+import { counted, monthName, percent, dayAndMonth } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
+import type { Asked } from '../../words/asked.ts';
+import { Figure } from '../../parts/Figure.tsx';
 
-/** How the month of a day stands over all habits. */
+/** How the month of a day stands over all habits, as seen on that day. */
 export function MonthCard({ day }: { day: PlainDay }) {
   const styles = useStyles();
   const { colors } = useTheme();
   const tracks = useAppSelector(selectTracks);
   const today = useAppSelector(selectToday);
-  const { passMark } = useAppSelector(selectSettings);
+  const { passMark, fullDayTarget } = useAppSelector(selectSettings);
   const hidesStreaks = useAppSelector(selectHidesStreaks);
   const month = monthOfDay(day);
-  const span = monthSpan(month);
+  const whole = monthSpan(month);
+  const span = { first: whole.first, last: Math.min(day, whole.last) };
   const totals = useAppSelector(selectTotals);
-  const active = tracks.filter((track) => isActiveIn(track, span));
+  const active = tracks.filter((track) => isActiveIn(track, whole));
   const { kept, asked, rate: share } = keptTogether(active, span);
-  const ribbons = active.filter((track) => monthFigures(track, month, passMark).ribbon).length;
+  const ribbons = active.filter((track) => {
+    const { share: own } = figuresAgainst(track, span, monthTargetOf(track, month));
+    return own !== null && isAtLeast(own, passMark);
+  }).length;
   const { fullDays, brightDays } = dayCounts(totals, span, passMark);
-  const runs = fullDayRuns(totals);
-  const rows: [string, string][] = [
-    ['Full days in a row', String(aliveRun(runs)?.length ?? 0)],
-    ['Longest such row', counted(longestRun(runs)?.length ?? 0, 'day')],
-  ];
-  const lines: [string, string][] = [
-    ['Full days', String(fullDays)],
-    ['Bright days', String(brightDays)],
-    ['Ribbons', String(ribbons)],
-    ...(hidesStreaks ? [] : rows),
+  const runs = fullDayRuns(totals, day);
+  const [current, longest] = [aliveRun(runs)?.length ?? 0, longestRun(runs)?.length ?? 0];
+  const told = `${kept} of ${asked} asked ${day === today ? 'so far' : 'by then'}`;
+  const full = fullDayTarget?.month === undefined ? String(fullDays) : `${fullDays} of ${fullDayTarget.month}`;
+  const lines: [string, string, Asked | null][] = [
+    ['Full days', full, { figure: 'fullDays', span }],
+    ['Bright days', String(brightDays), { figure: 'brightDays', span }],
+    ['Ribbons', String(ribbons), day === today ? { figure: 'ribbons', span: whole } : null],
+    ...(hidesStreaks
+      ? []
+      : ([
+          [
+            'Full days in a row',
+            String(current),
+            current === 0 ? null : { figure: 'fullDayRun', which: 'current', until: day },
+          ],
+          [
+            'Longest such row',
+            counted(longest, 'day'),
+            longest === 0 ? null : { figure: 'fullDayRun', which: 'longest', until: day },
+          ],
+        ] satisfies [string, string, Asked | null][])),
   ];
   return (
     <Card style={styles.card}>
       <Words type="card" heading={2}>
         {monthName(month)}
+        {day === today ? '' : ` up to ${dayAndMonth(day)}`}
       </Words>
-      <View style={styles.share}>
-        <Words type="title">{percent(share)}</Words>
-        <Words type="quiet" tone="quiet">
-          {kept} of {asked} so far
-        </Words>
-      </View>
-      <ProgressBar ratio={share ?? 0} color={colors.working} label={`${kept} of ${asked} asked so far`} heightPx={7} />
-      {lines.map(([name, value]) => (
+      <Figure asked={{ figure: 'kept', span }} label={`${told}, ${percent(share)}`}>
+        <View style={styles.share}>
+          <Words type="title">{percent(share)}</Words>
+          <Words type="quiet" tone="quiet">
+            {told}
+          </Words>
+        </View>
+      </Figure>
+      <ProgressBar ratio={share ?? 0} color={colors.working} label={told} heightPx={7} />
+      {lines.map(([name, value, figure]) => (
         <View key={name} style={styles.line}>
           <Words type="quiet" tone="quiet">
             {name}
           </Words>
-          <Words type="label">{value}</Words>
+          {figure === null ? (
+            <Words type="label">{value}</Words>
+          ) : (
+            <Figure asked={figure} label={`${name}: ${value}`}>
+              <Words type="label">{value}</Words>
+            </Figure>
+          )}
         </View>
       ))}
     </Card>

@@ -1,4 +1,13 @@
-import { type PlainDay, dayMarkOf, dayOf, formatDay, scoreOn } from '@wimbel/core';
+import {
+  type PlainDay,
+  dayMarkOf,
+  dayOf,
+  formatDay,
+  scoreOn,
+  flexibleToGoOn,
+  type Track,
+  doneHabitsOn,
+} from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
@@ -43,6 +52,8 @@ import { HabitRow } from './HabitRow.tsx';
 import { MonthCard } from './MonthCard.tsx';
 import { WeekStrip } from './WeekStrip.tsx';
 import { type TodayPlan, type TodaySection, planOfDay } from './todaySections.ts';
+import { isDecided } from '../../words/standing.ts';
+import { Figure } from '../../parts/Figure.tsx';
 
 /** How long a habit that was just done stays where it is, so that nothing moves under the thumb. */
 const SETTLES_AFTER_MS = 900;
@@ -61,13 +72,15 @@ export function TodayScreen() {
   const by = settings.todayBy ?? 'part';
   const { change } = useRecording();
   const open = useCallback((habitId: string) => setOpened(habitId), []);
-  const settledNow = useMemo(() => planOfDay(tracks, day), [tracks, day]).sections.flatMap((section) =>
-    section.rows.filter((row) => !row.isToGo).map((row) => row.track.habit.id),
+  const wanted = flexibleToGoOn(useAppSelector(selectTotals), day);
+  const settledNow = useMemo(
+    () => tracks.filter((track) => isDecided(track, day)).map(({ habit }) => habit.id),
+    [tracks, day],
   );
   const settled = useLater(settledNow, settledNow.join(' '), String(day), SETTLES_AFTER_MS);
   const plan = useMemo(
-    () => planOfDay(tracks, day, { by, areas, settled: new Set(settled) }),
-    [tracks, day, by, areas, settled],
+    () => planOfDay(tracks, day, { wanted, by, areas, settled: new Set(settled) }),
+    [tracks, day, wanted, by, areas, settled],
   );
   const swipe = useSwipe((direction) => {
     if (direction === 'back') goTo(day - 1);
@@ -134,17 +147,23 @@ export function TodayScreen() {
   const sections = plan.sections.map((section) => (
     <Section key={section.key} section={section} day={day} onOpen={open} />
   ));
-  const others =
-    plan.notAsked.length > 0 ? (
+  const group = (title: string, aside: string, list: readonly Track[]): ReactNode =>
+    list.length === 0 ? null : (
       <View style={styles.section}>
-        <SectionHead title="Not asked" aside="can still be done" />
+        <SectionHead title={title} aside={aside} />
         <Card isFlush>
-          {plan.notAsked.map((track, index) => (
+          {list.map((track, index) => (
             <HabitRow key={track.habit.id} track={track} day={day} onOpen={open} place={index} />
           ))}
         </Card>
       </View>
-    ) : null;
+    );
+  const others = (
+    <>
+      {group(day === today ? 'Can wait' : 'Could wait', canWaitWords(plan, day === today), plan.canWait.tracks)}
+      {group(day === today ? 'Not asked today' : 'Not asked that day', 'can still be done', plan.notAsked)}
+    </>
+  );
   const grouping = (
     <Segments
       label="Group habits by"
@@ -197,6 +216,12 @@ export function TodayScreen() {
   );
 }
 
+/** Of how many of those that can wait the day asks: "any 2 of these". */
+function canWaitWords({ canWait: { wanted } }: TodayPlan, isToday: boolean): string {
+  if (wanted === 0) return isToday ? 'none needed today' : 'none was needed';
+  return isToday ? `any ${wanted} of these` : `any ${wanted} of these were left`;
+}
+
 function PlusIcon() {
   const { colors } = useTheme();
   return <Plus size={18} color={colors.ink} />;
@@ -220,8 +245,8 @@ function LeftLine({
   const marks = useAppSelector(selectDayMarks);
   const totals = useAppSelector(selectTotals);
   const { done, due, score, full } = scoreOn(totals, day, passMark);
-  const mark = dayMarkOf(marks, totals.doneHabits[0] ?? 0);
-  const { toGo, next } = plan;
+  const mark = dayMarkOf(marks, doneHabitsOn(totals, day));
+  const { toGo, missed, next } = plan;
   const isComplete = full && toGo === 0;
   const isCelebrated = useOnceFull(day, isToday && isComplete);
   const words =
@@ -246,15 +271,19 @@ function LeftLine({
         {isCelebrated ? <Shavings /> : null}
       </View>
       {score === null ? null : (
-        <Words tone="quiet">
-          {done} of {due}, <Words type="strong">{percent(score)}</Words>
+        <View style={styles.score}>
+          <Figure asked={{ figure: 'dayScore', day }} label={`${done} of ${due}, ${percent(score)}`}>
+            <Words tone="quiet">
+              {done} of {due}, <Words type="strong">{percent(score)}</Words>
+            </Words>
+          </Figure>
+          {missed > 0 ? <Words tone="quiet">{missed} missed</Words> : null}
           {mark === null ? null : (
             <Words type="strong" tone="brassText" label={`Day mark ${mark}`}>
-              {'  '}
               {mark}
             </Words>
           )}
-        </Words>
+        </View>
       )}
       {aside ? <View style={styles.aside}>{aside}</View> : null}
     </View>
@@ -331,6 +360,7 @@ const useStyles = themed(() => ({
   section: { gap: SPACE.s },
   aside: { marginLeft: 'auto', alignSelf: 'center' },
   leftWords: { flexShrink: 1, gap: 2 },
+  score: { flexDirection: 'row', alignItems: 'baseline', flexWrap: 'wrap', justifyContent: 'flex-end', gap: SPACE.s },
   sectionHead: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingHorizontal: SPACE.xs },
   sectionTitle: { flex: 1 },
   dot: { width: 10, height: 10, borderRadius: 5 },

@@ -1,14 +1,18 @@
 import { PART_WORDS } from '../../shared/format.ts';
 import { type Area, PARTS_OF_DAY, type PlainDay, type TodayBy, type Track, isActiveIn, outcomeOn } from '@wimbel/core';
-import { askOn, isPressing, isToGo } from '../../words/standing.ts';
+import { askOn, isDecided, isPressing } from '../../words/standing.ts';
 
 export type TodayRow = { track: Track; isToGo: boolean };
 export type TodaySection = { key: string; title: string; dye: string | null; rows: TodayRow[]; toGo: number };
 export type TodayPlan = {
   sections: TodaySection[];
+  /** Flexible habits that another day may do for; `wanted` says of how many of them today asks all the same. */
+  canWait: { tracks: Track[]; wanted: number };
   /** Habits of which nothing is asked; they can be done all the same. */
   notAsked: Track[];
+  /** What the day still asks: its score's whole, less what is done and what was missed. */
   toGo: number;
+  missed: number;
   /** What comes next: what cannot be put off, else the first that is left. */
   next: Track | null;
 };
@@ -35,28 +39,45 @@ export function groupsOf(by: TodayBy, areas: readonly Area[]) {
   ];
 }
 
+/** Those that are decided below the others, each in the user's order. */
+const settleBelow = <T>(rows: readonly T[], isSettled: (row: T) => boolean): T[] => [
+  ...rows.filter((row) => !isSettled(row)),
+  ...rows.filter(isSettled),
+];
+
 /**
- * The habits of a day by part of the day or by area, in the user's order but those in `settled` below the others;
- * habits of which nothing is asked apart. Archived habits and those outside their span are left out, unless the day has
- * a record.
+ * The habits of a day by part of the day or by area, in the user's order but those in `settled` below the others; those
+ * that can wait and those of which nothing is asked apart. `wanted` is what flexible habits still ask of the day together.
+ * Habits outside their span are left out, archived ones where nothing was asked of them or recorded.
  */
 export function planOfDay(
   tracks: readonly Track[],
   day: PlainDay,
-  options: { by?: TodayBy; areas?: readonly Area[]; settled?: ReadonlySet<string> } = {},
+  options: { wanted?: number; by?: TodayBy; areas?: readonly Area[]; settled?: ReadonlySet<string> } = {},
 ): TodayPlan {
-  const { by = 'part', areas = [], settled } = options;
+  const { wanted = 0, by = 'part', areas = [], settled } = options;
+  const isSettled = (track: Track): boolean => (settled ? settled.has(track.habit.id) : isDecided(track, day));
   const rows: TodayRow[] = [];
+  const canWait: Track[] = [];
   const notAsked: Track[] = [];
+  let [pressing, missed] = [0, 0];
   for (const track of tracks) {
     if (!isActiveIn(track, { first: day, last: day })) continue;
+    const ask = askOn(track, day);
     const outcome = outcomeOn(track, day);
     const hasRecord = outcome !== 'blank' && outcome !== 'paused';
-    if (track.habit.archived && !hasRecord) continue;
-    if (askOn(track, day) === 'none' && !hasRecord) notAsked.push(track);
-    else rows.push({ track, isToGo: isToGo(track, day) });
+    const isLeft = !isDecided(track, day);
+    if (ask === 'fixed') {
+      if (outcome === 'missed') missed++;
+      rows.push({ track, isToGo: isLeft });
+    } else if (ask === 'pressing') {
+      // What others did ahead may leave the day asking for fewer than cannot wait.
+      const isToGo = isLeft && pressing < wanted;
+      if (isToGo) pressing++;
+      rows.push({ track, isToGo });
+    } else if (ask === 'canWait' || hasRecord) canWait.push(track);
+    else if (!track.habit.archived) notAsked.push(track);
   }
-  const isSettled = ({ track, isToGo: left }: TodayRow): boolean => (settled ? settled.has(track.habit.id) : !left);
   const sections = groupsOf(by, areas)
     .map(({ key, title, dye, holds }) => {
       const own = rows.filter((row) => holds(row.track));
@@ -64,12 +85,19 @@ export function planOfDay(
         key,
         title,
         dye,
-        rows: [...own.filter((row) => !isSettled(row)), ...own.filter(isSettled)],
+        rows: settleBelow(own, (row) => isSettled(row.track)),
         toGo: own.filter((row) => row.isToGo).length,
       };
     })
     .filter((section) => section.rows.length > 0);
   const left = sections.flatMap((section) => section.rows.filter((row) => row.isToGo));
   const next = left.find((row) => isPressing(row.track, day)) ?? left[0];
-  return { sections, notAsked, toGo: left.length, next: next?.track ?? null };
+  return {
+    sections,
+    canWait: { tracks: settleBelow(canWait, isSettled), wanted: wanted - pressing },
+    notAsked,
+    toGo: left.length + wanted - pressing,
+    missed,
+    next: next?.track ?? null,
+  };
 }

@@ -1,0 +1,55 @@
+import type { ReactNode } from 'react';
+import { Pressable, type StyleProp, type ViewStyle } from 'react-native';
+import type { Asked } from '../words/asked.ts';
+import { themed } from '../theme/Theme.tsx';
+import { useAsk } from './FigureHost.tsx';
+
+type Props = {
+  /** What it is asked for. */
+  asked: Asked;
+  /** The figure as it is read aloud, with its numbers: "147 of 198 asked so far, 74 %". */
+  label: string;
+  children: ReactNode;
+  style?: StyleProp<ViewStyle>;
+  /** For dense grids, where the dots below would be too much. */
+  isPlain?: boolean;
+  testId?: string;
+};
+
+/** A figure that says what it is made of when it is pressed; a dotted line below shows that it can be. */
+export function Figure({ asked, label, children, style, isPlain = false, testId }: Props) {
+  const styles = useStyles();
+  const ask = useAsk();
+  return (
+    <Pressable
+      role="button"
+      aria-label={`${label}. What it is made of`}
+      aria-haspopup="dialog"
+      onPress={() => ask(asked)}
+      hitSlop={6}
+      testID={testId}
+      {...({ dataSet: { figure: asked.figure } } as object)}
+      style={({ pressed, hovered }: { pressed: boolean; hovered?: boolean }) => [
+        styles.figure,
+        isPlain ? null : styles.dotted,
+        (pressed || hovered) && styles.touched,
+        style,
+      ]}
+    >
+      {children}
+    </Pressable>
+  );
+}
+
+const useStyles = themed((colors) => ({
+  figure: {
+    minHeight: 24,
+    minWidth: 24,
+    justifyContent: 'center',
+    alignSelf: 'flex-start',
+    borderBottomWidth: 1,
+    borderBottomColor: 'transparent',
+  },
+  dotted: { borderStyle: 'dotted', borderBottomColor: colors.rim },
+  touched: { borderBottomColor: colors.working },
+}));

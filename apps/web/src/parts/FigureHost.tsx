@@ -1,0 +1,30 @@
+import { useRouter } from 'expo-router';
+import { type ReactNode, createContext, useContext, useState } from 'react';
+import type { Asked } from '../words/asked.ts';
+import { FigureSheet } from './FigureSheet.tsx';
+
+const AskContext = createContext<(asked: Asked) => void>(() => undefined);
+
+/** Asks a figure what it is made of. */
+export const useAsk = (): ((asked: Asked) => void) => useContext(AskContext);
+
+/** Holds the sheet in which a figure that was asked is told. */
+export function FigureHost({ children }: { children: ReactNode }) {
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const router = useRouter();
+  return (
+    <AskContext.Provider value={setAsked}>
+      {children}
+      {asked === null ? null : (
+        <FigureSheet
+          asked={asked}
+          onClose={() => setAsked(null)}
+          onGo={(path) => {
+            setAsked(null);
+            router.push(path as never);
+          }}
+        />
+      )}
+    </AskContext.Provider>
+  );
+}

@@ -1,0 +1,455 @@
+import {
+  type Adjustment,
+  type Breakdown,
+  type BreakdownPart,
+  type DaySpan,
+  type KeyResult,
+  type PartOf,
+  type PlainDay,
+  type Track,
+  WEEKDAYS,
+  againstTarget,
+  aliveRun,
+  amountsOfHabit,
+  countedDays,
+  currentOfKeyResult,
+  dayOf,
+  daysLeftBreakdown,
+  doneOfHabit,
+  expectedOfGoal,
+  expectedOfKeyResult,
+  forecastBreakdown,
+  fullDayRuns,
+  goalCourse,
+  isActiveIn,
+  keptByHabits,
+  keptByHabitsOn,
+  keptOfHabit,
+  keptOnWeekday,
+  longestRun,
+  meanOfDoneDays,
+  neededBreakdown,
+  paceBreakdown,
+  progressOfGoal,
+  quotaOfHabit,
+  ribbonsOfMonths,
+  runOfFullDays,
+  runOfHabit,
+  scoreOfDay,
+  streakUnitOn,
+  tidySum,
+  togetherInDays,
+  togetherInSpan,
+} from '@wimbel/core';
+import { selectFiguredGoal } from '../store/figuredGoals.ts';
+import { selectSettings, selectTotals, selectTrack, selectTracks } from '../store/selectors.ts';
+import type { RootState } from '../store/store.ts';
+import { amount, number, signed } from '../shared/amounts.ts';
+import { counted, dateNear, dayInWords, percent, spanInWords, streakLength } from '../shared/format.ts';
+import type { Asked } from './asked.ts';
+import { daysHref, daysName, monthsOf } from './daysNamed.ts';
+import { PACE_WORDS, valueWords } from './goalWords.ts';
+
+/** A figure told: what is counted in one sentence, its parts with where they lead, and what they come to. */
+export type FigureAccount = {
+  title: string;
+  sentence: string;
+  parts: { key: string; name: string; value: string; href: string | null }[];
+  adjustments: { text: string; value: string }[];
+  total: string;
+};
+
+const ADJUSTMENT_WORDS: Record<Adjustment['why'], string> = {
+  rounded: 'Rounded to whole days, once for all of it',
+  moreThanAsked: 'Done beyond what was asked',
+  set: 'Set by you instead of what is planned',
+};
+
+/** Hundredths are as much as a share of a day needs. */
+const short = (value: number): string => number(Math.round(value * 100) / 100);
+
+/** Points of a hundred with a decimal: "16.1 %". */
+const points = (value: number): string => `${number(Math.round(value * 1000) / 10)}\u00a0%`;
+
+type Write = { amount: (value: number) => string };
+const PLAIN: Write = { amount: number };
+
+/** One part's numbers, or the total's, in words. */
+function numbersInWords({ columns }: Breakdown, numbers: readonly number[], write: Write, beyond = 0): string {
+  const [first = 0, second = 0] = numbers;
+  switch (columns[0]) {
+    case 'done':
+      return columns.length === 1 ? counted(first, 'day') : `${short(first)} of ${short(second)}`;
+    case 'counted':
+      return `${short(first)} of ${short(second)}${beyond > 0 ? ` (${short(first + beyond)} done)` : ''}`;
+    case 'days':
+    case 'fullDays':
+    case 'brightDays':
+      return counted(first, 'day');
+    case 'weeks':
+      return counted(first, 'week');
+    case 'months':
+      return counted(first, 'month');
+    case 'ribbons':
+      return counted(first, 'ribbon');
+    case 'ownShare':
+      return `${percent(first)}, brings ${points(second)}`;
+    case 'points':
+      return points(first);
+    default:
+      return write.amount(first);
+  }
+}
+
+function totalInWords(breakdown: Breakdown, write: Write): string {
+  const [first = 0, second = 0] = breakdown.total;
+  const words = numbersInWords(breakdown, breakdown.total, write);
+  if (breakdown.columns[0] === 'ownShare') return points(second);
+  return breakdown.columns.length === 2 && second > 0 ? `${words}, ${percent(first / second)}` : words;
+}
+
+/** What a breakdown's parts are called and where they lead. */
+type Names = {
+  today: PlainDay;
+  habitOf: (id: string) => string;
+  goalId?: string;
+  titleOf?: (id: string) => string;
+  write?: Write;
+};
+
+function partInWords(of: PartOf, { today, habitOf, goalId, titleOf }: Names): { name: string; href: string | null } {
+  switch (of.kind) {
+    case 'habit':
+      return { name: habitOf(of.habitId), href: `/habits/${encodeURIComponent(of.habitId)}` };
+    case 'days':
+      return { name: daysName(of.span, today), href: of.span.first > today ? null : daysHref(of.span) };
+    case 'keyResult':
+    case 'step':
+    case 'milestone':
+    case 'checkIn':
+      return {
+        name: titleOf?.(of.id) ?? '',
+        href: goalId === undefined ? null : `/goals/${encodeURIComponent(goalId)}?at=${encodeURIComponent(of.id)}`,
+      };
+    case 'canWait':
+      return { name: 'Any of those that can wait', href: null };
+    case 'soFar':
+      return { name: `So far, since ${dateNear(of.span.first, today)}`, href: null };
+    case 'toCome':
+      return { name: `Still to come at this rate, until ${dateNear(of.span.last, today)}`, href: null };
+    case 'progress':
+      return { name: 'How far it is', href: null };
+    case 'expected':
+      return { name: 'Less what was expected by today', href: null };
+    case 'byPoint':
+      return { name: `Expected by ${dateNear(of.span.last, today)}`, href: null };
+    case 'sincePoint':
+      return { name: `Since then, ${counted(of.span.last - of.span.first, 'day')}`, href: null };
+    case 'left':
+      return { name: 'What is left', href: null };
+    case 'weeksLeft':
+      return { name: 'Over so many weeks that are left', href: null };
+    case 'amountOfDoneDays':
+      return { name: 'Amount of the done days', href: null };
+    case 'doneDays':
+      return { name: 'Over so many done days', href: null };
+  }
+}
+
+/** Of a ratio the second part is a count of its own, not in the unit of the first. */
+function partValue(breakdown: Breakdown, part: BreakdownPart, write: Write): string {
+  if (part.of.kind === 'weeksLeft') return counted(Math.round(part.numbers[0]! * 100) / 100, 'week');
+  if (part.of.kind === 'doneDays') return counted(part.numbers[0]!, 'day');
+  return numbersInWords(breakdown, part.numbers, write, part.beyond);
+}
+
+/** A breakdown with its words. Its parts stand in the order they come. */
+function told(breakdown: Breakdown, title: string, sentence: string, names: Names): FigureAccount {
+  const write = names.write ?? PLAIN;
+  return {
+    title,
+    sentence,
+    parts: breakdown.parts.map((part, index) => ({
+      key: String(index),
+      ...partInWords(part.of, names),
+      value: partValue(breakdown, part, write),
+    })),
+    adjustments: breakdown.adjustments.map(({ by, why }) => ({
+      text: ADJUSTMENT_WORDS[why],
+      value: signed(Math.round(by * 100) / 100),
+    })),
+    total: totalInWords(breakdown, write),
+  };
+}
+
+const unitOf = ({ habit }: Track): Write => ({
+  amount: (value) => amount(value, habit.measure.kind === 'amount' ? habit.measure.unit : ''),
+});
+
+/** What lies in a span of which today is told as such. */
+const upTo = (span: DaySpan, today: PlainDay): string =>
+  span.last > today && span.first <= today ? `${daysName(span, today)}, up to today` : daysName(span, today);
+
+/** What a figure is made of, in words; null where there is nothing (any more) that it could be made of. */
+export function accountOf(state: RootState, asked: Asked): FigureAccount | null {
+  if ('goalId' in asked) return accountOfGoal(state, asked);
+  if ('habitId' in asked) return accountOfHabit(state, asked);
+  const { today } = state.clock;
+  const { passMark, weekStart } = selectSettings(state);
+  const names: Names = { today, habitOf: (id) => state.records.habits[id]?.name ?? '' };
+  const all = selectTracks(state);
+  const over = 'habitIds' in asked && asked.habitIds ? new Set(asked.habitIds) : null;
+  const tracks = over === null ? all : all.filter(({ habit }) => over.has(habit.id));
+  switch (asked.figure) {
+    case 'dayScore':
+      return told(
+        scoreOfDay(all, selectTotals(state), asked.day),
+        dayInWords(asked.day),
+        'What the day asked, and what of it was done. Habits of so many days a week or month ask together for what an even spread over the days left would be, rounded down.',
+        names,
+      );
+    case 'kept': {
+      const days = upTo(asked.span, today);
+      return told(
+        keptByHabits(tracks, asked.span),
+        asked.name ?? daysName(asked.span, today),
+        `What was asked in ${days}, and how much of it was kept. Today counts once it is decided; habits of so many days a week or month are asked for an even spread.`,
+        names,
+      );
+    }
+    case 'keptOnWeekday':
+      return told(
+        keptByHabitsOn(tracks, asked.span, asked.weekday),
+        asked.name ?? WEEKDAYS[asked.weekday]!,
+        `What habits with fixed days were asked for on this weekday in ${upTo(asked.span, today)}, and how much of it was kept.`,
+        names,
+      );
+    case 'together':
+      return told(
+        togetherInSpan(
+          tracks.filter((track) => isActiveIn(track, asked.span)),
+          asked.kind,
+          asked.span,
+        ),
+        asked.name ?? daysName(asked.span, today),
+        `Days done of the days aimed at in all of ${daysName(asked.span, today)}. No habit counts for more than its own target.`,
+        names,
+      );
+    case 'week':
+      return told(
+        togetherInDays(
+          tracks.filter((track) => isActiveIn(track, asked.days)),
+          asked.days,
+        ),
+        daysName(asked.days, today),
+        'Days done of the days planned. No habit counts for more than its own; each week is rounded by itself, so that weeks need not add up to their month.',
+        names,
+      );
+    case 'fullDays':
+    case 'brightDays':
+      return told(
+        countedDays(selectTotals(state), asked.span, passMark, asked.figure),
+        daysName(asked.span, today),
+        asked.figure === 'fullDays'
+          ? `Days in ${upTo(asked.span, today)} on which everything asked was done.`
+          : `Days in ${upTo(asked.span, today)} on which at least ${percent(passMark)} of what was asked was done, the full ones among them.`,
+        names,
+      );
+    case 'ribbons':
+      return told(
+        ribbonsOfMonths(tracks, monthsOf(asked.span), passMark),
+        daysName(asked.span, today),
+        `A habit earns a ribbon for a month in which it reached at least ${percent(passMark)} of its target.`,
+        names,
+      );
+    case 'fullDayRun': {
+      const totals = selectTotals(state);
+      const runs = fullDayRuns(totals, asked.until);
+      const run = asked.which === 'current' ? aliveRun(runs) : longestRun(runs);
+      if (run === null) return null;
+      return told(
+        runOfFullDays(totals, run, weekStart),
+        counted(run.length, 'full day'),
+        `Full days in a row, ${spanInWords(run, today)}. Days of which nothing was asked are passed over.`,
+        names,
+      );
+    }
+  }
+}
+
+type OfHabit = Extract<Asked, { habitId: string }>;
+
+function accountOfHabit(state: RootState, asked: OfHabit): FigureAccount | null {
+  const track = selectTrack(state, asked.habitId);
+  if (track === null) return null;
+  const { today, habit } = track;
+  const names: Names = { today, habitOf: () => habit.name, write: unitOf(track) };
+  switch (asked.figure) {
+    case 'habitKept':
+      return told(
+        keptOfHabit(track, asked.span),
+        habit.name,
+        `What was asked in ${upTo(asked.span, today)}, and how much of it was kept. Today counts once it is decided.`,
+        names,
+      );
+    case 'habitKeptOnWeekday':
+      return told(
+        keptOnWeekday(track, asked.span, asked.weekday),
+        habit.name,
+        `What was asked on this weekday in ${upTo(asked.span, today)}, and how much of it was kept.`,
+        names,
+      );
+    case 'habitQuota': {
+      const period = asked.kind === 'weeks' ? 'week' : 'month';
+      return told(
+        quotaOfHabit(track, asked.kind, asked.day),
+        habit.name,
+        `Days done of the days that this ${period} asks for: its share for each day on which it could be done, rest and pauses left out.`,
+        names,
+      );
+    }
+    case 'habitTarget':
+      return told(
+        againstTarget(track, asked.kind, asked.span),
+        habit.name,
+        `Days done of the days aimed at in all of ${daysName(asked.span, today)}.`,
+        names,
+      );
+    case 'habitRun': {
+      const unit = streakUnitOn(track, today);
+      return told(
+        runOfHabit(track, asked.run),
+        `${habit.name}: ${streakLength(asked.run.length, unit)} in a row`,
+        unit === 'days'
+          ? 'Days that were asked and done, one after the other. Rest, pauses and days that were not asked are passed over.'
+          : `${unit === 'weeks' ? 'Weeks' : 'Months'} that did what they asked, one after the other. Those that asked nothing are passed over.`,
+        names,
+      );
+    }
+    case 'habitAmount':
+      return told(
+        amountsOfHabit(track, asked.span),
+        habit.name,
+        `Everything recorded in ${upTo(asked.span, today)}, whatever the days came to.`,
+        names,
+      );
+    case 'habitDone':
+      return told(
+        doneOfHabit(track, asked.span),
+        habit.name,
+        `Days done in ${upTo(asked.span, today)}, those that were not asked among them.`,
+        names,
+      );
+    case 'habitMean': {
+      const mean = meanOfDoneDays(track);
+      return mean && told(mean, habit.name, 'What a done day of the last 30 days brought on the mean.', names);
+    }
+  }
+}
+
+type OfGoal = Extract<Asked, { goalId: string }>;
+
+/** An amount of a key result, in its own unit. */
+const inUnitOf = (keyResult: KeyResult): Write => ({ amount: (value) => valueWords(keyResult, tidySum(value)) });
+
+function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
+  const figured = selectFiguredGoal(state, asked.goalId);
+  if (figured === null) return null;
+  const { today } = state.clock;
+  const { records, figures, trackOf } = figured;
+  const { goal, keyResults, steps, milestones } = records;
+  const titles = new Map([...keyResults, ...steps, ...milestones].map(({ id, title }) => [id, title]));
+  const names: Names = {
+    today,
+    goalId: goal.id,
+    habitOf: (id) => state.records.habits[id]?.name ?? '',
+    titleOf: (id) => titles.get(id) ?? '',
+  };
+  const course = goalCourse(records, trackOf, today);
+  const say = (breakdown: Breakdown | null, title: string, sentence: string, write?: Write): FigureAccount | null =>
+    breakdown && told(breakdown, title, sentence, write ? { ...names, write } : names);
+  if (!('keyResultId' in asked)) {
+    switch (asked.figure) {
+      case 'goalProgress':
+        return say(
+          progressOfGoal(records, course, today),
+          goal.title,
+          keyResults.length > 0
+            ? 'Each key result counts by its weight, no further than to its target.'
+            : milestones.length > 0
+              ? 'Milestones that are reached, of all.'
+              : 'Steps that are done, of all at the top; one with sub-steps counts as far as those are done.',
+        );
+      case 'goalExpected':
+        return say(
+          expectedOfGoal(course, today),
+          goal.title,
+          'What was to be done by today, if it went evenly from the first to the due day, through the checkpoints.',
+        );
+      case 'goalPace':
+        return say(
+          paceBreakdown(figures.progress, figures.expected),
+          goal.title,
+          `${paceRule(figures.pace)} Up to five points either way are on pace.`,
+        );
+      case 'goalForecast':
+        return say(
+          forecastBreakdown(course.start, today, figures.forecast),
+          goal.title,
+          `${percent(figures.progress)} took the days so far; at the same rate all of it takes so many.`,
+        );
+      case 'goalDaysLeft':
+        return goal.dueOn
+          ? say(daysLeftBreakdown(dayOf(goal.dueOn), today), goal.title, 'Days up to the due day, month by month.')
+          : null;
+    }
+  }
+  const own = course.keyResults.find(({ keyResult }) => keyResult.id === asked.keyResultId);
+  const its = figures.keyResults[asked.keyResultId];
+  if (own === undefined || its === undefined) return null;
+  const { keyResult } = own;
+  const { title } = keyResult;
+  switch (asked.figure) {
+    case 'keyResult':
+      return say(
+        currentOfKeyResult(keyResult, own.course, steps, today, selectSettings(state).weekStart),
+        title,
+        keyResult.measure.kind === 'steps'
+          ? 'Its steps at the top; one with sub-steps counts as far as those are done.'
+          : own.course.from === 0
+            ? 'What each stretch of time brought, up to today.'
+            : `What each stretch of time brought, from ${valueWords(keyResult, own.course.from)} on.`,
+        inUnitOf(keyResult),
+      );
+    case 'keyResultExpected':
+      return say(
+        expectedOfKeyResult(own.course, today),
+        title,
+        'What was to be done by today, if it went evenly from point to point.',
+      );
+    case 'keyResultPace':
+      return say(
+        paceBreakdown(its.progress, its.expected),
+        title,
+        `${paceRule(its.pace)} Up to five points either way are on pace.`,
+      );
+    case 'keyResultForecast':
+      return say(
+        forecastBreakdown(own.course.start, today, its.forecast),
+        title,
+        `${percent(its.progress)} took the days so far; at the same rate all of it takes so many.`,
+      );
+    case 'keyResultNeeded':
+      return say(
+        neededBreakdown(own.course, its.neededPerWeek, today),
+        title,
+        'What is left, over the weeks that are left up to the due day.',
+        inUnitOf(keyResult),
+      );
+  }
+}
+
+const paceRule = (pace: keyof typeof PACE_WORDS | null): string =>
+  pace === null
+    ? 'How far it is, less how far it was to be.'
+    : `It is ${PACE_WORDS[pace]}: how far it is, less how far it was to be.`;
