@@ -142,6 +142,7 @@ export {
   type MonthFigures,
   planOf,
   setTargetOf,
+  rewardOfMonth,
   type Target,
   monthTargetOf,
   monthsTargetOf,

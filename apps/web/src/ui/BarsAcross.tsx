@@ -1,4 +1,4 @@
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { themed } from '../theme/Theme.tsx';
 import { Words } from './Words.tsx';
 
@@ -14,6 +14,8 @@ export type Bar = {
   color: string;
   /** A line across the bar at this ratio. */
   mark?: number | null;
+  /** What a press does; without it the bar is only looked at. */
+  onPress?: () => void;
 };
 
 /** A few upright bars side by side, each with its figure above and its name below. */
@@ -32,7 +34,15 @@ export function BarsAcross({
   return (
     <View role="group" aria-label={label} style={styles.row}>
       {bars.map((bar) => (
-        <View key={bar.key} role="img" aria-label={bar.words} style={styles.bar}>
+        <Pressable
+          key={bar.key}
+          role={bar.onPress ? 'button' : 'img'}
+          aria-label={bar.onPress ? `${bar.words}. What it is made of` : bar.words}
+          disabled={bar.onPress === undefined}
+          onPress={bar.onPress}
+          {...({ dataSet: bar.onPress ? { figure: 'bar' } : {} } as object)}
+          style={styles.bar}
+        >
           <Words type="small" tone="quiet" style={styles.value}>
             {bar.value}
           </Words>
@@ -47,7 +57,7 @@ export function BarsAcross({
           <Words type="small" tone="quiet" numberOfLines={1}>
             {bar.label}
           </Words>
-        </View>
+        </Pressable>
       ))}
     </View>
   );

@@ -1,19 +1,39 @@
-import { type DaySpan, type KeptSpan, type Track, keptOver, keptSpans, streakOf } from '@wimbel/core';
+import {
+  type DaySpan,
+  type KeptSpan,
+  type Track,
+  keptOver,
+  keptSpans,
+  streakOf,
+  runsOf,
+  type Run,
+  aliveRun,
+  longestRun,
+} from '@wimbel/core';
 import { dateNear, percent, streakLength } from '../shared/format.ts';
+import type { Asked } from './asked.ts';
 
-export type Fact = [name: string, value: string];
+/** A figure by its name, and what it is asked for. */
+export type Fact = [name: string, value: string, asked?: Asked | null];
 
 /** The current and the longest streak with their dates. */
 export function streakFacts(track: Track): Fact[] {
   const { unit, current, from, longest, longestFrom, longestTo } = streakOf(track);
-  const { today } = track;
+  const { today, habit } = track;
+  const runs = runsOf(track, unit);
+  const asRun = (run: Run | null): Asked | null => run && { figure: 'habitRun', habitId: habit.id, run };
   return [
-    ['Now', from === null ? 'no streak yet' : `${streakLength(current, unit)}, since ${dateNear(from, today)}`],
+    [
+      'Now',
+      from === null ? 'no streak yet' : `${streakLength(current, unit)}, since ${dateNear(from, today)}`,
+      asRun(aliveRun(runs)),
+    ],
     [
       'Longest',
       longestFrom === null || longestTo === null
         ? '–'
         : `${streakLength(longest, unit)}, ${dateNear(longestFrom, today)} to ${dateNear(longestTo, today)}`,
+      asRun(longestRun(runs)),
     ],
   ];
 }
@@ -33,5 +53,11 @@ export function keptFacts(track: Track): Fact[] {
     const { kept, asked, rate } = keptOver(track, span);
     return asked === 0 ? 'nothing asked' : `${kept} of ${asked}, ${percent(rate)}`;
   };
-  return KEPT_NAMES.map(([span, name]) => [name, words(spans[span])]);
+  return KEPT_NAMES.map(([span, name]) => [
+    name,
+    words(spans[span]),
+    keptOver(track, spans[span]).asked === 0
+      ? null
+      : { figure: 'habitKept', habitId: track.habit.id, span: spans[span] },
+  ]);
 }

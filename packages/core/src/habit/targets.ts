@@ -1,4 +1,4 @@
-import { type PlainMonth, daysInMonth, monthOf, monthOfDay, monthSpan } from '../calendar/month.ts';
+import { type PlainMonth, daysInMonth, formatMonth, monthOf, monthOfDay, monthSpan } from '../calendar/month.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { monthsOfYear, quarterOfMonth, yearSpan } from '../calendar/year.ts';
 import { isAtLeast, roundRatio, shareOf, tidySum } from '../number/exact.ts';
@@ -50,6 +50,10 @@ export function setTargetOf(habit: Habit, month: PlainMonth): MonthTarget | null
   }
   return found;
 }
+
+/** The reward promised for a month: its own, else that of the target that holds onward into it; null without one. */
+export const rewardOfMonth = (habit: Habit, month: PlainMonth): string | null =>
+  habit.monthTargets?.[formatMonth(month)]?.reward || setTargetOf(habit, month)?.reward || null;
 
 export type Target = { days: number; amount: number | null };
 

@@ -26,7 +26,7 @@ import { useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
-import { Facts } from '../../ui/Facts.tsx';
+import { Facts } from '../../parts/Facts.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { ChartCard } from './ChartCard.tsx';
 import type { DaysProps } from './DayCards.tsx';

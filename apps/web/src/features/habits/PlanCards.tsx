@@ -10,6 +10,10 @@ import {
   yearFigures,
   yearOfDay,
   eachEntry,
+  rewardOfMonth,
+  monthSpan,
+  yearSpan,
+  doneBetween,
 } from '@wimbel/core';
 import { type ReactNode, useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -28,6 +32,8 @@ import { Words } from '../../ui/Words.tsx';
 import { FinishLineSheet, PauseSheet, VariantsSheet } from './HabitSheets.tsx';
 import { MonthTargetSheet, YearTargetSheet } from './TargetSheets.tsx';
 import { useHabitEdit } from './useHabitEdit.ts';
+import type { Asked } from '../../words/asked.ts';
+import { Figure } from '../../parts/Figure.tsx';
 
 const sentence = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
@@ -50,6 +56,7 @@ export function TargetsCard({ track, color }: { track: Track; color: string }) {
   const ofMonth = monthFigures(track, month, passMark);
   const ofYear = yearFigures(track, year);
   const set = setTargetOf(habit, month);
+  const reward = rewardOfMonth(habit, month);
   const setYear = habit.yearTargets?.[String(year)];
   const unit = habit.measure.kind === 'amount' ? habit.measure.unit : '';
   const amounts = ({ amount: sum, amountTarget }: typeof ofYear): string | null =>
@@ -59,20 +66,22 @@ export function TargetsCard({ track, color }: { track: Track; color: string }) {
       <CardHead title="Targets" />
       <TargetLine
         name={monthName(month)}
-        source={set?.days === undefined ? 'by the plan' : 'set by you'}
+        source={set?.days === undefined ? 'as planned' : 'set by you'}
+        asked={{ figure: 'habitTarget', habitId: habit.id, kind: 'month', span: monthSpan(month) }}
         figures={ofMonth}
         amounts={amounts(ofMonth)}
         color={color}
         action={<Deed label="Set the month’s target" onPress={() => setSheet('month')} />}
       />
-      {set?.reward ? (
+      {reward === null ? null : (
         <Words type="quiet" tone="brassText">
-          {ofMonth.share !== null && ofMonth.left === 0 ? 'Earned' : 'Reward'}: {set.reward}
+          {ofMonth.share !== null && ofMonth.left === 0 ? 'Earned' : 'Reward'}: {reward}
         </Words>
-      ) : null}
+      )}
       <TargetLine
         name={String(year)}
         source={setYear?.days === undefined ? 'its months together' : 'set by you'}
+        asked={{ figure: 'habitTarget', habitId: habit.id, kind: 'year', span: yearSpan(year) }}
         figures={ofYear}
         amounts={amounts(ofYear)}
         color={color}
@@ -87,6 +96,7 @@ export function TargetsCard({ track, color }: { track: Track; color: string }) {
 function TargetLine({
   name,
   source,
+  asked,
   figures,
   amounts,
   color,
@@ -94,6 +104,7 @@ function TargetLine({
 }: {
   name: string;
   source: string;
+  asked: Extract<Asked, { figure: 'habitTarget' }>;
   figures: { actual: number; target: number; left: number; share: number | null };
   amounts: string | null;
   color: string;
@@ -110,14 +121,18 @@ function TargetLine({
             {source}
           </Words>
         </View>
-        <Words type="label">{words}</Words>
+        <Figure asked={asked} label={`${name}: ${words}`}>
+          <Words type="label">{words}</Words>
+        </Figure>
         {action}
       </View>
       <ProgressBar ratio={figures.share ?? 0} color={color} label={`${name}: ${words}`} heightPx={5} />
       {amounts === null ? null : (
-        <Words type="quiet" tone="quiet">
-          {amounts}
-        </Words>
+        <Figure asked={{ figure: 'habitAmount', habitId: asked.habitId, span: asked.span }} label={`${name}: ${amounts}`}>
+          <Words type="quiet" tone="quiet">
+            {amounts}
+          </Words>
+        </Figure>
       )}
     </View>
   );
@@ -171,10 +186,15 @@ export function TermsCard({ track }: { track: Track }) {
 export function FinishLineCard({ track, color }: { track: Track; color: string }) {
   const styles = useStyles();
   const [isOpen, setIsOpen] = useState(false);
-  const { habit, doneSums, today } = track;
+  const { habit, today } = track;
   const { finishLine } = habit;
   const reached = finishedOn(track);
-  const done = doneSums.at(-1) ?? 0;
+  const done = doneBetween(track, { first: track.first, last: today });
+  const days = finishLine?.days ?? 0;
+  const lineWords =
+    reached === null
+      ? `${done} of ${counted(days, 'day')}, ${days - done} to go`
+      : `${counted(days, 'day')} reached on ${dateNear(reached, today)}`;
   return (
     <Card label="Finish line" style={styles.card}>
       <CardHead title="Finish line" aside={<Deed label="Set the finish line" onPress={() => setIsOpen(true)} />} />
@@ -184,11 +204,12 @@ export function FinishLineCard({ track, color }: { track: Track; color: string }
         </Words>
       ) : (
         <>
-          <Words>
-            {reached === null
-              ? `${done} of ${counted(finishLine.days, 'day')}, ${finishLine.days - done} to go`
-              : `${counted(finishLine.days, 'day')} reached on ${dateNear(reached, today)}`}
-          </Words>
+          <Figure
+            asked={{ figure: 'habitDone', habitId: habit.id, span: { first: track.first, last: today } }}
+            label={lineWords}
+          >
+            <Words>{lineWords}</Words>
+          </Figure>
           <ProgressBar
             ratio={done / finishLine.days}
             color={color}

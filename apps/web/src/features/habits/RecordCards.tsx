@@ -20,10 +20,10 @@ import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { keptFacts, streakFacts } from '../../words/habitFacts.ts';
+import { keptFacts, streakFacts, type Fact } from '../../words/habitFacts.ts';
 import { selectSettings } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { amount, amountOf, compact, number, signed } from '../../shared/amounts.ts';
+import { amount, amountOf, compact, number, signed, readable } from '../../shared/amounts.ts';
 import { counted, monthAbbreviation, monthAndYear, percent, spanInWords, streakLength } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -31,11 +31,13 @@ import { BarsAcross } from '../../ui/BarsAcross.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Card } from '../../ui/Card.tsx';
 import { CardHead } from '../../ui/CardHead.tsx';
-import { Facts } from '../../ui/Facts.tsx';
+import { Facts } from '../../parts/Facts.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { MonthCalendar } from './MonthCalendar.tsx';
+import { Figure } from '../../parts/Figure.tsx';
+import { useAsk } from '../../parts/FigureHost.tsx';
 
 type Props = { track: Track; color: string };
 
@@ -59,7 +61,7 @@ export function MonthCard({
       ? null
       : amountTarget === null || amountTarget === undefined
         ? `${amount(sum, unit)} in all`
-        : `${amountOf(sum, amountTarget, unit)}${weeklyAmountTarget ? `, about ${amount(Math.round(weeklyAmountTarget * 10) / 10, unit)} a week` : ''}`;
+        : `${amountOf(sum, amountTarget, unit)}${weeklyAmountTarget ? `, about ${amount(readable(weeklyAmountTarget), unit)} a week` : ''}`;
   return (
     <Card label="Month" style={styles.card}>
       <CardHead
@@ -78,10 +80,18 @@ export function MonthCard({
       />
       <MonthCalendar track={track} month={month} color={color} hasCords={hasCords} onOpen={onOpen} />
       <View role="status" aria-label="The month in figures" style={styles.figures}>
-        <Words type="section">{percent(share)}</Words>
-        <Words tone="quiet" style={styles.grow}>
-          {actual} of {target}, {left} left
-        </Words>
+        <Figure
+          asked={{ figure: 'habitTarget', habitId: track.habit.id, kind: 'month', span: monthSpan(month) }}
+          label={`${actual} of ${target}, ${percent(share)}, ${left} left`}
+        >
+          <View style={styles.figures}>
+            <Words type="section">{percent(share)}</Words>
+            <Words tone="quiet">
+              {actual} of {target}, {left} left
+            </Words>
+          </View>
+        </Figure>
+        <View style={styles.grow} />
         {ribbon ? (
           <View role="img" aria-label="Ribbon" style={styles.arrows}>
             <Bookmark size={16} color={colors.brass} fill={colors.brass} />
@@ -93,9 +103,11 @@ export function MonthCard({
       </View>
       <ProgressBar ratio={share ?? 0} color={color} label={`${actual} of ${target} days`} heightPx={6} />
       {sumWords === null ? null : (
-        <Words type="quiet" tone="quiet">
-          {sumWords}
-        </Words>
+        <Figure asked={{ figure: 'habitAmount', habitId: track.habit.id, span: monthSpan(month) }} label={sumWords}>
+          <Words type="quiet" tone="quiet">
+            {sumWords}
+          </Words>
+        </Figure>
       )}
     </Card>
   );
@@ -124,9 +136,11 @@ export function StreakCard({ track }: { track: Track }) {
         <View role="list" aria-label="All runs" style={styles.runs}>
           {runs.slice(0, showsAll ? undefined : RUNS_SHOWN).map((run) => (
             <View key={run.first} role="listitem" style={styles.run}>
-              <Words type="quiet" tone="quiet">
-                {words(run)}
-              </Words>
+              <Figure asked={{ figure: 'habitRun', habitId: track.habit.id, run }} label={words(run)}>
+                <Words type="quiet" tone="quiet">
+                  {words(run)}
+                </Words>
+              </Figure>
               <View
                 style={[
                   styles.cord,
@@ -161,13 +175,19 @@ export function KeptCard({ track, color }: Props) {
   return (
     <Card label="Kept" style={styles.card}>
       <CardHead title="Kept" aside="of what was asked" />
-      {keptFacts(track).map(([name, value], index) => (
+      {keptFacts(track).map(([name, value, asked], index) => (
         <View key={name} style={styles.kept}>
           <View style={styles.keptLine}>
             <Words type="quiet" tone="quiet">
               {name}
             </Words>
-            <Words type="label">{value}</Words>
+            {asked ? (
+              <Figure asked={asked} label={`${name}: ${value}`}>
+                <Words type="label">{value}</Words>
+              </Figure>
+            ) : (
+              <Words type="label">{value}</Words>
+            )}
           </View>
           <ProgressBar ratio={rates[index] ?? 0} color={color} label={`${name}: ${value}`} heightPx={4} />
         </View>
@@ -186,11 +206,20 @@ export function RecentCard({ track, color }: Props) {
   const most = Math.max(1, done, before);
   const isAmount = measure.kind === 'amount';
   const write = (value: number): string => amount(value, isAmount ? measure.unit : '');
-  const facts: [string, string][] = [
-    ['Done', `${counted(done, 'day')}, ${signed(change.done)}`],
-    ...(isAmount ? ([['Amount', `${write(sum)}, ${signed(change.sum, write)}`]] as [string, string][]) : []),
+  const of = { habitId: track.habit.id, span: keptSpans(track).last30 };
+  const facts: Fact[] = [
+    ['Done', `${counted(done, 'day')}, ${signed(change.done)}`, { figure: 'habitDone', ...of }],
+    ...(isAmount
+      ? [['Amount', `${write(sum)}, ${signed(change.sum, write)}`, { figure: 'habitAmount', ...of }] satisfies Fact]
+      : []),
     ...(isAmount && meanPerDoneDay !== null
-      ? ([['On a done day', write(Math.round(meanPerDoneDay * 10) / 10)]] as [string, string][])
+      ? [
+          [
+            'On a done day',
+            `about ${write(readable(meanPerDoneDay))}`,
+            { figure: 'habitMean', habitId: track.habit.id },
+          ] satisfies Fact,
+        ]
       : []),
   ];
   return (
@@ -228,6 +257,7 @@ export function AmountsCard({ track, color }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   const { measure } = track.habit;
+  const ask = useAsk();
   if (measure.kind !== 'amount') return null;
   const current = monthOfDay(track.today);
   const months = Array.from({ length: MONTHS_SHOWN }, (_, index) => current - MONTHS_SHOWN + 1 + index);
@@ -237,7 +267,25 @@ export function AmountsCard({ track, color }: Props) {
   const all = amountBetween(track, { first: track.first, last: track.today });
   return (
     <Card label="Amounts by month" style={styles.card}>
-      <CardHead title="Amounts by month" aside={`${amount(Math.round(all * 100) / 100, measure.unit)} in all`} />
+      <CardHead
+        title="Amounts by month"
+        aside={
+          <View style={styles.headFigure}>
+            <Figure
+              asked={{
+                figure: 'habitAmount',
+                habitId: track.habit.id,
+                span: { first: track.first, last: track.today },
+              }}
+              label={`${amount(Math.round(all * 100) / 100, measure.unit)} in all`}
+            >
+              <Words type="quiet" tone="quiet">
+                {amount(Math.round(all * 100) / 100, measure.unit)} in all
+              </Words>
+            </Figure>
+          </View>
+        }
+      />
       <BarsAcross
         label="Amounts of the last twelve months"
         markColor={colors.brass}
@@ -253,6 +301,7 @@ export function AmountsCard({ track, color }: Props) {
             ratio: sum / most,
             color,
             mark: target === null ? null : target / most,
+            onPress: () => ask({ figure: 'habitAmount', habitId: track.habit.id, span: monthSpan(month) }),
           };
         })}
       />
@@ -266,6 +315,7 @@ const capital = (word: string): string => word.charAt(0).toUpperCase() + word.sl
 export function WeekdaysCard({ track, color }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
+  const ask = useAsk();
   const byWeekday = keptByWeekday(track);
   const begins = WEEKDAYS.indexOf(track.weekStart);
   const weekdays = WEEKDAYS.map((_, index) => WEEKDAYS[(begins + index) % 7]!);
@@ -285,6 +335,17 @@ export function WeekdaysCard({ track, color }: Props) {
             words: `${capital(each)}: ${asked === 0 ? 'nothing asked' : `${kept} of ${asked}, ${percent(rate)}`}`,
             ratio: rate,
             color,
+            ...(asked === 0
+              ? {}
+              : {
+                  onPress: () =>
+                    ask({
+                      figure: 'habitKeptOnWeekday',
+                      habitId: track.habit.id,
+                      weekday: WEEKDAYS.indexOf(each),
+                      span: { first: track.today - 83, last: track.today },
+                    }),
+                }),
           };
         })}
       />
@@ -296,6 +357,7 @@ const useStyles = themed(() => ({
   card: { gap: SPACE.m },
   arrows: { flexDirection: 'row', alignItems: 'center' },
   figures: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s },
+  headFigure: { paddingVertical: 10, paddingRight: SPACE.s },
   grow: { flex: 1, minWidth: 0 },
   runs: { gap: SPACE.s },
   run: { gap: 3 },

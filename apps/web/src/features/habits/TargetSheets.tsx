@@ -10,6 +10,7 @@ import {
   withYearTarget,
   yearOfDay,
   yearTargetOf,
+  rewardOfMonth,
 } from '@wimbel/core';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
@@ -52,7 +53,7 @@ function MonthFields({
   const plan = planOf(track, monthSpan(month));
   const [days, setDays] = useState(text(set?.days));
   const [amount, setAmount] = useState(text(set?.amount));
-  const [reward, setReward] = useState(set?.reward ?? '');
+  const [reward, setReward] = useState(rewardOfMonth(habit, month) ?? '');
   const isOnwardNow = isTakenOver(habit, month) || habit.monthTargets?.[formatMonth(month)]?.onward === true;
   const [scope, setScope] = useState<'once' | 'onward'>(set === null || isOnwardNow ? 'onward' : 'once');
   const [fault, setFault] = useState<string | null>(null);
@@ -80,8 +81,8 @@ function MonthFields({
         value={days}
         onChangeText={setDays}
         inputMode="numeric"
-        placeholder={`${plan}, the plan`}
-        hint={`Its terms plan ${plan}. Leave it empty to go by the plan.`}
+        placeholder={`${plan}, as planned`}
+        hint={`Planned are ${plan}. Leave it empty to go by that.`}
         error={typed.days.fault}
       />
       {unit === null ? null : (

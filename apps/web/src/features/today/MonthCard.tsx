@@ -21,8 +21,9 @@ import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
-import type { Asked } from '../../words/asked.ts';
 import { Figure } from '../../parts/Figure.tsx';
+import type { Fact } from '../../words/habitFacts.ts';
+import { Facts } from '../../parts/Facts.tsx';
 
 /** How the month of a day stands over all habits, as seen on that day. */
 export function MonthCard({ day }: { day: PlainDay }) {
@@ -47,7 +48,7 @@ export function MonthCard({ day }: { day: PlainDay }) {
   const [current, longest] = [aliveRun(runs)?.length ?? 0, longestRun(runs)?.length ?? 0];
   const told = `${kept} of ${asked} asked ${day === today ? 'so far' : 'by then'}`;
   const full = fullDayTarget?.month === undefined ? String(fullDays) : `${fullDays} of ${fullDayTarget.month}`;
-  const lines: [string, string, Asked | null][] = [
+  const lines: Fact[] = [
     ['Full days', full, { figure: 'fullDays', span }],
     ['Bright days', String(brightDays), { figure: 'brightDays', span }],
     ['Ribbons', String(ribbons), day === today ? { figure: 'ribbons', span: whole } : null],
@@ -64,7 +65,7 @@ export function MonthCard({ day }: { day: PlainDay }) {
             counted(longest, 'day'),
             longest === 0 ? null : { figure: 'fullDayRun', which: 'longest', until: day },
           ],
-        ] satisfies [string, string, Asked | null][])),
+        ] satisfies Fact[])),
   ];
   return (
     <Card style={styles.card}>
@@ -81,20 +82,7 @@ export function MonthCard({ day }: { day: PlainDay }) {
         </View>
       </Figure>
       <ProgressBar ratio={share ?? 0} color={colors.working} label={told} heightPx={7} />
-      {lines.map(([name, value, figure]) => (
-        <View key={name} style={styles.line}>
-          <Words type="quiet" tone="quiet">
-            {name}
-          </Words>
-          {figure === null ? (
-            <Words type="label">{value}</Words>
-          ) : (
-            <Figure asked={figure} label={`${name}: ${value}`}>
-              <Words type="label">{value}</Words>
-            </Figure>
-          )}
-        </View>
-      ))}
+      <Facts facts={lines} />
     </Card>
   );
 }
