@@ -69,6 +69,8 @@ export {
 } from './day/dayScore.ts';
 export { quoteOfDay } from './day/quoteOfDay.ts';
 export { type WeekTotal, daysStillOpen, weekTotals } from './day/weekTotals.ts';
+export { type WeeklyNeed, weeklyNeed, roundTo } from './goal/weeklyNeed.ts';
+export { type GoalsTogether, type MeasuredGoal, goalsTogether, yearOfGoal } from './goal/goalGroups.ts';
 export { evenCheckpoints } from './goal/checkpointPlan.ts';
 export { type KeyResultContext, type Course, courseOf } from './goal/course.ts';
 export { type DueThing, dueThings, inDueOrder } from './goal/dueThings.ts';
@@ -86,7 +88,7 @@ export { type GoalFigures, goalFigures } from './goal/goalFigures.ts';
 export { type CheckpointRow, type KeyResultFigures, figuresOfCourse, keyResultFigures } from './goal/keyResult.ts';
 export { milestoneState, waitsFor, comesBefore } from './goal/milestones.ts';
 export { type Pace, paceOf, forecastOf, neededPerWeek } from './goal/pace.ts';
-export { quarterOfGoal, goalMovedTo } from './goal/quarter.ts';
+export { type GoalMove, quarterOfGoal, goalMovedTo } from './goal/quarter.ts';
 export {
   type StepState,
   type StepNode,
@@ -95,12 +97,16 @@ export {
   type StepsValue,
   stepsValue,
   stepsValuesInOrder,
+  allStepsValue,
+  type StepSort,
+  STEP_SORTS,
+  stepsSorted,
   stepTree,
   stepsBelow,
   stepsMarked,
 } from './goal/steps.ts';
 export { type StoryItem, goalStory } from './goal/story.ts';
-export { goalPostponed, goalClosed, goalReopened, goalWithWord } from './goal/turns.ts';
+export { goalMoved, goalPostponed, goalClosed, goalReopened, goalWithWord } from './goal/turns.ts';
 export { instantKey, type DatedValue, valuesInOrder, valueOn, habitValue } from './goal/valueAt.ts';
 export { endedHabit, archivedHabit, resumedHabit } from './habit/ending.ts';
 export { dayOfDone, finishedOn } from './habit/finishLine.ts';
@@ -352,11 +358,13 @@ export {
 } from './breakdown/togetherBreakdown.ts';
 export {
   progressOfGoal,
+  stepsOfGoal,
   expectedOfGoal,
   expectedOfKeyResult,
   paceBreakdown,
   forecastBreakdown,
   neededBreakdown,
   daysLeftBreakdown,
+  meanOfGoals,
   currentOfKeyResult,
 } from './breakdown/goalBreakdown.ts';

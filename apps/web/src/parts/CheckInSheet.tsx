@@ -7,18 +7,21 @@ import {
   parseDay,
   valueOn,
   valuesInOrder,
+  type KeyResultFigures,
+  type PlainDay,
+  weeklyNeed,
 } from '@wimbel/core';
 import Pencil from 'lucide-react-native/icons/pencil';
 import X from 'lucide-react-native/icons/x';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { editable, parseTyped } from '../shared/amounts.ts';
-import { dateNear, percent } from '../shared/format.ts';
+import { dateNear, percent, counted } from '../shared/format.ts';
 import { themed, useTheme } from '../theme/Theme.tsx';
 import { SPACE } from '../theme/space.ts';
 import { Button } from '../ui/Button.tsx';
 import { Chips } from '../ui/Chips.tsx';
-import { Field } from '../ui/Field.tsx';
+import { Field, Labelled } from '../ui/Field.tsx';
 import { IconButton } from '../ui/IconButton.tsx';
 import { Segments } from '../ui/Segments.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
@@ -26,10 +29,13 @@ import { useToast } from '../ui/Toast.tsx';
 import { Words } from '../ui/Words.tsx';
 import { useRecording } from '../sync/RecordsProvider.tsx';
 import { type FiguredGoal, useFiguredGoal } from '../store/figuredGoals.ts';
-import { holeColor, paceSentence, standingOf, valueWords } from '../words/goalWords.ts';
+import { holeColor, paceSentence, standingOf, valueWords, leftWords, needWords } from '../words/goalWords.ts';
 import { changeTo, newId, removalOf } from '../store/makeChange.ts';
 import { selectToday } from '../store/selectors.ts';
 import { useAppSelector } from '../store/store.ts';
+import { keptOnDevice, keepOnDevice } from '../shared/kept.ts';
+import { Facts } from './Facts.tsx';
+import type { Fact } from '../words/habitFacts.ts';
 
 const FED_BY_ITSELF: Partial<Record<KeyResult['measure']['kind'], string>> = {
   habitDays: 'This one feeds itself: each day the habit is done counts.',
@@ -91,9 +97,8 @@ export function CheckInSheet({ goal, keyResultId, onClose, onEdit }: Props) {
       ) : keyResultId === undefined ? (
         <Words type="name">{keyResult.title}</Words>
       ) : null}
-      <Words tone="quiet">
-        {standingOf(keyResult, figures)}, {percent(figures.progress)}. {paceSentence(keyResult, figures, today)}
-      </Words>
+      <Words tone="quiet">{paceSentence(keyResult, figures, today)}</Words>
+      <Facts facts={factsOf(keyResult, figures, today)} />
       {fedBy === undefined ? (
         <CheckInForm
           key={`${keyResult.id} ${corrected?.id ?? ''}`}
@@ -120,7 +125,54 @@ export function CheckInSheet({ goal, keyResultId, onClose, onEdit }: Props) {
   );
 }
 
+/** Where a key result stands, each figure to be asked what it is made of. */
+function factsOf(keyResult: KeyResult, figures: KeyResultFigures, today: PlainDay): Fact[] {
+  const { progress, expected, forecast, neededPerWeek, unit, from, target, isWhole } = figures;
+  const of = { goalId: keyResult.goalId, keyResultId: keyResult.id };
+  const isYesNo = keyResult.measure.kind === 'yesNo';
+  const left = leftWords(keyResult, figures);
+  return [
+    [
+      'Where it stands',
+      `${standingOf(keyResult, figures)}, ${percent(progress)}`,
+      isYesNo ? null : { figure: 'keyResult', ...of },
+    ],
+    ...(left === '' ? [] : [['Still to go', left, null] satisfies Fact]),
+    ...(expected === null
+      ? []
+      : [
+          ['Expected by today', percent(expected), { figure: 'keyResultExpected', ...of }] satisfies Fact,
+          ['Ahead or behind', pointsApart(progress - expected), { figure: 'keyResultPace', ...of }] satisfies Fact,
+        ]),
+    ...(neededPerWeek === null || isYesNo
+      ? []
+      : [
+          [
+            'From here',
+            needWords(keyResult, weeklyNeed(neededPerWeek, target - from, isWhole), unit),
+            { figure: 'keyResultNeeded', ...of },
+          ] satisfies Fact,
+        ]),
+    ...(forecast === null
+      ? []
+      : [['At this rate', dateNear(forecast, today), { figure: 'keyResultForecast', ...of }] satisfies Fact]),
+  ];
+}
+
+/** "5 points behind", "2 points ahead", "even": how far progress is from what was expected. */
+const pointsApart = (apart: number): string => {
+  const points = Math.round(Math.abs(apart) * 100);
+  return points === 0 ? 'even' : `${counted(points, 'point')} ${apart > 0 ? 'ahead' : 'behind'}`;
+};
+
 type FormProps = { keyResult: KeyResult; own: readonly CheckIn[]; corrected: CheckIn | null; onDone: () => void };
+
+/** Which way of checking in was chosen last for a key result. */
+const wayName = ({ id }: KeyResult): string => `checkInBy.${id}`;
+
+/** The check-ins that came after one, by day and instant. */
+export const laterThan = (own: readonly CheckIn[], { id, day, madeAt }: CheckIn): CheckIn[] =>
+  own.filter((each) => each.id !== id && (each.day > day || (each.day === day && each.madeAt > madeAt)));
 
 function CheckInForm({ keyResult, own, corrected, onDone }: FormProps) {
   const { change } = useRecording();
@@ -130,7 +182,12 @@ function CheckInForm({ keyResult, own, corrected, onDone }: FormProps) {
   const isYesNo = measure.kind === 'yesNo';
   const from = 'start' in measure ? measure.start : 0;
   const valueBy = (text: string): number => valueOn(valuesInOrder(own, today), parseDay(text) ?? today, from);
-  const [way, setWay] = useState<'value' | 'more'>('value');
+  const [way, setWay] = useState<'value' | 'more'>(() =>
+    corrected === null && keptOnDevice(wayName(keyResult)) === 'more' ? 'more' : 'value',
+  );
+  // What was added up from an earlier check-in moves when that one is put right.
+  const later = corrected === null || isYesNo ? [] : laterThan(own, corrected);
+  const [along, setAlong] = useState<'move' | 'stay'>(keptOnDevice(wayName(keyResult)) === 'more' ? 'move' : 'stay');
   const [day, setDay] = useState(corrected?.day ?? formatDay(today));
   const [value, setValue] = useState(() => {
     if (corrected) return isYesNo ? String(corrected.value) : editable(corrected.value);
@@ -160,9 +217,13 @@ function CheckInForm({ keyResult, own, corrected, onDone }: FormProps) {
       ...(note.trim() === '' ? {} : { note: note.trim() }),
       madeAt: corrected?.madeAt ?? new Date().toISOString(),
     };
+    const by = corrected === null || along === 'stay' ? 0 : Number((result - corrected.value).toPrecision(12));
+    const moved = by === 0 ? [] : later.map((each) => ({ ...each, value: Number((each.value + by).toPrecision(12)) }));
+    const more = moved.length === 0 ? '' : `, and ${counted(moved.length, 'later one')} with it`;
+    if (corrected === null) keepOnDevice(wayName(keyResult), way);
     toast({
-      text: `${keyResult.title}: ${valueWords(keyResult, result)}`,
-      onUndo: change(changeTo('checkIns', checkIn)),
+      text: `${keyResult.title}: ${valueWords(keyResult, result)}${more}`,
+      onUndo: change(...[checkIn, ...moved].map((each) => changeTo('checkIns', each))),
     });
     onDone();
   };
@@ -218,6 +279,26 @@ function CheckInForm({ keyResult, own, corrected, onDone }: FormProps) {
         isDate
         error={dayError}
       />
+      {later.length === 0 ? null : (
+        <Labelled
+          label={`The ${counted(later.length, 'check-in')} after it`}
+          hint={
+            along === 'move'
+              ? 'They grow or shrink by the same, as what was added to this one.'
+              : 'They stay as they were written.'
+          }
+        >
+          <Segments
+            label="The check-ins after it"
+            value={along}
+            choices={[
+              { value: 'move', label: 'Change with it' },
+              { value: 'stay', label: 'Stay' },
+            ]}
+            onChange={setAlong}
+          />
+        </Labelled>
+      )}
       <Field label="Note" value={note} onChangeText={setNote} multiline maxLength={5000} />
       <View style={{ flexDirection: 'row', gap: SPACE.s }}>
         <Button kind="main" onPress={save} style={{ flex: 1 }}>

@@ -46,7 +46,9 @@ const useStyles = themed((colors) => ({
     minHeight: 24,
     minWidth: 24,
     justifyContent: 'center',
-    alignSelf: 'flex-start',
+    // As wide as its words, in a row and in a column; in a row it stands on the line of its neighbours.
+    width: 'fit-content' as never,
+    maxWidth: '100%',
     borderBottomWidth: 1,
     borderBottomColor: 'transparent',
   },

@@ -1,4 +1,3 @@
-import { useRouter } from 'expo-router';
 import { type ReactNode, createContext, useContext, useState } from 'react';
 import type { Asked } from '../words/asked.ts';
 import { FigureSheet } from './FigureSheet.tsx';
@@ -9,9 +8,8 @@ const AskContext = createContext<(asked: Asked) => void>(() => undefined);
 export const useAsk = (): ((asked: Asked) => void) => useContext(AskContext);
 
 /** Holds the sheet in which a figure that was asked is told. */
-export function FigureHost({ children }: { children: ReactNode }) {
+export function FigureHost({ onGo, children }: { onGo: (path: string) => void; children: ReactNode }) {
   const [asked, setAsked] = useState<Asked | null>(null);
-  const router = useRouter();
   return (
     <AskContext.Provider value={setAsked}>
       {children}
@@ -21,7 +19,7 @@ export function FigureHost({ children }: { children: ReactNode }) {
           onClose={() => setAsked(null)}
           onGo={(path) => {
             setAsked(null);
-            router.push(path as never);
+            onGo(path);
           }}
         />
       )}

@@ -1,4 +1,4 @@
-import type { Goal, KeyResult } from '@wimbel/core';
+import { type Goal, type KeyResult, type PlainDay, dayOf } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { keepOnDevice, keptOnDevice } from '../shared/kept.ts';
@@ -12,6 +12,7 @@ import { type FiguredGoal, selectFiguredList } from '../store/figuredGoals.ts';
 import { standingOf } from '../words/goalWords.ts';
 import { useAppSelector } from '../store/store.ts';
 import { useGoalActions } from './useGoalActions.ts';
+import { selectToday } from '../store/selectors.ts';
 
 /** Names the target too: a key result that is given a further one can be reached again. */
 const toldName = ({ id, measure }: KeyResult): string =>
@@ -21,6 +22,28 @@ type Reached = { goal: Goal; keyResult: KeyResult };
 
 const reachedIn = ({ records, figures }: FiguredGoal): string[] =>
   records.keyResults.filter(({ id }) => figures.keyResults[id]!.progress >= 1).map(({ id }) => id);
+
+/** The steps that a key result is counted by: where these change hands, nothing was done. */
+const stepsOf = ({ records }: FiguredGoal, id: string): string =>
+  records.steps
+    .filter((step) => step.keyResultId === id || step.parentId)
+    .map((step) => step.id)
+    .sort()
+    .join(' ');
+
+/** The day on which a key result got where it is: of its last check-in or step; of habits today. */
+export function reachedOn({ records }: FiguredGoal, { id, measure }: KeyResult, today: PlainDay): PlainDay {
+  const days =
+    measure.kind === 'steps'
+      ? records.steps.flatMap(({ keyResultId, parentId, doneOn }) =>
+          doneOn && (keyResultId === id || parentId) ? [dayOf(doneOn)] : [],
+        )
+      : 'habitId' in measure
+        ? []
+        : records.checkIns.filter((each) => each.keyResultId === id).map(({ day }) => dayOf(day));
+  const past = days.filter((day) => day <= today);
+  return past.length === 0 ? today : Math.max(...past);
+}
 
 /** Celebrates a key result when it reaches its target, once, and asks for a word on how it went. */
 export function ReachedWatch() {
@@ -32,12 +55,15 @@ export function ReachedWatch() {
   if (seen !== goals) {
     setSeen(goals);
     const before = new Set(seen.flatMap(reachedIn));
-    const known = new Set(seen.flatMap(({ records }) => records.keyResults.map(({ id }) => id)));
+    const known = new Map(
+      seen.flatMap((figured) => figured.records.keyResults.map(({ id }) => [id, stepsOf(figured, id)] as const)),
+    );
     const news = goals.flatMap((figured) =>
       figured.records.goal.state !== 'open'
         ? []
         : reachedIn(figured)
-            .filter((id) => known.has(id) && !before.has(id))
+            // Steps that were moved, added or taken away are no deed.
+            .filter((id) => known.get(id) === stepsOf(figured, id) && !before.has(id))
             .map((id) => ({
               goal: figured.records.goal,
               keyResult: figured.records.keyResults.find((each) => each.id === id)!,
@@ -54,16 +80,18 @@ export function ReachedWatch() {
 function ReachedSheet({ reached: { goal, keyResult }, onClose }: { reached: Reached; onClose: () => void }) {
   const actions = useGoalActions();
   const [word, setWord] = useState('');
+  const today = useAppSelector(selectToday);
   const figured = useAppSelector(selectFiguredList).find(({ records }) => records.goal.id === goal.id);
   const figures = figured?.figures.keyResults[keyResult.id];
   if (figured === undefined || figures === undefined) return null;
+  const day = reachedOn(figured, keyResult, today);
   const isWhole = (figured.figures.progress ?? 0) >= 1;
   const close = (): void => {
     keepOnDevice(toldName(keyResult), 'told');
     onClose();
   };
   const keep = (): void => {
-    if (word.trim() !== '') actions.word(figured.records.goal, keyResult.title, word.trim());
+    if (word.trim() !== '') actions.word(figured.records.goal, keyResult.title, word.trim(), day);
     close();
   };
   return (
@@ -87,7 +115,7 @@ function ReachedSheet({ reached: { goal, keyResult }, onClose }: { reached: Reac
             kind="main"
             onPress={() => {
               close();
-              actions.close(figured.records.goal, 'reached', word.trim());
+              actions.close(figured.records.goal, 'reached', word.trim(), day);
             }}
           >
             Close the goal as reached

@@ -7,6 +7,9 @@ import {
   goalPostponed,
   goalReopened,
   goalWithWord,
+  type KeyResult,
+  type GoalMove,
+  type PlainDay,
 } from '@wimbel/core';
 import { useStore } from 'react-redux';
 import { useToast } from '../ui/Toast.tsx';
@@ -16,6 +19,7 @@ import type { RecordsState } from '../store/recordsSlice.ts';
 import { goalRemoval } from '../store/removal.ts';
 import { selectToday } from '../store/selectors.ts';
 import type { RootState } from '../store/store.ts';
+import { moveWords } from '../words/goalWords.ts';
 
 /** Why a goal's days cannot stand, in words; null where they can. Key results go by the goal's days where they have none. */
 export function goalDaysFault(goal: Goal, keyResults: RecordsState['keyResults']): string | null {
@@ -34,6 +38,8 @@ export function useGoalActions() {
   const { change } = useRecording();
   const toast = useToast();
   const today = (): number => selectToday(store.getState());
+  const keyResultsOf = (goal: Goal): KeyResult[] =>
+    Object.values(store.getState().records.keyResults).filter((each) => each.goalId === goal.id);
   const put = (goal: Goal, text: string): void => toast({ text, onUndo: change(changeTo('goals', goal)) });
   const putMoved = (goal: Goal, text: string): string | null => {
     const fault = goalDaysFault(goal, store.getState().records.keyResults);
@@ -41,15 +47,26 @@ export function useGoalActions() {
     return fault;
   };
   return {
-    close: (goal: Goal, state: 'reached' | 'dropped' | 'paused', note: string): void =>
-      put(goalClosed(goal, state, today(), note), `${goal.title} ${CLOSED_WORDS[state]}`),
+    /** Closed on a day, today unless another is said. */
+    close: (goal: Goal, state: 'reached' | 'dropped' | 'paused', note: string, day = today()): void =>
+      put(goalClosed(goal, state, day, note), `${goal.title} ${CLOSED_WORDS[state]}`),
     reopen: (goal: Goal, note: string): void => put(goalReopened(goal, today(), note), `${goal.title} is open again`),
     postpone: (goal: Goal, dueOn: string, note: string): string | null =>
       putMoved(goalPostponed(goal, dueOn, today(), note), `${goal.title} has another due day`),
-    moveTo: (goal: Goal, quarter: PlainMonth | null): string | null =>
-      putMoved(goalMovedTo(goal, quarter, today()), `${goal.title} has another due day`),
-    word: (goal: Goal, about: string, note: string): void =>
-      void change(changeTo('goals', goalWithWord(goal, about, note, today()))),
+    /** What a move to another quarter would leave; nothing is changed yet. */
+    moveOf: (goal: Goal, quarter: PlainMonth | null, movesStart: boolean): GoalMove =>
+      goalMovedTo({ goal, keyResults: keyResultsOf(goal) }, quarter, today(), movesStart),
+    /** Moves a goal with the days that go on with it, and says which. */
+    moveTo: (goal: Goal, quarter: PlainMonth | null, movesStart = false): void => {
+      const move = goalMovedTo({ goal, keyResults: keyResultsOf(goal) }, quarter, today(), movesStart);
+      const undo = change(
+        changeTo('goals', move.goal),
+        ...move.keyResults.map((keyResult) => changeTo('keyResults', keyResult)),
+      );
+      toast({ text: `${goal.title}: ${moveWords(goal, move, today()).join('. ')}.`, onUndo: undo });
+    },
+    word: (goal: Goal, about: string, note: string, day: PlainDay): void =>
+      void change(changeTo('goals', goalWithWord(goal, about, note, day))),
     remove: (goal: Goal): void =>
       toast({ text: `${goal.title} is deleted`, onUndo: change(...goalRemoval(store.getState().records, goal.id)) }),
   };

@@ -24,7 +24,10 @@ export type Asked =
   | { figure: 'habitAmount'; habitId: string; span: DaySpan }
   | { figure: 'habitDone'; habitId: string; span: DaySpan }
   | { figure: 'habitMean'; habitId: string }
-  | { figure: 'goalProgress' | 'goalExpected' | 'goalPace' | 'goalForecast' | 'goalDaysLeft'; goalId: string }
+  | {
+      figure: 'goalProgress' | 'goalExpected' | 'goalPace' | 'goalForecast' | 'goalDaysLeft' | 'goalSteps';
+      goalId: string;
+    }
   | {
       figure: 'keyResult' | 'keyResultExpected' | 'keyResultPace' | 'keyResultForecast' | 'keyResultNeeded';
       goalId: string;

@@ -40,6 +40,7 @@ import {
   tidySum,
   togetherInDays,
   togetherInSpan,
+  stepsOfGoal,
 } from '@wimbel/core';
 import { selectFiguredGoal } from '../store/figuredGoals.ts';
 import { selectSettings, selectTotals, selectTrack, selectTracks } from '../store/selectors.ts';
@@ -350,7 +351,9 @@ function accountOfHabit(state: RootState, asked: OfHabit): FigureAccount | null 
 type OfGoal = Extract<Asked, { goalId: string }>;
 
 /** An amount of a key result, in its own unit. */
-const inUnitOf = (keyResult: KeyResult): Write => ({ amount: (value) => valueWords(keyResult, tidySum(value)) });
+const inUnitOf = (keyResult: KeyResult, unit: string): Write => ({
+  amount: (value) => valueWords(keyResult, tidySum(value), unit),
+});
 
 function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
   const figured = selectFiguredGoal(state, asked.goalId);
@@ -398,6 +401,12 @@ function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
           goal.title,
           `${percent(figures.progress)} took the days so far; at the same rate all of it takes so many.`,
         );
+      case 'goalSteps':
+        return say(
+          stepsOfGoal(steps, today),
+          goal.title,
+          'All its steps at the top; one with sub-steps counts as far as those are done.',
+        );
       case 'goalDaysLeft':
         return goal.dueOn
           ? say(daysLeftBreakdown(dayOf(goal.dueOn), today), goal.title, 'Days up to the due day, month by month.')
@@ -418,8 +427,8 @@ function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
           ? 'Its steps at the top; one with sub-steps counts as far as those are done.'
           : own.course.from === 0
             ? 'What each stretch of time brought, up to today.'
-            : `What each stretch of time brought, from ${valueWords(keyResult, own.course.from)} on.`,
-        inUnitOf(keyResult),
+            : `What each stretch of time brought, from ${valueWords(keyResult, own.course.from, own.course.unit)} on.`,
+        inUnitOf(keyResult, own.course.unit),
       );
     case 'keyResultExpected':
       return say(
@@ -444,7 +453,7 @@ function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
         neededBreakdown(own.course, its.neededPerWeek, today),
         title,
         'What is left, over the weeks that are left up to the due day.',
-        inUnitOf(keyResult),
+        inUnitOf(keyResult, own.course.unit),
       );
   }
 }

@@ -54,9 +54,9 @@ describe('a key result says where it stands and why', () => {
     [
       'behind',
       words(hours, 42),
-      ['42 of 120 h', 'Behind: by now 60 h were planned. 55 h a week from here reach it by 4 December.'],
+      ['42 of 120 h', 'Behind: 60 h were planned by now. About 55 h a week from here reaches it by 4 December.'],
     ],
-    ['on pace', words(hours, 60), ['60 of 120 h', 'On pace: 42 h a week from here reach it by 4 December.']],
+    ['on pace', words(hours, 60), ['60 of 120 h', 'On pace. 42 h a week from here reaches it by 4 December.']],
     ['ahead', words(hours, 80), ['80 of 120 h', 'Ahead. At this rate reached by 29 November.']],
     ['reached', words(hours, 121), ['121 of 120 h', 'Reached.']],
     [
@@ -67,19 +67,28 @@ describe('a key result says where it stands and why', () => {
     [
       'downwards',
       words(keyResult({ kind: 'number', unit: 'min', start: 28, target: 22 }), 24.8),
-      ['24.8, down to 22 min', 'On pace: 2 min a week from here reach it by 4 December.'],
+      ['24.8, down to 22 min', 'On pace. 1.96 min a week from here reaches it by 4 December.'],
     ],
     [
       'money',
       words(keyResult({ kind: 'money', currency: 'EUR', start: 0, target: 900 }), 747),
       ['€747 of €900', 'Ahead. At this rate reached by 27 November.'],
     ],
+    [
+      'whole things, fewer than one a week',
+      words(keyResult({ kind: 'number', unit: 'planks', start: 0, target: 14 }), 3, {
+        ...goal,
+        startsOn: '2025-11-24',
+        dueOn: '2029-11-24',
+      }),
+      ['3 of 14 planks', 'On pace. About 1 more every 14 weeks from here reaches it by 24 November 2029.'],
+    ],
     ['a yes still open', words(keyResult({ kind: 'yesNo' })), ['not yet', 'Still open, due 4 December.']],
     ['a yes', words(keyResult({ kind: 'yesNo' }), 1), ['yes', 'Reached.']],
     [
       'days of a habit',
       words(keyResult({ kind: 'habitDays', habitId: 'h', target: 4 })),
-      ['0 of 4 days', 'Behind: by now 2 days were planned. 2.8 days a week from here reach it by 4 December.'],
+      ['0 of 4 days', 'Behind: 2 days were planned by now. About 3 days a week from here reaches it by 4 December.'],
     ],
     [
       'without a due day',
@@ -129,27 +138,27 @@ describe('a goal says where it stands and why', () => {
   });
 
   it('with the two numbers behind its share', () => {
-    expect(shareWords(figured({}, [[10], [3]]))).toBe('1.3 of 2 key results');
-    expect(shareWords(figured({}, [[10, 2], [3]]))).toBe('2.3 of 3 by weight');
-    expect(shareWords(figured({}, [], [milestone('a', '2026-11-20'), milestone('b')]))).toBe('1 of 2 milestones');
-    expect(shareWords(figured({}, []))).toBe('');
+    expect(shareWords(figured({}, [[10], [3]]), TODAY)).toBe('1.3 of 2 key results');
+    expect(shareWords(figured({}, [[10, 2], [3]]), TODAY)).toBe('2.3 of 3 by weight');
+    expect(shareWords(figured({}, [], [milestone('a', '2026-11-20'), milestone('b')]), TODAY)).toBe(
+      '1 of 2 milestones',
+    );
+    expect(shareWords(figured({}, []), TODAY)).toBe('');
+    // Of one key result it is where that stands.
+    expect(shareWords(figured({}, [[3]]), TODAY)).toBe('3 of 10');
   });
 
   it.each([
-    [
-      {},
-      [[10], [3]],
-      'Ahead: 65\u00a0% of the way, and by now 50\u00a0% was planned. At this rate reached by 30 November.',
-    ],
+    [{}, [[10], [3]], 'Ahead: 65\u00a0% of the way, and by now 50\u00a0% was planned.'],
     [
       {},
       [[2]],
-      'Behind: 20\u00a0% of the way, and by now 50\u00a0% was planned. 56\u00a0% a week from here reach it by 4 December.',
+      'Behind: 20\u00a0% of the way, and by now 50\u00a0% was planned. 56\u00a0% a week from here reaches it by 4 December.',
     ],
-    [{}, [[5]], 'On pace: 50\u00a0% of the way, and by now 50\u00a0% was planned. At this rate reached by 4 December.'],
+    [{}, [[5]], 'On pace: 50\u00a0% of the way, and by now 50\u00a0% was planned.'],
     [{}, [[10]], 'Every key result has reached its target.'],
     [{ dueOn: '2026-11-22' }, [[5]], 'Overdue by 2 days, with 50\u00a0% missing.'],
-    [{ dueOn: undefined }, [[5]], 'Without a due day there is no pace. At this rate reached by 4 December.'],
+    [{ dueOn: undefined }, [[5]], 'Without a due day there is no pace.'],
     [{}, [], 'Nothing is measured yet.'],
   ] as [Partial<Goal>, [number][], string][])('%j %j', (more, values, words) => {
     expect(goalPaceSentence(figured(more, values), TODAY)).toBe(words);
@@ -221,8 +230,25 @@ describe('a story tells', () => {
       'Larch',
     ],
     [
-      { ...at, kind: 'habit', keyResult: keyResult({ kind: 'habitDays', habitId: 'h', target: 9 }), grown: 2 },
-      'K: 2 days',
+      {
+        ...at,
+        kind: 'habit',
+        keyResult: keyResult({ kind: 'habitDays', habitId: 'h', target: 9 }),
+        grown: 2,
+        unit: '',
+      },
+      'K: 2 days more',
+      null,
+    ],
+    [
+      {
+        ...at,
+        kind: 'habit',
+        keyResult: keyResult({ kind: 'habitAmount', habitId: 'h', target: 900 }),
+        grown: 250,
+        unit: 'm',
+      },
+      'K: 250 m more',
       null,
     ],
     [{ ...at, kind: 'step', step, state: 'doneLate' }, 'Step done: Glue (2 days late)', null],
@@ -242,6 +268,12 @@ describe('a story tells', () => {
       'Ice',
     ],
     [turn({ kind: 'postponed' }), 'Given a due day', null],
+    [
+      turn({ kind: 'moved', dueWas: '2026-11-30', startWas: '2026-10-01' }),
+      'Moved; until then it was due 30 November, from 1 October',
+      null,
+    ],
+    [turn({ kind: 'moved' }), 'Moved; until then it was without a due day', null],
     [turn({ kind: 'dropped', note: 'No wind' }), 'Dropped', 'No wind'],
     [turn({ kind: 'word', about: 'Hours', note: 'Bar by bar' }), 'Hours', 'Bar by bar'],
   ])('%#', (item, text, note) => expect(storyWords(item, TODAY)).toEqual({ text, note }));

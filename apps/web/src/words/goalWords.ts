@@ -10,6 +10,13 @@ import {
   type StoryItem,
   dayOf,
   neededPerWeek,
+  type WeeklyNeed,
+  weeklyNeed,
+  roundTo,
+  progressByOf,
+  stepsValue,
+  numberOf,
+  type GoalMove,
 } from '@wimbel/core';
 import { amount, amountOf, money, number, signed } from '../shared/amounts.ts';
 import { counted, dateNear, percent } from '../shared/format.ts';
@@ -45,8 +52,11 @@ export const holeColor = (colors: Palette, place: number): string => {
   return colors.dyes[order[place % order.length]!];
 };
 
-/** A value of a key result with its unit: "42 h", "€747", "yes". */
-export function valueWords({ measure }: KeyResult, value: number): string {
+/** Of steps with sub-steps a tenth is as much as can be told. */
+const tenths = (value: number): number => Math.round(value * 10) / 10;
+
+/** A value of a key result with its unit: "42 h", "€747", "yes". The unit of a habit's amount has to be given. */
+export function valueWords({ measure }: Pick<KeyResult, 'measure'>, value: number, habitUnit = ''): string {
   switch (measure.kind) {
     case 'number':
       return amount(value, measure.unit ?? '');
@@ -55,22 +65,34 @@ export function valueWords({ measure }: KeyResult, value: number): string {
     case 'yesNo':
       return value >= 1 ? 'yes' : 'not yet';
     case 'steps':
-      return counted(value, 'step');
+      return counted(tenths(value), 'step');
     case 'habitDays':
       return counted(value, 'day');
     case 'habitAmount':
-      return number(value);
+      return amount(value, habitUnit);
   }
 }
 
+/** "2.3 of 6 steps": the same wherever steps are counted. */
+export const stepsWords = (value: number, count: number): string =>
+  `${number(tenths(value))} of ${counted(count, 'step')}`;
+
 /** Where a key result stands, with both its numbers: "42 of 120 h", "24.8, down to 22 min". */
-export function standingOf(keyResult: KeyResult, { current, from, target }: KeyResultFigures): string {
+export function standingOf(keyResult: KeyResult, { current, from, target, unit }: KeyResultFigures): string {
   const { measure } = keyResult;
   if (measure.kind === 'yesNo') return valueWords(keyResult, current);
+  if (measure.kind === 'steps') return stepsWords(current, target);
   if (target < from) return `${number(current)}, down to ${valueWords(keyResult, target)}`;
-  if (measure.kind === 'number') return amountOf(current, target, measure.unit ?? '');
+  if (measure.kind === 'number' || measure.kind === 'habitAmount') return amountOf(current, target, unit);
   if (measure.kind === 'money') return `${money(current, measure.currency)} of ${money(target, measure.currency)}`;
   return `${number(current)} of ${valueWords(keyResult, target)}`;
+}
+
+/** What is left of a key result: "78 h left"; "" of a yes or no, and once it is reached. */
+export function leftWords(keyResult: KeyResult, { current, target, unit, progress }: KeyResultFigures): string {
+  if (keyResult.measure.kind === 'yesNo' || progress >= 1) return '';
+  const left = Number(Math.abs(target - current).toPrecision(12));
+  return left === 0 ? '' : `${valueWords(keyResult, left, unit)} left`;
 }
 
 /** What a key result is to reach, before anything is done: "0 to 14 planks", "28 down to 22 min", "30 days". */
@@ -83,66 +105,96 @@ export function targetWords(keyResult: KeyResult): string {
   return `${number(measure.start)} ${measure.target < measure.start ? 'down to' : 'to'} ${target}`;
 }
 
-const absolute = (keyResult: KeyResult, value: number): string =>
-  valueWords(keyResult, Number(Math.abs(value).toPrecision(2)));
+/** "7.1 h a week", "1 plank every 6 weeks": what is to be done from here; "about" where it was rounded. */
+export function needWords(keyResult: Pick<KeyResult, 'measure'>, need: WeeklyNeed, unit: string): string {
+  const often = need.everyWeeks === 1 ? 'a week' : `every ${need.everyWeeks} weeks`;
+  // A unit is written as its owner likes, most often for many.
+  const much = need.grain === 1 && need.amount === 1 ? '1 more' : valueWords(keyResult, need.amount, unit);
+  return `${need.isRounded ? 'about ' : ''}${much} ${often}`;
+}
 
-/** The verdict on a key result with its reason, in a short sentence. */
+const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+
+/** The verdict on a key result with its reason, in a short sentence. Amounts in it are rounded alike. */
 export function paceSentence(keyResult: KeyResult, figures: KeyResultFigures, today: PlainDay): string {
-  const { pace, due, forecast, neededPerWeek, expected, from, target, current } = figures;
+  const { pace, due, forecast, neededPerWeek, expected, from, target, current, unit, isWhole } = figures;
   const { kind } = keyResult.measure;
   const forecastWords = forecast === null ? '' : ` At this rate reached by ${dateNear(forecast, today)}.`;
   if (pace === 'reached') return 'Reached.';
   if (pace === null || due === null) return `No due day.${forecastWords}`;
   if (pace === 'overdue') {
     const late = counted(today - due, 'day');
+    const left = Number(Math.abs(target - current).toPrecision(12));
     return kind === 'yesNo'
       ? `Overdue by ${late}.`
-      : `Overdue by ${late}: ${absolute(keyResult, target - current)} missing.`;
+      : `Overdue by ${late}: ${valueWords(keyResult, left, unit)} missing.`;
   }
   if (kind === 'yesNo') return `${pace === 'behind' ? 'Still open' : 'Open'}, due ${dateNear(due, today)}.`;
-  const planned = from + (expected ?? 0) * (target - from);
+  if (pace === 'ahead') return `Ahead.${forecastWords}`;
+  const need = weeklyNeed(neededPerWeek ?? 0, target - from, isWhole);
   const weekly =
     neededPerWeek === null
       ? ''
-      : `${absolute(keyResult, neededPerWeek)} a week from here ${due === today ? 'would reach' : 'reach'} it by ${dateNear(due, today)}.`;
-  if (pace === 'behind')
-    return `Behind: by now ${valueWords(keyResult, Number(planned.toPrecision(3)))} ${kind === 'money' ? 'was' : 'were'} planned. ${weekly}`;
-  if (pace === 'ahead') return `Ahead.${forecastWords}`;
-  return `On pace: ${weekly}`;
+      : ` ${sentence(needWords(keyResult, need, unit))} from here ${due === today ? 'would reach' : 'reaches'} it by ${dateNear(due, today)}.`;
+  if (pace === 'onPace') return `On pace.${weekly}`;
+  const exact = from + (expected ?? 0) * (target - from);
+  const planned = roundTo(exact, need.grain);
+  const about = Math.abs(planned - exact) > 1e-9 ? 'about ' : '';
+  return `Behind: ${about}${valueWords(keyResult, planned, unit)} ${kind === 'money' ? 'was' : 'were'} planned by now.${weekly}`;
 }
 
-/** The two numbers behind a goal's share: "2.8 of 4 key results", "4.2 of 6 by weight", "1 of 3 milestones"; "" with neither. */
-export function shareWords({ records, figures }: FiguredGoal): string {
-  const { keyResults, milestones } = records;
+/**
+ * The two numbers behind a goal's share: of one key result where that stands, of several "2.8 of 4 key results", "4.2 of 6 by
+ * weight"; "1 of 3 milestones", "2.3 of 6 steps"; "" where nothing is measured.
+ */
+export function shareWords({ records, figures }: FiguredGoal, today: PlainDay): string {
+  const { keyResults, milestones, steps } = records;
   if (figures.progress === null) return '';
-  if (keyResults.length === 0)
-    return `${number(Math.round(figures.progress * milestones.length))} of ${counted(milestones.length, 'milestone')}`;
-  const weights = keyResults.reduce((sum, each) => sum + (each.weight ?? 1), 0);
-  const sum = Number((figures.progress * weights).toFixed(2));
-  const isEven = keyResults.every((each) => (each.weight ?? 1) === 1);
-  return isEven
-    ? `${number(sum)} of ${counted(keyResults.length, 'key result')}`
-    : `${number(sum)} of ${number(Number(weights.toFixed(2)))} by weight`;
+  switch (progressByOf(records)) {
+    case 'milestones':
+      return `${number(Math.round(figures.progress * milestones.length))} of ${counted(milestones.length, 'milestone')}`;
+    case 'steps': {
+      const { value, count } = stepsValue(null, steps, today);
+      return stepsWords(numberOf(value), count);
+    }
+    default: {
+      const [only] = keyResults;
+      if (only !== undefined && keyResults.length === 1) return standingOf(only, figures.keyResults[only.id]!);
+      const weights = keyResults.reduce((sum, each) => sum + (each.weight ?? 1), 0);
+      const sum = Number((figures.progress * weights).toFixed(2));
+      const isEven = keyResults.every((each) => (each.weight ?? 1) === 1);
+      return isEven
+        ? `${number(sum)} of ${counted(keyResults.length, 'key result')}`
+        : `${number(sum)} of ${number(Number(weights.toFixed(2)))} by weight`;
+    }
+  }
 }
 
-/** The verdict on a goal with its reason, in a sentence or two. */
+const REACHED_WORDS = {
+  keyResults: 'Every key result has reached its target.',
+  milestones: 'Every milestone is reached.',
+  steps: 'Every step is done.',
+  nothing: '',
+} as const;
+
+/** The verdict on a goal with its reason; where it leads at this rate is a figure of its own. */
 export function goalPaceSentence({ records, figures }: FiguredGoal, today: PlainDay): string {
   const { goal } = records;
   const { progress, expected, pace } = figures;
   const due = goal.dueOn ? dayOf(goal.dueOn) : null;
   if (progress === null) return 'Nothing is measured yet.';
-  const { forecast } = figures;
-  const rate = forecast === null ? '' : ` At this rate reached by ${dateNear(forecast, today)}.`;
-  if (pace === 'reached')
-    return records.keyResults.length > 0 ? 'Every key result has reached its target.' : 'Every milestone is reached.';
-  if (due === null) return `Without a due day there is no pace.${rate}`;
+  if (pace === 'reached') return REACHED_WORDS[progressByOf(records)];
+  if (due === null) return 'Without a due day there is no pace.';
   if (pace === 'overdue') return `Overdue by ${counted(today - due, 'day')}, with ${percent(1 - progress)} missing.`;
-  const weekly = `${percent(neededPerWeek(1 - progress, due, today))} a week from here ${due === today ? 'would reach' : 'reach'} it by ${dateNear(due, today)}.`;
+  // Whole points of a hundred are whole things.
+  const { amount: points, everyWeeks } = weeklyNeed(neededPerWeek(1 - progress, due, today) * 100, 100, true);
+  const often = everyWeeks === 1 ? 'a week' : `every ${everyWeeks} weeks`;
+  const weekly = `${points}\u00a0% ${often} from here ${due === today ? 'would reach' : 'reaches'} it by ${dateNear(due, today)}.`;
   const planned =
     expected === null ? '' : `${percent(progress)} of the way, and by now ${percent(expected)} was planned.`;
   if (pace === 'behind') return `Behind: ${planned} ${weekly}`;
-  if (pace === 'ahead') return `Ahead: ${planned}${rate}`;
-  return `On pace: ${planned}${rate}`;
+  if (pace === 'ahead') return `Ahead: ${planned}`;
+  return `On pace: ${planned}`;
 }
 
 /** How a step or milestone stands, told by word: "overdue by 3 days", "due in 2 days", "done 4 days late". */
@@ -194,9 +246,8 @@ export function storyWords(item: StoryItem, today: PlainDay): { text: string; no
       return { text: `${keyResult.title}: ${value}${by}`, note: checkIn.note ?? null };
     }
     case 'habit': {
-      const { keyResult, grown } = item;
-      const by = keyResult.measure.kind === 'habitDays' ? counted(grown, 'day') : `${number(grown)} more`;
-      return { text: `${keyResult.title}: ${by}`, note: null };
+      const { keyResult, grown, unit } = item;
+      return { text: `${keyResult.title}: ${valueWords(keyResult, grown, unit)} more`, note: null };
     }
     case 'step':
       return {
@@ -243,3 +294,16 @@ export const STATE_WORDS: Record<Goal['state'], string> = {
   dropped: 'dropped',
   paused: 'paused',
 };
+
+/** What changes with a move, each in a few words: "now due 31 March 2027", "still starts 1 October", "Planks now due 15 March". */
+export function moveWords(before: Goal, { goal, keyResults }: GoalMove, today: PlainDay): string[] {
+  const near = (day: string): string => dateNear(dayOf(day), today);
+  return [
+    goal.dueOn ? `now due ${near(goal.dueOn)}` : 'no longer due on a day',
+    goal.startsOn === before.startsOn ? `still starts ${near(goal.startsOn)}` : `now starts ${near(goal.startsOn)}`,
+    ...keyResults.map(({ title, startsOn, dueOn }) => {
+      const days = [startsOn ? `starts ${near(startsOn)}` : '', dueOn ? `due ${near(dueOn)}` : ''].filter(Boolean);
+      return `${title} ${days.length === 0 ? 'goes by the goal’s days' : `now ${days.join(', ')}`}`;
+    }),
+  ];
+}

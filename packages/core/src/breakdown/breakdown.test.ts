@@ -22,6 +22,7 @@ import {
   daysLeftBreakdown,
   expectedOfGoal,
   expectedOfKeyResult,
+  meanOfGoals,
   forecastBreakdown,
   neededBreakdown,
   paceBreakdown,
@@ -286,6 +287,15 @@ describe('what a goal’s figures are made of adds up to them', () => {
     const loose = steps.map(({ keyResultId: _, ...step }) => step);
     expect(of({ steps: loose })).toMatchObject({ breakdown: { total: [1.5, 3] }, progress: 0.5 });
     expect(of({})).toEqual({ breakdown: null, progress: null });
+  });
+
+  it('the mean of several goals is what each of them brings', () => {
+    const of = (state: Goal['state'], progress: number | null) => ({ goal: { ...goal, state }, progress });
+    const mean = meanOfGoals([of('open', 0.4), of('reached', null), of('dropped', 0.1), of('open', null)])!;
+    expect(mean.parts).toHaveLength(3);
+    expect(mean.total[1]).toBeCloseTo(0.5, 12);
+    expect(addsUp(mean)).toBe(true);
+    expect(meanOfGoals([of('open', null)])).toBeNull();
   });
 
   it('days left are those of each month up to the due day', () => {

@@ -9,7 +9,7 @@ export type PartOf =
   | { kind: 'habit'; habitId: string }
   /** A day, a week, a month, a year, or what of it lies in the figure's span. */
   | { kind: 'days'; span: DaySpan }
-  | { kind: 'keyResult' | 'step' | 'milestone' | 'checkIn'; id: string }
+  | { kind: 'goal' | 'keyResult' | 'step' | 'milestone' | 'checkIn'; id: string }
   /** What the habits that can wait ask of a day together, beyond those done on it. */
   | { kind: 'canWait' }
   /** Of a forecast: the days gone by, and those still to come at the same rate. */

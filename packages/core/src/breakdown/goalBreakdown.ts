@@ -2,6 +2,7 @@ import { monthOfDay, monthSpan } from '../calendar/month.ts';
 import { type PlainDay, type Weekday, dayOf } from '../calendar/plainDay.ts';
 import type { Course } from '../goal/course.ts';
 import { type GoalCourse, type GoalRecords, progressByOf } from '../goal/goalCourse.ts';
+import { type MeasuredGoal, goalsTogether } from '../goal/goalGroups.ts';
 import { type StepsValue, stepsValueWhere } from '../goal/steps.ts';
 import { numberOf } from '../number/fraction.ts';
 import { tidySum } from '../number/exact.ts';
@@ -44,6 +45,14 @@ function bySteps(steps: readonly Step[], keyResultId: string | null, today: Plai
   });
   return sumOf(['done', 'steps'], parts, [numberOf(all.value), all.count]);
 }
+
+/** All steps of a goal at the top, whichever key result they belong to. */
+export const stepsOfGoal = (steps: readonly Step[], today: PlainDay): Breakdown =>
+  bySteps(
+    steps.map(({ keyResultId: _, ...step }) => step),
+    null,
+    today,
+  );
 
 /** How far a goal is: by its key results, its milestones, or its steps; null where nothing is measured. */
 export function progressOfGoal(records: GoalRecords, course: GoalCourse, today: PlainDay): Breakdown | null {
@@ -145,6 +154,21 @@ export function neededBreakdown(
     adjustments: [],
     total: [neededPerWeek],
   };
+}
+
+/** How far several goals are on the mean: each with its own share and the points it brings; null where none measures anything. */
+export function meanOfGoals(goals: readonly MeasuredGoal[]): Breakdown | null {
+  const { progress } = goalsTogether(goals);
+  if (progress === null) return null;
+  const known = goals.flatMap(({ goal, progress: own }) => {
+    const value = goal.state === 'reached' ? 1 : own;
+    return value === null ? [] : [{ id: goal.id, value }];
+  });
+  const parts = known.map(({ id, value }): BreakdownPart => ({
+    of: { kind: 'goal', id },
+    numbers: [value, value / known.length],
+  }));
+  return sumOf(['ownShare', 'points'], parts, [progress, progress]);
 }
 
 /** The days up to a due day, month by month; of one that is past the days since. */

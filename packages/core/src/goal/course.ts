@@ -22,6 +22,10 @@ export type Course = {
   due: PlainDay | null;
   from: number;
   target: number;
+  /** What its values are told in; "" where they are bare numbers. */
+  unit: string;
+  /** Its values are whole things: counts, and numbers of which none has decimals. */
+  isWhole: boolean;
   /** Its checkpoints by month, and those among them that the expected line bends at. */
   months: { month: PlainMonth; target: number }[];
   linePoints: LinePoint[];
@@ -39,7 +43,7 @@ export type Course = {
   expectedAt: (day: PlainDay) => number | null;
 };
 
-type Scale = Pick<Course, 'from' | 'target' | 'valueAt' | 'exactProgress' | 'movesFrom'>;
+type Scale = Pick<Course, 'from' | 'target' | 'unit' | 'isWhole' | 'valueAt' | 'exactProgress' | 'movesFrom'>;
 
 /** (value − from) / (target − from) on the decimals as written. */
 function exactWay(value: Fraction, from: number, target: number): Fraction {
@@ -62,6 +66,8 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
       return {
         from: 0,
         target: count,
+        unit: '',
+        isWhole: true,
         movesFrom: context.steps.reduce((first, { doneOn }) => Math.min(first, doneOn ? dayOf(doneOn) : first), start),
         valueAt: (day) => (day >= today ? now : before(day)),
         exactProgress: () => (count === 0 ? ZERO : over(value, fraction(BigInt(count)))),
@@ -70,11 +76,14 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
     case 'habitDays':
     case 'habitAmount': {
       const track = context.trackOf(measure.habitId);
+      const own = track?.habit.measure;
       const end = due === null ? today : Math.min(due, today);
       const spanTo = (day: PlainDay) => ({ first: start, last: Math.min(day, end) });
       return {
         from: 0,
         target: measure.target,
+        unit: measure.kind === 'habitAmount' && own?.kind === 'amount' ? own.unit : '',
+        isWhole: measure.kind === 'habitDays',
         movesFrom: start,
         valueAt: (day) => habitValue(track, measure.kind, spanTo(day)),
         exactProgress: () => exactWay(exactHabitValue(track, measure.kind, spanTo(today)), 0, measure.target),
@@ -88,6 +97,10 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
       return {
         from,
         target,
+        unit: measure.kind === 'number' ? (measure.unit ?? '') : measure.kind === 'money' ? measure.currency : '',
+        isWhole:
+          measure.kind === 'number' &&
+          [from, target, ...values.map(({ value }) => value)].every((value) => Number.isInteger(value)),
         movesFrom: values[0]?.day ?? start,
         valueAt,
         exactProgress: () => exactWay(fractionOf(valueAt(today)), from, target),
@@ -102,23 +115,21 @@ export function courseOf(keyResult: KeyResult, context: KeyResultContext): Cours
   const start = dayOf(keyResult.startsOn ?? goal.startsOn);
   const dueText = keyResult.dueOn ?? goal.dueOn;
   const due = dueText ? dayOf(dueText) : null;
-  const { from, target, movesFrom, valueAt, exactProgress } = scaleOf(keyResult, context, start, due);
+  const { valueAt, ...scale } = scaleOf(keyResult, context, start, due);
+  const { from, target } = scale;
   const months = Object.entries(keyResult.checkpoints ?? {})
     .map(([text, value]) => ({ month: monthOf(text), target: value }))
     .sort((a, b) => a.month - b.month);
   const linePoints = due === null ? [] : checkpointPoints(months, { start, due, from, to: target });
   const rawAt = (day: PlainDay): number => (target === from ? 0 : (valueAt(day) - from) / (target - from));
   return {
+    ...scale,
     start,
     due,
-    from,
-    target,
-    movesFrom,
     months,
     linePoints,
     valueAt,
     rawAt,
-    exactProgress,
     progressAt: (day) => Math.min(1, Math.max(0, rawAt(day))),
     expectedAt: (day) => (due === null ? null : expectedOn(day, start, due, linePoints)),
   };

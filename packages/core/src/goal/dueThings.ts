@@ -11,6 +11,8 @@ export type DueThing = {
   goalId: string;
   title: string;
   due: PlainDay;
+  /** The first of its days, where it has one of its own: it shows through all of them. */
+  first: PlainDay;
   state: StepState;
 };
 
@@ -27,17 +29,31 @@ function reachState(progress: number | null, due: PlainDay, today: PlainDay): St
 export function dueThings({ records, figures }: { records: GoalRecords; figures: GoalFigures }, today: PlainDay) {
   const { goal } = records;
   const things: DueThing[] = [];
-  const add = (kind: DueThing['kind'], id: string, title: string, due: string | undefined, state: StepState): void => {
-    if (due) things.push({ kind, id, goalId: goal.id, title, due: dayOf(due), state });
+  const add = (
+    kind: DueThing['kind'],
+    { id, title, startsOn, dueOn }: { id: string; title: string; startsOn?: string; dueOn?: string },
+    state: StepState,
+  ): void => {
+    if (!dueOn) return;
+    const due = dayOf(dueOn);
+    things.push({
+      kind,
+      id,
+      goalId: goal.id,
+      title,
+      due,
+      first: startsOn ? Math.min(dayOf(startsOn), due) : due,
+      state,
+    });
   };
   const stateBy = (progress: number | null, due: string | undefined): StepState =>
     due ? reachState(progress, dayOf(due), today) : 'open';
-  add('goal', goal.id, goal.title, goal.dueOn, stateBy(goal.state === 'reached' ? 1 : figures.progress, goal.dueOn));
-  for (const { id, title, dueOn } of records.keyResults)
-    add('keyResult', id, title, dueOn, stateBy(figures.keyResults[id]?.progress ?? null, dueOn));
-  for (const milestone of records.milestones)
-    add('milestone', milestone.id, milestone.title, milestone.dueOn, milestoneState(milestone, today));
-  for (const step of records.steps) add('step', step.id, step.title, step.dueOn, stepState(step, today));
+  const { startsOn: _, ...bare } = goal;
+  add('goal', bare, stateBy(goal.state === 'reached' ? 1 : figures.progress, goal.dueOn));
+  for (const keyResult of records.keyResults)
+    add('keyResult', keyResult, stateBy(figures.keyResults[keyResult.id]?.progress ?? null, keyResult.dueOn));
+  for (const milestone of records.milestones) add('milestone', milestone, milestoneState(milestone, today));
+  for (const step of records.steps) add('step', step, stepState(step, today));
   return inDueOrder(things);
 }
 

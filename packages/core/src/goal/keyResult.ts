@@ -20,6 +20,9 @@ export type KeyResultFigures = {
   /** The value that `current` started from and the one it is to reach. */
   from: number;
   target: number;
+  unit: string;
+  /** Its values are whole things. */
+  isWhole: boolean;
   /** 0–1. */
   progress: number;
   /** Progress before clamping; below 0 when worse than at the start, above 1 when the target is passed. */
@@ -41,7 +44,8 @@ export const keyResultFigures = (keyResult: KeyResult, context: KeyResultContext
 
 /** The figures of a key result's course as of today. */
 export function figuresOfCourse(course: Course, today: PlainDay): KeyResultFigures {
-  const { start, due, from, target, months, linePoints, valueAt, rawAt, progressAt, expectedAt } = course;
+  const { start, due, from, target, unit, isWhole, months, linePoints, valueAt, rawAt, progressAt, expectedAt } =
+    course;
   const current = valueAt(today);
   const progress = progressAt(today);
   const expected = expectedAt(today);
@@ -50,6 +54,8 @@ export function figuresOfCourse(course: Course, today: PlainDay): KeyResultFigur
     current,
     from,
     target,
+    unit,
+    isWhole,
     progress,
     raw: rawAt(today),
     expected,

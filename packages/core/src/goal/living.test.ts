@@ -12,7 +12,10 @@ import { type GoalRecords, goalCourse } from './goalCourse.ts';
 import { goalFigures } from './goalFigures.ts';
 import { comesBefore, milestoneState, waitsFor } from './milestones.ts';
 import { goalMovedTo, quarterOfGoal } from './quarter.ts';
-import { stepTree, stepsBelow, stepsMarked } from './steps.ts';
+import { allStepsValue, stepTree, stepsBelow, stepsMarked, stepsSorted } from './steps.ts';
+import { goalsTogether, yearOfGoal } from './goalGroups.ts';
+import { roundTo, weeklyNeed } from './weeklyNeed.ts';
+import { numberOf } from '../number/fraction.ts';
 import { type StoryItem, goalStory } from './story.ts';
 import { goalClosed, goalPostponed, goalReopened, goalWithWord } from './turns.ts';
 
@@ -159,6 +162,49 @@ describe('steps', () => {
   });
 });
 
+describe('steps in another order', () => {
+  const tree = stepTree(
+    [
+      step('later', { dueOn: '2025-06-01', priority: 1 }),
+      step('late', { dueOn: '2025-03-20', priority: 3 }),
+      step('soon', { dueOn: '2025-04-02' }),
+      step('some day', { impact: 'high' }),
+      step('done', { doneOn: '2025-03-01', priority: 1 }),
+      step('sub b', { parentId: 'later', priority: 4 }),
+      step('sub a', { parentId: 'later', priority: 2 }),
+    ],
+    TODAY,
+  );
+  const names = (nodes: ReturnType<typeof stepTree>): unknown[] =>
+    nodes.flatMap(({ step: { id }, below }) => (below.length > 0 ? [id, names(below)] : [id]));
+
+  it('come by what presses, by priority, by due day, or as they were, the done ones last', () => {
+    expect(names(stepsSorted(tree, 'order'))).toEqual(names(tree));
+    expect(names(stepsSorted(tree, 'need'))).toEqual(['late', 'soon', 'later', ['sub a', 'sub b'], 'some day', 'done']);
+    expect(names(stepsSorted(tree, 'priority'))).toEqual([
+      'later',
+      ['sub a', 'sub b'],
+      'late',
+      'some day',
+      'soon',
+      'done',
+    ]);
+    expect(names(stepsSorted(tree, 'due'))).toEqual(['late', 'soon', 'later', ['sub a', 'sub b'], 'some day', 'done']);
+  });
+
+  it('count together whichever key result they belong to, sub-steps for their part', () => {
+    const all = [
+      step('a', { keyResultId: 'k' }),
+      step('a1', { parentId: 'a', doneOn: '2025-03-01' }),
+      step('a2', { parentId: 'a' }),
+      step('b', { doneOn: '2025-03-02' }),
+      step('c'),
+    ];
+    expect(numberOf(allStepsValue(all, TODAY).value)).toBe(1.5);
+    expect(allStepsValue(all, TODAY).count).toBe(3);
+  });
+});
+
 describe('milestones', () => {
   const stones = [
     milestone('frames', { reachedOn: '2025-03-02', dueOn: '2025-03-01' }),
@@ -176,6 +222,21 @@ describe('milestones', () => {
     expect([...comesBefore('afloat', stones)].sort()).toEqual(['frames', 'tight']);
     const round = stones.map((each) => (each.id === 'frames' ? { ...each, after: ['afloat'] } : each));
     expect(comesBefore('frames', round).has('frames')).toBe(true);
+  });
+});
+
+describe('the days of what is due', () => {
+  it('run from its own start, where it has one, to the day it is due', () => {
+    const all = records({
+      steps: [step('s', { startsOn: '2025-03-10', dueOn: '2025-03-20' }), step('t', { dueOn: '2025-04-01' })],
+    });
+    const things = dueThings({ records: all, figures: goalFigures(all, none, TODAY) }, TODAY);
+    expect(things.map(({ id, first, due }) => [id, formatDay(first), formatDay(due)])).toEqual([
+      ['s', '2025-03-10', '2025-03-20'],
+      ['t', '2025-04-01', '2025-04-01'],
+      // A goal is told on its due day alone.
+      ['g', '2025-04-30', '2025-04-30'],
+    ]);
   });
 });
 
@@ -223,11 +284,65 @@ describe('a goal through its states', () => {
     ]);
   });
 
-  it('moves to the last day of a quarter, its start along where it must', () => {
-    expect(quarterOfGoal(goal)).toBe(monthOf('2025-04'));
-    expect(goalMovedTo(goal, monthOf('2025-07'), TODAY)).toMatchObject({ startsOn: '2025-03-01', dueOn: '2025-09-30' });
-    expect(goalMovedTo(goal, monthOf('2024-10'), TODAY)).toMatchObject({ startsOn: '2024-10-01', dueOn: '2024-12-31' });
-    expect(quarterOfGoal(goalMovedTo(goal, null, TODAY))).toBeNull();
+  describe('moves to the last day of a quarter', () => {
+    const own = (id: string, days: Pick<KeyResult, 'startsOn' | 'dueOn'>): KeyResult => ({ ...planks, id, ...days });
+    const move = (quarter: string | null, movesStart = false, keyResults: KeyResult[] = []) =>
+      goalMovedTo({ goal, keyResults }, quarter === null ? null : monthOf(quarter), TODAY, movesStart);
+    const days = ({ id, startsOn, dueOn }: KeyResult) => [id, startsOn, dueOn];
+
+    it('and keeps its start unless asked, or where it would come after the due day', () => {
+      expect(quarterOfGoal(goal)).toBe(monthOf('2025-04'));
+      expect(move('2025-07').goal).toMatchObject({ startsOn: '2025-03-01', dueOn: '2025-09-30' });
+      expect(move('2025-07', true).goal).toMatchObject({ startsOn: '2025-07-01', dueOn: '2025-09-30' });
+      expect(move('2024-10').goal).toMatchObject({ startsOn: '2024-10-01', dueOn: '2024-12-31' });
+      expect(quarterOfGoal(move(null).goal)).toBeNull();
+    });
+
+    it('and its story keeps the days it had', () => {
+      expect(move('2025-07', true).goal.turns).toEqual([
+        { on: '2025-03-31', kind: 'moved', dueWas: '2025-04-30', startWas: '2025-03-01' },
+      ]);
+      expect(move('2025-07').goal.turns).toEqual([{ on: '2025-03-31', kind: 'moved', dueWas: '2025-04-30' }]);
+    });
+
+    it('with the own days of its key results going on by as many months, those without any left alone', () => {
+      const some = [
+        planks,
+        own('due', { dueOn: '2025-03-31' }),
+        own('both', { startsOn: '2025-03-10', dueOn: '2025-04-10' }),
+      ];
+      expect(move('2025-07', false, some).keyResults.map(days)).toEqual([
+        ['due', undefined, '2025-06-30'],
+        ['both', '2025-03-10', '2025-07-10'],
+      ]);
+      expect(move('2025-07', true, some).keyResults.map(days)).toEqual([
+        // 30 June lies before the goal's new start, so that it goes by the goal's days.
+        ['due', undefined, undefined],
+        ['both', '2025-06-10', '2025-07-10'],
+      ]);
+    });
+
+    it('and never leaves a key result due before it starts', () => {
+      const someDay = fc.integer({ min: dayOf('2024-06-01'), max: dayOf('2026-06-30') });
+      fc.assert(
+        fc.property(
+          fc.option(someDay),
+          fc.option(someDay),
+          fc.constantFrom('2024-04', '2024-10', '2025-04', '2026-01'),
+          fc.boolean(),
+          (starts, due, quarter, movesStart) => {
+            const keyResult = own('k', {
+              ...(starts === null ? {} : { startsOn: formatDay(starts) }),
+              ...(due === null ? {} : { dueOn: formatDay(due) }),
+            });
+            fc.pre((keyResult.dueOn ?? goal.dueOn!) >= (keyResult.startsOn ?? goal.startsOn));
+            const moved = move(quarter, movesStart, [keyResult]);
+            const after = moved.keyResults[0] ?? keyResult;
+            expect((after.dueOn ?? moved.goal.dueOn!) >= (after.startsOn ?? moved.goal.startsOn)).toBe(true);
+          },
+        ),
+      );
+    });
   });
 });
 
@@ -272,7 +387,7 @@ describe('the story of a goal', () => {
   );
   const told = (item: StoryItem): string => `${formatDay(item.day).slice(8)} ${item.kind} ${item.after}`;
 
-  it('tells everything that changed it up to today, the latest first, with the progress after each day', () => {
+  it('tells everything that changed it up to today, the latest first, with the progress after each', () => {
     expect(story.map(told)).toEqual([
       '20 milestone 0.575',
       '12 habit 0.575',
@@ -297,5 +412,72 @@ describe('the story of a goal', () => {
       [0, 1, undefined],
     ]);
     expect(find('step')[0]!.state).toBe('doneLate');
+  });
+
+  it('says where the goal stood right after each thing of a day, not at the end of it', () => {
+    const rig: KeyResult = { ...planks, id: 's', measure: { kind: 'steps' } };
+    const same = goalStory(
+      records({
+        keyResults: [planks, rig],
+        checkIns: [
+          checkIn('2025-03-05', 4, { id: 'a' }),
+          checkIn('2025-03-05', 10, { id: 'b', madeAt: '2025-03-05T11:00:00Z' }),
+        ],
+        steps: ['a', 'b'].map((id) => step(id, { keyResultId: 's', doneOn: '2025-03-05' })),
+      }),
+      none,
+      TODAY,
+      'monday',
+    );
+    expect(same.map(told)).toEqual(['05 step 1', '05 step 0.75', '05 checkIn 0.5', '05 checkIn 0.2', '01 begun 0']);
+  });
+
+  it('of a goal by its milestones or steps moves with them', () => {
+    const by = (more: Partial<GoalRecords>) =>
+      goalStory(records(more), none, TODAY, 'monday').map(({ after }) => after);
+    const milestones = [milestone('a', { reachedOn: '2025-03-10' }), milestone('b', { reachedOn: '2025-03-10' })];
+    expect(by({ milestones })).toEqual([1, 0.5, 0]);
+    expect(by({ steps: [step('a', { doneOn: '2025-03-10' }), step('b')] })).toEqual([0.5, 0]);
+    expect(by({})).toEqual([null]);
+  });
+});
+
+describe('what is needed a week', () => {
+  it('is rounded up to what a person would do, whole things whole', () => {
+    expect(weeklyNeed(7.02, 120, false)).toMatchObject({ amount: 7.1, isRounded: true });
+    expect(weeklyNeed(1929, 20_000, false)).toMatchObject({ amount: 2000 });
+    expect(weeklyNeed(-0.21, -6, false)).toMatchObject({ amount: 0.21, isRounded: false });
+    expect(weeklyNeed(2.4, 14, true)).toMatchObject({ amount: 3, everyWeeks: 1 });
+    expect(weeklyNeed(0.16, 14, true)).toMatchObject({ amount: 1, everyWeeks: 6 });
+    expect(weeklyNeed(1, 14, true)).toMatchObject({ amount: 1, everyWeeks: 1, isRounded: false });
+    expect(weeklyNeed(0, 14, false)).toMatchObject({ amount: 0, everyWeeks: 1 });
+    expect([roundTo(51.3412, 0.1), roundTo(393.2, 1), roundTo(0.1 + 0.2, 0.01)]).toEqual([51.3, 393, 0.3]);
+  });
+
+  it('reaches the target when it is done', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.001, max: 1e6, noNaN: true }),
+        fc.double({ min: 1 / 7, max: 200, noNaN: true }),
+        fc.boolean(),
+        (left, weeks, isWhole) => {
+          const { amount, everyWeeks } = weeklyNeed(left / weeks, left * 2, isWhole);
+          expect((amount / everyWeeks) * weeks).toBeGreaterThanOrEqual(left - 1e-6);
+          if (isWhole) expect([Number.isInteger(amount), Number.isInteger(everyWeeks)]).toEqual([true, true]);
+        },
+      ),
+    );
+  });
+});
+
+describe('goals together', () => {
+  it('are counted by what became of them, with the mean of how far they are', () => {
+    const of = (state: Goal['state'], progress: number | null) => ({ goal: { ...goal, state }, progress });
+    const together = goalsTogether([of('open', 0.5), of('reached', null), of('dropped', 0.1), of('paused', null)]);
+    expect(together).toMatchObject({ set: 4, open: 1, reached: 1, dropped: 1, paused: 1 });
+    expect(together.progress).toBeCloseTo((0.5 + 1 + 0.1) / 3, 12);
+    expect(goalsTogether([of('open', null)]).progress).toBeNull();
+    expect(goalsTogether([])).toMatchObject({ set: 0, progress: null });
+    expect([yearOfGoal(goal), yearOfGoal({ startsOn: '2024-12-31' })]).toEqual([2025, 2024]);
   });
 });

@@ -63,8 +63,48 @@ export function stepsValuesInOrder(
     .map((day) => ({ day, value: numberOf(stepsValue(keyResultId, steps, day).value) }));
 }
 
+/** What all steps at the top come to, whichever key result they belong to. */
+export function allStepsValue(steps: readonly Step[], day: PlainDay): StepsValue {
+  const loose = steps.map(({ keyResultId: _, ...step }) => step);
+  return stepsValue(null, loose, day);
+}
+
 /** A step with its sub-steps. `isDone` by its sub-steps where it has some, else by its own day. */
 export type StepNode = { step: Step; state: StepState; isDone: boolean; below: StepNode[] };
+
+/** How steps can be listed: by hand, by what presses most, by priority, by due day. */
+export const STEP_SORTS = ['order', 'need', 'priority', 'due'] as const;
+export type StepSort = (typeof STEP_SORTS)[number];
+
+const NEEDS: Record<StepState, number> = { overdue: 0, dueSoon: 1, open: 2, doneLate: 3, doneInTime: 3 };
+const IMPACTS = { high: 0, medium: 1, low: 2 } as const;
+
+/** What a list is sorted by, the first that differs deciding; what is not said comes last. */
+function ranksBy(sort: StepSort, { step, state }: StepNode): number[] {
+  const due = step.dueOn ? dayOf(step.dueOn) : Infinity;
+  const priority = step.priority ?? Infinity;
+  switch (sort) {
+    case 'order':
+      return [];
+    case 'need':
+      return [NEEDS[state], due, priority, step.impact ? IMPACTS[step.impact] : Infinity];
+    case 'priority':
+      return [priority, step.impact ? IMPACTS[step.impact] : Infinity, due];
+    case 'due':
+      return [due, priority];
+  }
+}
+
+/** A tree of steps in another order at every level, the open ones still before the done ones; equals stay as they were. */
+export function stepsSorted(nodes: readonly StepNode[], sort: StepSort): StepNode[] {
+  const byRank = (a: StepNode, b: StepNode): number => {
+    const [one, other] = [ranksBy(sort, a), ranksBy(sort, b)];
+    const at = one.findIndex((rank, index) => rank !== other[index]);
+    return at < 0 ? 0 : one[at]! - other[at]!;
+  };
+  const level = nodes.map((node) => ({ ...node, below: stepsSorted(node.below, sort) }));
+  return [...level.filter((node) => !node.isDone).sort(byRank), ...level.filter((node) => node.isDone).sort(byRank)];
+}
 
 /** Steps as a tree, as of `today`: at each level the open ones first, in the order given, then the done ones. */
 export function stepTree(steps: readonly Step[], today: PlainDay): StepNode[] {

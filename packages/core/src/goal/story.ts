@@ -2,20 +2,22 @@ import { type PlainDay, type Weekday, dayOf } from '../calendar/plainDay.ts';
 import { startOfWeek } from '../calendar/week.ts';
 import type { Track } from '../habit/track.ts';
 import type { CheckIn, GoalTurn, KeyResult, Milestone, Step } from '../record/records.ts';
-import { type GoalCourse, type GoalRecords, goalCourse } from './goalCourse.ts';
+import { numberOf } from '../number/fraction.ts';
+import { type GoalCourse, type GoalRecords, goalCourse, progressByOf, weightedMean } from './goalCourse.ts';
 import { milestoneState } from './milestones.ts';
-import { type StepState, stepState } from './steps.ts';
+import { type StepState, stepState, stepsValueWhere } from './steps.ts';
 import { instantKey } from './valueAt.ts';
 
 /** Something that happened to a goal. `first` is the first day it tells of, `day` the last. */
 export type StoryItem = {
   first: PlainDay;
   day: PlainDay;
-  /** The goal's progress after that day. */ after: number | null;
+  /** The goal's progress (0–1) right after it, before what came later the same day. */
+  after: number | null;
 } & (
   | { kind: 'begun' }
   | { kind: 'checkIn'; keyResult: KeyResult; checkIn: CheckIn; was: number }
-  | { kind: 'habit'; keyResult: KeyResult; /** What a week added to it. */ grown: number }
+  | { kind: 'habit'; keyResult: KeyResult; /** What a week added to it, in its unit. */ grown: number; unit: string }
   | { kind: 'step'; step: Step; state: StepState }
   | { kind: 'milestone'; milestone: Milestone; state: StepState }
   | { kind: 'turn'; turn: GoalTurn }
@@ -49,7 +51,7 @@ function habitItems({ keyResult, course }: GoalCourse['keyResults'][number], tod
         if (value !== before) moved.push(each);
         before = value;
       }
-      items.push({ kind: 'habit', first: moved[0]!, day: moved.at(-1)!, keyResult, grown });
+      items.push({ kind: 'habit', first: moved[0]!, day: moved.at(-1)!, keyResult, grown, unit: course.unit });
     }
     day = last + 1;
   }
@@ -90,9 +92,49 @@ export function goalStory(
     ),
     ...(records.goal.turns ?? []).map((turn) => ({ kind: 'turn' as const, ...at(turn.on), turn })),
   ];
-  return items
+  const inOrder = items
     .filter((item) => item.day <= today)
     .map((item, place) => ({ item, place }))
-    .sort((a, b) => b.item.day - a.item.day || b.place - a.place)
-    .map(({ item }) => ({ ...item, after: course.progressAt(item.day) }) as StoryItem);
+    .sort((a, b) => a.item.day - b.item.day || a.place - b.place)
+    .map(({ item }) => item);
+  return withProgress(inOrder, records, course).reverse();
+}
+
+/** Each item with where the goal stood right after it: what came before in the list is done, what comes after is not. */
+function withProgress(items: readonly Bare<StoryItem>[], records: GoalRecords, course: GoalCourse): StoryItem[] {
+  const values = new Map(course.keyResults.map(({ keyResult, course: { from } }) => [keyResult.id, from]));
+  const done = new Set<string>();
+  const reached = new Set<string>();
+  const isDone = ({ id }: Step): boolean => done.has(id);
+  const progressOf = ({ keyResult, course: own }: GoalCourse['keyResults'][number], day: PlainDay): number => {
+    if ('habitId' in keyResult.measure) return own.progressAt(day);
+    if (keyResult.measure.kind === 'steps') {
+      const { value, count } = stepsValueWhere(keyResult.id, records.steps, isDone);
+      return count === 0 ? 0 : numberOf(value) / count;
+    }
+    const way = own.target - own.from;
+    return Math.min(1, Math.max(0, (values.get(keyResult.id)! - own.from) / way));
+  };
+  const progressOn = (day: PlainDay): number | null => {
+    switch (progressByOf(records)) {
+      case 'keyResults':
+        return weightedMean(
+          course.keyResults.map((each) => ({ weight: each.keyResult.weight ?? 1, value: progressOf(each, day) })),
+        );
+      case 'milestones':
+        return reached.size / records.milestones.length;
+      case 'steps': {
+        const { value, count } = stepsValueWhere(null, records.steps, isDone);
+        return numberOf(value) / count;
+      }
+      case 'nothing':
+        return null;
+    }
+  };
+  return items.map((item) => {
+    if (item.kind === 'checkIn') values.set(item.keyResult.id, item.checkIn.value);
+    if (item.kind === 'step') done.add(item.step.id);
+    if (item.kind === 'milestone') reached.add(item.milestone.id);
+    return { ...item, after: progressOn(item.day) } as StoryItem;
+  });
 }

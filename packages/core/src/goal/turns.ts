@@ -13,10 +13,10 @@ export function goalPostponed(goal: Goal, dueOn: string | null, today: PlainDay,
   return withTurn(dueOn === null ? rest : { ...rest, dueOn }, turn, note);
 }
 
-/** A goal that is reached, dropped or paused from today; a paused one has no closing day. */
-export function goalClosed(goal: Goal, state: 'reached' | 'dropped' | 'paused', today: PlainDay, note = ''): Goal {
+/** A goal that is reached, dropped or paused from a day on; a paused one has no closing day. */
+export function goalClosed(goal: Goal, state: 'reached' | 'dropped' | 'paused', day: PlainDay, note = ''): Goal {
   const { closedOn: _, ...rest } = goal;
-  const on = formatDay(today);
+  const on = formatDay(day);
   return withTurn({ ...rest, state, ...(state === 'paused' ? {} : { closedOn: on }) }, { on, kind: state }, note);
 }
 
@@ -26,6 +26,19 @@ export function goalReopened(goal: Goal, today: PlainDay, note = ''): Goal {
   return withTurn({ ...rest, state: 'open' }, { on: formatDay(today), kind: 'reopened' }, note);
 }
 
-/** A goal with a word on how something of it went, kept in its story. */
-export const goalWithWord = (goal: Goal, about: string, note: string, today: PlainDay): Goal =>
-  withTurn(goal, { on: formatDay(today), kind: 'word', about }, note);
+/** A goal with a word on how something of it went, kept in its story on the day it is about. */
+export const goalWithWord = (goal: Goal, about: string, note: string, day: PlainDay): Goal =>
+  withTurn(goal, { on: formatDay(day), kind: 'word', about }, note);
+
+/** A goal on other days; those it had before stay in its story. */
+export function goalMoved(goal: Goal, days: { startsOn: string; dueOn: string | null }, today: PlainDay): Goal {
+  const { dueOn: dueWas, startsOn: startWas, ...rest } = goal;
+  const turn: GoalTurn = {
+    on: formatDay(today),
+    kind: 'moved',
+    ...(dueWas ? { dueWas } : {}),
+    ...(startWas === days.startsOn ? {} : { startWas }),
+  };
+  const moved = { ...rest, startsOn: days.startsOn, ...(days.dueOn === null ? {} : { dueOn: days.dueOn }) };
+  return withTurn(moved, turn, '');
+}

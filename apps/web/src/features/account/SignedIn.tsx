@@ -69,7 +69,7 @@ export function SignedIn() {
     );
   }
   return (
-    <FigureHost>
+    <FigureHost onGo={(path) => router.push(path as never)}>
       <Frame places={PLACES} more={SETTINGS} current={path} onGo={(to) => router.push(to as never)}>
         <SavingSign />
         <UndoKey />

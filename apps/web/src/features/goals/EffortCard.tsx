@@ -1,13 +1,13 @@
-import { dayOf, keptTogether } from '@wimbel/core';
+import { dayOf, keptTogether, allStepsValue, numberOf } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import Link from 'lucide-react-native/icons/link';
 import { Pressable, View } from 'react-native';
 import type { FiguredGoal } from '../../store/figuredGoals.ts';
-import { shareWords } from '../../words/goalWords.ts';
+import { shareWords, stepsWords } from '../../words/goalWords.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { standingWords } from '../../words/standing.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { counted, percent } from '../../shared/format.ts';
+import { percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -15,6 +15,10 @@ import { HabitIcon } from '../../ui/HabitIcon.tsx';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { SectionCard } from '../../ui/SectionCard.tsx';
 import { Words } from '../../ui/Words.tsx';
+import type { Asked } from '../../words/asked.ts';
+import { Figure } from '../../parts/Figure.tsx';
+
+type Row = { name: string; ratio: number | null; words: string; color: string; figure: Asked };
 
 /** What was done beside what came of it, and the habits that carry the goal. */
 export function EffortCard({ figured, onLink }: { figured: FiguredGoal; onLink: () => void }) {
@@ -25,26 +29,49 @@ export function EffortCard({ figured, onLink }: { figured: FiguredGoal; onLink: 
   const { records, carrying, figures } = figured;
   const start = dayOf(records.goal.startsOn);
   const { kept, asked, rate } = keptTogether(carrying, { first: start, last: today });
-  const steps = records.steps.filter((step) => !step.parentId);
-  const done = steps.filter(({ id }) => /^done/.test(figures.steps[id]!)).length;
-  const rows: [name: string, ratio: number | null, words: string, color: string][] = [
+  const { value, count } = allStepsValue(records.steps, today);
+  const done = numberOf(value);
+  const goalId = records.goal.id;
+  const rows: Row[] = [
     ...(carrying.length > 0
-      ? [['Done: its habits', rate, `${kept} of ${asked} asked since it began`, colors.working] as const]
-      : []),
-    ...(steps.length > 0
       ? [
-          [
-            'Done: its steps',
-            done / steps.length,
-            `${done} of ${counted(steps.length, 'step')}`,
-            colors.working,
-          ] as const,
+          {
+            name: 'Done: its habits',
+            ratio: rate,
+            words: `${kept} of ${asked} asked since it began`,
+            color: colors.working,
+            figure: {
+              figure: 'kept',
+              span: { first: start, last: today },
+              habitIds: carrying.map(({ habit }) => habit.id),
+              name: `Habits of ${records.goal.title}`,
+            },
+          } satisfies Row,
+        ]
+      : []),
+    ...(count > 0
+      ? [
+          {
+            name: 'Done: its steps',
+            ratio: done / count,
+            words: stepsWords(done, count),
+            color: colors.working,
+            figure: { figure: 'goalSteps', goalId },
+          } satisfies Row,
         ]
       : []),
     ...(figures.progress === null
       ? []
-      : [['What came of it', figures.progress, shareWords(figured), colors.brass] as const]),
-  ].map((row) => [...row] as [string, number | null, string, string]);
+      : [
+          {
+            name: 'What came of it',
+            ratio: figures.progress,
+            words: shareWords(figured, today),
+            color: colors.brass,
+            figure: { figure: 'goalProgress', goalId },
+          } satisfies Row,
+        ]),
+  ];
   const link = (
     <Button kind="bare" icon={<Link size={16} color={colors.working} />} onPress={onLink}>
       Habits
@@ -53,13 +80,15 @@ export function EffortCard({ figured, onLink }: { figured: FiguredGoal; onLink: 
   return (
     <SectionCard title="Effort and outcome" aside={link}>
       {rows.length === 0 ? <Words tone="quiet">Nothing carries this goal yet. Which habit would?</Words> : null}
-      {rows.map(([name, ratio, words, color]) => (
+      {rows.map(({ name, ratio, words, color, figure }) => (
         <View key={name} style={styles.bar}>
           <View style={styles.line}>
             <Words type="strong" style={styles.grow}>
               {name}
             </Words>
-            <Words type="strong">{percent(ratio)}</Words>
+            <Figure asked={figure} label={`${name}: ${words}, ${percent(ratio)}`}>
+              <Words type="strong">{percent(ratio)}</Words>
+            </Figure>
           </View>
           <ProgressBar ratio={ratio ?? 0} color={color} heightPx={8} label={`${name}: ${words}`} />
           <Words type="quiet" tone="quiet">

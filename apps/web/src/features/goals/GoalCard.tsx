@@ -39,7 +39,7 @@ export function GoalCard({
     return { id: keyResult.id, progress, expected: isOpen ? expected : null, color: holeColor(colors, place) };
   });
   const href = `/goals/${encodeURIComponent(goal.id)}`;
-  const behind = shareWords(figured);
+  const behind = shareWords(figured, today);
   return (
     <Card isFlush>
       <Pressable

@@ -1,4 +1,4 @@
-import { type Goal, dayOf, formatDay, monthOfDay, monthSpan, quarterOfMonth } from '@wimbel/core';
+import { type Goal, dayOf, formatDay, monthOfDay, monthSpan, quarterOfMonth, parseDay } from '@wimbel/core';
 import CalendarClock from 'lucide-react-native/icons/calendar-clock';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CircleSlash from 'lucide-react-native/icons/circle-slash';
@@ -64,8 +64,21 @@ const STATE_SHEETS = {
 
 function StateSheet({ goal, step, onClose }: { goal: Goal; step: keyof typeof STATE_SHEETS; onClose: () => void }) {
   const actions = useGoalActions();
+  const today = useAppSelector(selectToday);
   const [note, setNote] = useState('');
+  const [day, setDay] = useState(formatDay(today));
+  const [fault, setFault] = useState<string | undefined>();
   const { title, label, button } = STATE_SHEETS[step];
+  const save = (): void => {
+    const on = parseDay(day);
+    if (on === null || on > today) {
+      setFault(on === null ? 'Choose a day' : 'That day is still to come');
+      return;
+    }
+    onClose();
+    if (step === 'reopen') actions.reopen(goal, note.trim());
+    else actions.close(goal, step, note.trim(), on);
+  };
   return (
     <Sheet title={title} onClose={onClose}>
       <Words tone="quiet">{goal.title}</Words>
@@ -77,15 +90,20 @@ function StateSheet({ goal, step, onClose }: { goal: Goal; step: keyof typeof ST
         maxLength={5000}
         hint="May stay empty. It is kept in the goal’s story."
       />
-      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
-        <Button
-          kind="main"
-          onPress={() => {
-            onClose();
-            if (step === 'reopen') actions.reopen(goal, note.trim());
-            else actions.close(goal, step, note.trim());
+      {step === 'reopen' ? null : (
+        <Field
+          label="On"
+          value={day}
+          onChangeText={(text) => {
+            setDay(text);
+            setFault(undefined);
           }}
-        >
+          isDate
+          error={fault}
+        />
+      )}
+      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        <Button kind="main" onPress={save}>
           {button}
         </Button>
         <Button kind="bare" onPress={onClose}>

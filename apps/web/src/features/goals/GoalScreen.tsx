@@ -36,6 +36,10 @@ import { OverTimeCard } from './OverTimeCard.tsx';
 import { PlankCard } from './PlankCard.tsx';
 import { StepsCard } from './StepsCard.tsx';
 import { StoryCard } from './StoryCard.tsx';
+import { stepsKeyResultOf, stepsMoved } from './stepDraft.ts';
+import { counted } from '../../shared/format.ts';
+import { CheckpointsCard } from '../../parts/CheckpointsCard.tsx';
+import { Figure } from '../../parts/Figure.tsx';
 
 export function GoalScreen({ goalId }: { goalId: string }) {
   const figured = useFiguredGoal(goalId);
@@ -71,6 +75,7 @@ function GoalPage({ figured }: { figured: FiguredGoal }) {
   // Pictures and story follow a moment later, so that what was tapped is seen at once.
   const later = useDeferredValue<FiguredGoal | null>(figured, null);
   const overTime = later && <OverTimeCard figured={later} />;
+  const checkpoints = later && <CheckpointsCard figured={later} />;
   const timeLine = later && <TimeLineCard figured={later} />;
   const story = later && <StoryCard figured={later} />;
   return (
@@ -81,6 +86,7 @@ function GoalPage({ figured }: { figured: FiguredGoal }) {
           <View style={styles.column}>
             {plank}
             {overTime}
+            {checkpoints}
             {timeLine}
             {story}
           </View>
@@ -98,6 +104,7 @@ function GoalPage({ figured }: { figured: FiguredGoal }) {
           {steps}
           {effort}
           {overTime}
+          {checkpoints}
           {milestones}
           {timeLine}
           {story}
@@ -150,9 +157,16 @@ function Head({
         <Words type="title" heading={1}>
           {goal.title}
         </Words>
-        <Words tone="quiet">
-          {dueWords(goal, figured.figures, today)}. {goal.doneWhen ?? ''}
-        </Words>
+        <View style={styles.due}>
+          {goal.dueOn ? (
+            <Figure asked={{ figure: 'goalDaysLeft', goalId: goal.id }} label={dueWords(goal, figured.figures, today)}>
+              <Words tone="quiet">{dueWords(goal, figured.figures, today)}</Words>
+            </Figure>
+          ) : (
+            <Words tone="quiet">{dueWords(goal, figured.figures, today)}</Words>
+          )}
+          {goal.doneWhen ? <Words tone="quiet">{goal.doneWhen}</Words> : null}
+        </View>
         {goal.why ? <Words style={styles.why}>{goal.why}</Words> : null}
         {goal.reward ? <Words tone="brassText">Reward: {goal.reward}</Words> : null}
       </View>
@@ -184,7 +198,7 @@ function OverPage({
   const toast = useToast();
   const store = useStore<RootState>();
   const habits = useAppSelector(selectHabits).filter((habit) => !habit.archived);
-  const { goal, keyResults } = figured.records;
+  const { goal, keyResults, steps } = figured.records;
   const close = (): void => onOpen(null);
   if (opened === null) return null;
   if (opened.kind === 'menu') return <GoalMenu goal={goal} onClose={close} onGone={onGone} />;
@@ -208,9 +222,18 @@ function OverPage({
       habits={habits}
       onClose={close}
       onSave={(next) => {
+        // Steps that belong to none join the goal's first key result by steps.
+        const isFirst = edited === null && stepsKeyResultOf([...keyResults, next]) === next.id;
+        const joining = isFirst
+          ? stepsMoved(
+              steps.filter((step) => !step.keyResultId),
+              next.id,
+            )
+          : [];
+        const along = joining.length > 0 ? `, with ${counted(joining.length, 'step')} that were there` : '';
         toast({
-          text: edited === null ? `${next.title} is part of the goal` : `${next.title} is changed`,
-          onUndo: change(changeTo('keyResults', next)),
+          text: edited === null ? `${next.title} is part of the goal${along}` : `${next.title} is changed`,
+          onUndo: change(changeTo('keyResults', next), ...joining.map((step) => changeTo('steps', step))),
         });
         close();
       }}
@@ -233,6 +256,7 @@ const useStyles = themed(() => ({
   bar: { flexDirection: 'row', alignItems: 'center', marginHorizontal: -SPACE.m, marginVertical: -SPACE.s },
   grow: { flex: 1, minWidth: 0 },
   titles: { gap: SPACE.xs, maxWidth: 760, paddingTop: SPACE.s },
+  due: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m },
   why: { paddingTop: SPACE.s },
   closed: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.m, marginTop: SPACE.l },
   columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },

@@ -1,11 +1,20 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { checkRecord, keyResultDueIssue } from '@wimbel/contract';
-import { type Goal, type Habit, type KeyResult, dayOf, evenCheckpoints, formatMonth, parseDay } from '@wimbel/core';
+import {
+  type Goal,
+  type Habit,
+  type KeyResult,
+  dayOf,
+  evenCheckpoints,
+  formatMonth,
+  parseDay,
+  monthSpan,
+} from '@wimbel/core';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { newId } from '../../store/makeChange.ts';
-import { selectSettings } from '../../store/selectors.ts';
+import { selectSettings, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { editable, parseTyped } from '../../shared/amounts.ts';
 import { SPACE } from '../../theme/space.ts';
@@ -64,6 +73,7 @@ type Props = {
 /** Fills in a key result, or one anew. Its kind stays once it is made. */
 export function KeyResultForm({ goal, keyResult, nextOrder, habits, onSave, onClose, onRemove }: Props) {
   const { currency = 'EUR' } = useAppSelector(selectSettings);
+  const today = useAppSelector(selectToday);
   const [fault, setFault] = useState<string | null>(null);
   const { control, handleSubmit, setValue, setError } = useForm<KeyResultDraft>({
     resolver: yupResolver(keyResultDraftSchema) as never,
@@ -96,7 +106,11 @@ export function KeyResultForm({ goal, keyResult, nextOrder, habits, onSave, onCl
       return;
     }
     setFault(null);
-    const even = evenCheckpoints({ start, due }, { from, target, isWhole: kind === 'habitDays' });
+    const isWhole = kind === 'habitDays' || (kind === 'number' && Number.isInteger(from) && Number.isInteger(target));
+    // What begins now has nothing to be reached in months that are over.
+    const even = evenCheckpoints({ start, due }, { from, target, isWhole }).filter(
+      ({ month }) => keyResult !== null || monthSpan(month).last >= today,
+    );
     if (even.length > MOST_CHECKPOINTS) {
       setFault(`That would be ${even.length} checkpoints, one a month. Up to ${MOST_CHECKPOINTS} can be laid.`);
       return;

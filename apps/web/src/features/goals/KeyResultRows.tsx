@@ -3,7 +3,7 @@ import Plus from 'lucide-react-native/icons/plus';
 import { Pressable, View } from 'react-native';
 import { isFedByCheckIns } from '../../parts/CheckInSheet.tsx';
 import type { FiguredGoal } from '../../store/figuredGoals.ts';
-import { holeColor, paceSentence, standingOf } from '../../words/goalWords.ts';
+import { holeColor, paceSentence, standingOf, leftWords } from '../../words/goalWords.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { percent } from '../../shared/format.ts';
@@ -52,6 +52,11 @@ export function KeyResultRows({ figured, onOpen, onAdd }: Props) {
                   {keyResult.title}
                 </Words>
                 <Words type="strong">{standing}</Words>
+                {leftWords(keyResult, own) === '' ? null : (
+                  <Words type="quiet" tone="quiet">
+                    {leftWords(keyResult, own)}
+                  </Words>
+                )}
               </View>
               <Words type="quiet" tone={isOpen && own.pace === 'overdue' ? 'madder' : 'quiet'}>
                 {isOpen ? paceSentence(keyResult, own, today) : `${percent(own.progress)} of the way`}

@@ -1,13 +1,4 @@
-import {
-  type KeyResult,
-  type KeyResultFigures,
-  type PlainDay,
-  type ProgressLineInput,
-  formatMonth,
-  goalCourse,
-  monthOfDay,
-  monthSpan,
-} from '@wimbel/core';
+import { type ProgressLineInput, goalCourse, monthSpan } from '@wimbel/core';
 import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ProgressPicture } from '../../charts/ProgressPicture.tsx';
@@ -16,17 +7,15 @@ import type { FiguredGoal } from '../../store/figuredGoals.ts';
 import { holeColor, valueWords } from '../../words/goalWords.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { number, signed } from '../../shared/amounts.ts';
-import { dateNear, monthAbbreviation, monthAndYear, monthYear, percent } from '../../shared/format.ts';
-import { themed, useTheme } from '../../theme/Theme.tsx';
-import { SPACE } from '../../theme/space.ts';
+import { dateNear, percent } from '../../shared/format.ts';
+import { useTheme } from '../../theme/Theme.tsx';
 import { Chips } from '../../ui/Chips.tsx';
 import { SectionCard } from '../../ui/SectionCard.tsx';
 import { Words } from '../../ui/Words.tsx';
 
 const WHOLE = '';
 
-/** Progress over time against the expected line, of the whole goal or of one key result; and its checkpoints by month. */
+/** Progress over time against the expected line, of the whole goal or of one key result. */
 export const OverTimeCard = memo(function OverTimeCard({ figured }: { figured: FiguredGoal }) {
   const { colors } = useTheme();
   const today = useAppSelector(selectToday);
@@ -59,7 +48,7 @@ export const OverTimeCard = memo(function OverTimeCard({ figured }: { figured: F
   const expected = input.expectedAt(at);
   const words = [
     `${dateNear(at, today)}:`,
-    keyResult && own ? `${valueWords(keyResult, own.valueAt(at))},` : '',
+    keyResult && own ? `${valueWords(keyResult, own.valueAt(at), own.unit)},` : '',
     percent(input.progressAt(at)),
     expected === null ? '' : `with ${percent(expected)} expected`,
   ]
@@ -92,91 +81,6 @@ export const OverTimeCard = memo(function OverTimeCard({ figured }: { figured: F
       <View role="status">
         <Words type="strong">{words}</Words>
       </View>
-      {keyResult && ownFigures && ownFigures.checkpoints.length > 0 ? (
-        <CheckpointTable keyResult={keyResult} figures={ownFigures} today={today} />
-      ) : null}
     </SectionCard>
   );
 });
-
-/** Whether a month's checkpoint was met, told by word. */
-function metWords(month: number, reached: boolean, today: PlainDay): string {
-  const now = monthOfDay(today);
-  if (month > now) return 'to come';
-  if (reached) return 'met';
-  return month === now && monthSpan(month).last > today ? 'running' : 'missed';
-}
-
-function CheckpointTable({
-  keyResult,
-  figures,
-  today,
-}: {
-  keyResult: KeyResult;
-  figures: KeyResultFigures;
-  today: PlainDay;
-}) {
-  const styles = useStyles();
-  const head = ['Month', 'Target', 'From', 'To', 'Growth', ''];
-  return (
-    <View role="table" aria-label={`Checkpoints of ${keyResult.title}`}>
-      <View role="row" style={styles.row}>
-        {head.map((name, index) => (
-          <View
-            key={name}
-            role="columnheader"
-            style={index === 0 ? styles.first : name === '' ? styles.met : styles.cell}
-          >
-            <Words type="small" tone="quiet" style={index === 0 ? undefined : styles.right}>
-              {name || 'Met'}
-            </Words>
-          </View>
-        ))}
-      </View>
-      {figures.checkpoints.map(({ month, target, start, end, growth, reached }) => {
-        const met = metWords(month, reached, today);
-        const isToCome = met === 'to come';
-        const cells = [
-          number(target),
-          isToCome ? '–' : number(start),
-          isToCome ? '–' : number(end),
-          isToCome ? '–' : signed(Number(growth.toPrecision(12))),
-        ];
-        return (
-          <View key={formatMonth(month)} role="row" style={[styles.row, styles.parted]}>
-            <View role="cell" style={styles.first}>
-              <Words type="label" label={monthAndYear(month)}>
-                {monthAbbreviation(month)} {monthYear(month)}
-              </Words>
-            </View>
-            {cells.map((text, index) => (
-              <View key={index} role="cell" style={styles.cell}>
-                <Words type="quiet" style={styles.right}>
-                  {text}
-                </Words>
-              </View>
-            ))}
-            <View role="cell" style={styles.met}>
-              <Words
-                type="label"
-                tone={met === 'met' ? 'working' : met === 'missed' ? 'madder' : 'quiet'}
-                style={styles.right}
-              >
-                {met}
-              </Words>
-            </View>
-          </View>
-        );
-      })}
-    </View>
-  );
-}
-
-const useStyles = themed((colors) => ({
-  row: { flexDirection: 'row', alignItems: 'center', minHeight: 34, gap: SPACE.xs },
-  parted: { borderTopWidth: 1, borderTopColor: colors.line },
-  first: { flexGrow: 1.6, flexBasis: 74, minWidth: 0 },
-  cell: { flexGrow: 1, flexBasis: 44, minWidth: 0 },
-  met: { flexGrow: 1, flexBasis: 58, minWidth: 0 },
-  right: { textAlign: 'right' },
-}));

@@ -12,11 +12,12 @@ import {
 } from '../../words/goalWords.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { percent } from '../../shared/format.ts';
+import { percent, dateNear } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { Figure } from '../../parts/Figure.tsx';
 
 /** With more holes than this their shares, or what stands below them, no longer fit beside one another; the rows tell them. */
 const MOST_SHARES = 6;
@@ -34,24 +35,51 @@ export function PlankCard({ figured }: { figured: FiguredGoal }) {
     const { progress, expected } = figures.keyResults[keyResult.id]!;
     return { id: keyResult.id, progress, expected: isOpen ? expected : null, color: holeColor(colors, place) };
   });
-  const behind = shareWords(figured);
+  const behind = shareWords(figured, today);
   return (
     <Card style={styles.card} label="How it stands">
       <View style={styles.line} role="status">
-        <Words type="display">{percent(figures.progress)}</Words>
+        {figures.progress === null ? (
+          <Words type="display">{percent(null)}</Words>
+        ) : (
+          <Figure
+            asked={{ figure: 'goalProgress', goalId: goal.id }}
+            label={[percent(figures.progress), behind].filter(Boolean).join(', ')}
+          >
+            <View style={styles.line}>
+              <Words type="display">{percent(figures.progress)}</Words>
+              {behind === '' ? null : <Words tone="quiet">{behind}</Words>}
+            </View>
+          </Figure>
+        )}
         {isOpen && figures.pace ? (
-          <Words type="strong" tone={paceTone(figures.pace)}>
-            {PACE_WORDS[figures.pace]}
-          </Words>
+          figures.expected === null ? (
+            <Words type="strong" tone={paceTone(figures.pace)}>
+              {PACE_WORDS[figures.pace]}
+            </Words>
+          ) : (
+            <Figure asked={{ figure: 'goalPace', goalId: goal.id }} label={PACE_WORDS[figures.pace]}>
+              <Words type="strong" tone={paceTone(figures.pace)}>
+                {PACE_WORDS[figures.pace]}
+              </Words>
+            </Figure>
+          )
         ) : null}
         {isOpen ? null : (
           <Words type="strong" tone="quiet">
             {STATE_WORDS[goal.state]}
           </Words>
         )}
-        {behind === '' ? null : <Words tone="quiet">{behind}</Words>}
         {isOpen && figures.expected !== null ? (
-          <Words tone="quiet">{percent(figures.expected)} expected by today</Words>
+          <Figure
+            asked={{ figure: 'goalExpected', goalId: goal.id }}
+            label={`${percent(figures.expected)} expected by today`}
+          >
+            <Words tone="quiet">{percent(figures.expected)} expected by today</Words>
+          </Figure>
+        ) : null}
+        {figures.progress !== null && figures.progress < 1 ? (
+          <Words tone="quiet">{percent(1 - figures.progress)} to go</Words>
         ) : null}
       </View>
       {parts.length === 0 ? null : (
@@ -83,6 +111,16 @@ export function PlankCard({ figured }: { figured: FiguredGoal }) {
       )}
       {isOpen ? (
         <Words tone={figures.pace === 'overdue' ? 'madder' : 'ink'}>{goalPaceSentence(figured, today)}</Words>
+      ) : null}
+      {isOpen && figures.forecast !== null ? (
+        <Figure
+          asked={{ figure: 'goalForecast', goalId: goal.id }}
+          label={`At this rate reached by ${dateNear(figures.forecast, today)}`}
+        >
+          <Words type="quiet" tone="quiet">
+            At this rate reached by {dateNear(figures.forecast, today)}
+          </Words>
+        </Figure>
       ) : null}
     </Card>
   );

@@ -43,7 +43,7 @@ export function StepSheet({ step, figured, onClose, onOpen }: Props) {
   const toast = useToast();
   const { removeStep } = useGoalParts();
   const today = useAppSelector(selectToday);
-  const { goal, steps, keyResults } = figured.records;
+  const { steps, keyResults } = figured.records;
   const [draft, setDraft] = useState(() => stepDraftOf(step));
   const [faults, setFaults] = useState<Record<string, string>>({});
   const set = (key: keyof StepDraft) => (value: string) => {
@@ -112,11 +112,11 @@ export function StepSheet({ step, figured, onClose, onOpen }: Props) {
         <Chips label="Impact" chips={IMPACTS} chosen={[draft.impact]} onPress={set('impact')} />
       </Labelled>
       {parent === undefined && fed.length > 0 ? (
-        <Labelled label="Counts for" hint="A key result that is counted by its steps moves with this one.">
+        <Labelled label="Counts for" hint="The share of that key result goes by this step too.">
           <Chips
             label="Counts for"
             chips={[
-              { value: '', label: 'The goal only' },
+              { value: '', label: 'No key result' },
               ...fed.map(({ id, title }) => ({ value: id, label: title })),
             ]}
             chosen={[draft.keyResultId]}
@@ -140,7 +140,7 @@ export function StepSheet({ step, figured, onClose, onOpen }: Props) {
           <AddLine
             label="A new sub-step"
             placeholder="A smaller piece of it"
-            onAdd={(title) => change(changeTo('steps', newStep(goal, title, steps, { parentId: step.id })))}
+            onAdd={(title) => change(changeTo('steps', newStep(figured.records, title, { parentId: step.id })))}
           />
         </Card>
       </Labelled>

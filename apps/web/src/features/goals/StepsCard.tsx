@@ -1,10 +1,19 @@
-import { type Step, type StepNode, stepTree } from '@wimbel/core';
+import {
+  type Step,
+  type StepNode,
+  stepTree,
+  STEP_SORTS,
+  stepsSorted,
+  allStepsValue,
+  numberOf,
+  type StepSort,
+} from '@wimbel/core';
 import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
-import { memo, useDeferredValue, useMemo, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { useDeferredValue, useMemo, useState, useCallback } from 'react';
+import { View } from 'react-native';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import type { FiguredGoal } from '../../store/figuredGoals.ts';
-import { stateTone, stateWords } from '../../words/goalWords.ts';
+import { stepsWords } from '../../words/goalWords.ts';
 import { changeTo } from '../../store/makeChange.ts';
 import { reordered } from '../../store/reorder.ts';
 import { selectToday } from '../../store/selectors.ts';
@@ -13,38 +22,64 @@ import { useGoalParts } from '../../parts/useGoalParts.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Peg } from '../../ui/Peg.tsx';
 import { SectionCard } from '../../ui/SectionCard.tsx';
 import { SortableList } from '../../ui/SortableList.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { AddLine } from './AddLine.tsx';
 import { StepSheet } from './StepSheet.tsx';
 import { newStep } from './stepDraft.ts';
+import { useKeptChoice } from '../../shared/kept.ts';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Labelled } from '../../ui/Field.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+import { number } from '../../shared/amounts.ts';
+import { StepRow } from './StepRow.tsx';
+import { MoveSeveral } from './MoveSeveral.tsx';
 
-const INDENT_PX = 26;
 /** Done steps beyond so many are folded away. */
 const MOST_DONE = 6;
 const FIRST_DRAWN = 20;
 
-/** The steps of a goal with their sub-steps: ticked off, added, opened, put in order. */
+type Mode = 'list' | 'order' | 'several';
+
+/** The steps of a goal with their sub-steps: ticked off, added, opened, listed one way or another, several moved at once. */
 export function StepsCard({ figured }: { figured: FiguredGoal }) {
   const styles = useStyles();
   const { colors } = useTheme();
   const { change } = useRecording();
   const { markStep } = useGoalParts();
   const today = useAppSelector(selectToday);
-  const { goal, steps, keyResults } = figured.records;
-  const tree = useMemo(() => stepTree(steps, today), [steps, today]);
+  const { steps, keyResults } = figured.records;
+  const [sort, setSort] = useKeptChoice('stepsBy', STEP_SORTS, 'order');
+  const tree = useMemo(() => stepsSorted(stepTree(steps, today), sort), [steps, today, sort]);
   const [opened, setOpened] = useState<string | null>(null);
-  const [isOrdering, setIsOrdering] = useState(false);
+  const [mode, setMode] = useState<Mode>('list');
+  const [isListing, setIsListing] = useState(false);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [showsDone, setShowsDone] = useState(false);
   const done = tree.filter((node) => node.isDone);
-  const shown = showsDone || isOrdering ? tree : tree.filter((node) => !node.isDone || done.indexOf(node) < MOST_DONE);
+  const shown =
+    showsDone || mode !== 'list' ? tree : tree.filter((node) => !node.isDone || done.indexOf(node) < MOST_DONE);
   // Many steps are drawn after the first, so that the page opens at once.
   const most = useDeferredValue(shown.length, FIRST_DRAWN);
   const keyResultTitles = useMemo(() => new Map(keyResults.map((each) => [each.id, each.title])), [keyResults]);
   const order = (ids: string[]): void => void change(...reordered(steps, ids).map((each) => changeTo('steps', each)));
   const openedStep = steps.find((step) => step.id === opened);
+  const { value, count } = useMemo(() => allStepsValue(steps, today), [steps, today]);
+  const left = count - numberOf(value);
+  const choose = useCallback(
+    (step: Step) =>
+      setChosen((before) => {
+        const next = new Set(before);
+        if (!next.delete(step.id)) next.add(step.id);
+        return next;
+      }),
+    [],
+  );
+  const leave = (): void => {
+    setMode('list');
+    setChosen(new Set());
+  };
   const branch = (nodes: readonly StepNode[], depth: number) =>
     nodes.map((node) => (
       <View key={node.step.id}>
@@ -53,6 +88,8 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
           depth={depth}
           today={today}
           keyResult={keyResultTitles.get(node.step.keyResultId ?? '') ?? null}
+          isChosen={mode === 'several' && depth === 0 ? chosen.has(node.step.id) : null}
+          onChoose={choose}
           onOpen={setOpened}
           onMark={markStep}
         />
@@ -64,18 +101,29 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
       title="Steps"
       isFlush
       aside={
-        steps.length > 1 ? (
+        steps.length < 2 ? null : mode === 'list' ? (
           <Button
             kind="bare"
             icon={<ArrowDownUp size={16} color={colors.working} />}
-            onPress={() => setIsOrdering(!isOrdering)}
+            label="How steps are listed"
+            onPress={() => setIsListing(true)}
           >
-            {isOrdering ? 'Done ordering' : 'Put in order'}
+            {SORT_WORDS[sort]}
           </Button>
-        ) : null
+        ) : (
+          <Button kind="bare" onPress={leave}>
+            {mode === 'order' ? 'Done ordering' : 'Done choosing'}
+          </Button>
+        )
       }
     >
-      {isOrdering ? (
+      {count > 0 ? (
+        <Words type="quiet" tone="quiet" style={styles.sum}>
+          {stepsWords(numberOf(value), count)} done
+          {left > 0 ? `, ${number(Math.round(left * 10) / 10)} left` : ''}
+        </Words>
+      ) : null}
+      {mode === 'order' ? (
         <OrderLevel nodes={tree} label="Steps in order" onOrder={order} />
       ) : (
         <View role="list" aria-label="Steps">
@@ -87,13 +135,27 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
           {showsDone ? 'Fold the done ones' : `${done.length - MOST_DONE} more done`}
         </Button>
       ) : null}
-      {isOrdering ? null : (
+      {mode === 'list' ? (
         <AddLine
           label="A new step"
           placeholder="The next thing to do"
-          onAdd={(title) => change(changeTo('steps', newStep(goal, title, steps)))}
+          onAdd={(title) => change(changeTo('steps', newStep(figured.records, title)))}
         />
-      )}
+      ) : null}
+      {mode === 'several' ? <MoveSeveral figured={figured} chosen={chosen} onMoved={leave} /> : null}
+      {isListing ? (
+        <ListSheet
+          sort={sort}
+          onSort={setSort}
+          onClose={() => setIsListing(false)}
+          onMode={(next) => {
+            setIsListing(false);
+            setMode(next);
+            if (next === 'order') setSort('order');
+          }}
+          hasSeveral={keyResults.some(({ measure }) => measure.kind === 'steps')}
+        />
+      ) : null}
       {openedStep ? (
         <StepSheet
           key={openedStep.id}
@@ -104,6 +166,49 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
         />
       ) : null}
     </SectionCard>
+  );
+}
+
+const SORT_WORDS: Record<StepSort, string> = {
+  order: 'My order',
+  need: 'What presses',
+  priority: 'Priority',
+  due: 'Due day',
+};
+
+/** How steps are listed, and what else can be done to all of them. */
+function ListSheet({
+  sort,
+  onSort,
+  onMode,
+  onClose,
+  hasSeveral,
+}: {
+  sort: StepSort;
+  onSort: (sort: StepSort) => void;
+  onMode: (mode: Mode) => void;
+  onClose: () => void;
+  hasSeveral: boolean;
+}) {
+  return (
+    <Sheet title="How steps are listed" onClose={onClose}>
+      <Labelled label="First comes">
+        <Segments
+          label="First comes"
+          value={sort}
+          choices={STEP_SORTS.map((value) => ({ value, label: SORT_WORDS[value] }))}
+          onChange={onSort}
+          isWrapping
+        />
+      </Labelled>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button onPress={() => onMode('order')}>Put in order by hand</Button>
+        {hasSeveral ? <Button onPress={() => onMode('several')}>Choose several</Button> : null}
+      </View>
+      <Button kind="main" onPress={onClose}>
+        Done
+      </Button>
+    </Sheet>
   );
 }
 
@@ -135,84 +240,6 @@ function OrderLevel({
   );
 }
 
-type RowProps = {
-  node: StepNode;
-  depth: number;
-  today: number;
-  keyResult: string | null;
-  onOpen: (id: string) => void;
-  onMark: (step: Step, isDone: boolean) => void;
-};
-
-const isSameNode = (a: StepNode, b: StepNode): boolean =>
-  a.step === b.step && a.isDone === b.isDone && a.state === b.state && a.below.length === b.below.length;
-
-const StepRow = memo(
-  function StepRow({ node, depth, today, keyResult, onOpen, onMark }: RowProps) {
-    const styles = useStyles();
-    const { colors } = useTheme();
-    const { step, state, isDone } = node;
-    const words = stateWords({ state, dueOn: step.dueOn, doneOn: step.doneOn }, today);
-    const more = [
-      step.priority ? `priority ${step.priority}` : '',
-      step.impact ? `${step.impact} impact` : '',
-      keyResult ? `for ${keyResult}` : '',
-    ].filter(Boolean);
-    return (
-      <View role="listitem" style={[styles.row, { paddingLeft: SPACE.xs + Math.min(depth, 3) * INDENT_PX }]}>
-        <Peg
-          state={isDone ? 'done' : 'blank'}
-          sizePx={depth === 0 ? 26 : 22}
-          color={colors.working}
-          label={`${step.title}: done`}
-          isChecked={isDone}
-          onPress={() => onMark(step, !isDone)}
-        />
-        <Pressable
-          role="button"
-          aria-label={[`${step.title}, more`, words, ...more].filter(Boolean).join(', ')}
-          onPress={() => onOpen(step.id)}
-          style={styles.words}
-        >
-          <Words
-            type={depth === 0 ? 'name' : 'body'}
-            tone={isDone ? 'quiet' : 'ink'}
-            style={isDone ? styles.through : undefined}
-          >
-            {step.title}
-          </Words>
-          {words || more.length > 0 ? (
-            <View style={styles.line}>
-              {words ? (
-                <Words type="label" tone={stateTone(state)}>
-                  {words}
-                </Words>
-              ) : null}
-              {more.length > 0 ? (
-                <Words type="quiet" tone="quiet">
-                  {more.join(' · ')}
-                </Words>
-              ) : null}
-            </View>
-          ) : null}
-          {step.note ? (
-            <Words type="quiet" tone="quiet" numberOfLines={2}>
-              {step.note}
-            </Words>
-          ) : null}
-        </Pressable>
-      </View>
-    );
-  },
-  (a, b) =>
-    isSameNode(a.node, b.node) &&
-    a.depth === b.depth &&
-    a.today === b.today &&
-    a.keyResult === b.keyResult &&
-    a.onOpen === b.onOpen &&
-    a.onMark === b.onMark,
-);
-
 const useStyles = themed((colors) => ({
   row: {
     flexDirection: 'row',
@@ -223,6 +250,9 @@ const useStyles = themed((colors) => ({
   },
   words: { flex: 1, minWidth: 0, gap: 1, paddingVertical: SPACE.s, paddingLeft: SPACE.xs, paddingRight: SPACE.m },
   line: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.s },
+  sum: { paddingHorizontal: SPACE.l, paddingBottom: SPACE.s, paddingTop: SPACE.s },
+  several: { gap: SPACE.s, padding: SPACE.l },
+  choice: { minWidth: 44, minHeight: 44, alignItems: 'center', justifyContent: 'center' },
   through: { textDecorationLine: 'line-through' },
   ordered: { paddingVertical: SPACE.s, paddingRight: SPACE.s, gap: SPACE.s },
   fold: { alignSelf: 'flex-start', marginLeft: SPACE.m },

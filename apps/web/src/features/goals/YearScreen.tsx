@@ -19,7 +19,7 @@ import { type ReactNode, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { BoringPicture } from '../../charts/BoringPicture.tsx';
 import { type FiguredGoal, selectFiguredList } from '../../store/figuredGoals.ts';
-import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone } from '../../words/goalWords.ts';
+import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone, moveWords } from '../../words/goalWords.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { useGoalActions } from '../../parts/useGoalActions.ts';
@@ -32,9 +32,10 @@ import { Page } from '../../ui/Frame.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { PageHead } from '../../ui/PageHead.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { quarterName, sorted } from './goalLists.ts';
+import { Segments } from '../../ui/Segments.tsx';
+import { Button } from '../../ui/Button.tsx';
 
 /** Where a goal stands in the year: a quarter by its first month, or nowhere; nothing can be put on those around the year. */
 type Shelf = { key: string; title: string; quarter: number | null; isAround?: boolean };
@@ -46,7 +47,6 @@ export function YearScreen() {
   const styles = useStyles();
   const isWide = useIsWide();
   const router = useRouter();
-  const toast = useToast();
   const today = useAppSelector(selectToday);
   const goals = useAppSelector(selectFiguredList);
   const { moveTo } = useGoalActions();
@@ -78,10 +78,7 @@ export function YearScreen() {
     goals: goals.filter((each) => isUnderWay(each) && holds(quarterOfGoal(each.records.goal) ?? first)),
   }));
   const move = (goal: Goal, shelf: Shelf): void => {
-    setMoving(null);
-    if (quarterOfGoal(goal) === shelf.quarter) return;
-    const fault = moveTo(goal, shelf.quarter);
-    if (fault !== null) toast({ text: fault });
+    if (quarterOfGoal(goal) !== shelf.quarter) moveTo(goal, shelf.quarter);
   };
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
     const goal = goals.find(({ records }) => records.goal.id === active.id)?.records.goal;
@@ -115,25 +112,79 @@ export function YearScreen() {
         </View>
       </DndContext>
       {moving ? (
-        <Sheet title={`Move ${moving.title}`} onClose={() => setMoving(null)}>
-          <Words tone="quiet">
-            It will be due on the last day of the quarter. The day it was due stays in its story.
-          </Words>
-          <ActionList
-            actions={[
-              ...shelves,
-              ...quartersOfYear(year + 1).map((quarter) => ({
-                key: String(quarter),
-                title: quarterName(quarter),
-                quarter,
-              })),
-            ]
-              .filter((shelf) => shelf.quarter !== quarterOfGoal(moving))
-              .map((shelf) => ({ label: shelf.title, icon: MoveRight, onPress: () => move(moving, shelf) }))}
-          />
-        </Sheet>
+        <MoveSheet
+          goal={moving}
+          shelves={[
+            ...shelves,
+            ...quartersOfYear(year + 1).map((quarter) => ({
+              key: String(quarter),
+              title: quarterName(quarter),
+              quarter,
+            })),
+          ].filter((shelf) => shelf.quarter !== quarterOfGoal(moving))}
+          onClose={() => setMoving(null)}
+        />
       ) : null}
     </Page>
+  );
+}
+
+/** Moves a goal to another quarter: where to, then what changes with it, and whether its start goes along. */
+function MoveSheet({ goal, shelves, onClose }: { goal: Goal; shelves: readonly Shelf[]; onClose: () => void }) {
+  const { moveTo, moveOf } = useGoalActions();
+  const today = useAppSelector(selectToday);
+  const [to, setTo] = useState<Shelf | null>(null);
+  const [start, setStart] = useState<'stays' | 'moves'>('stays');
+  if (to === null) {
+    return (
+      <Sheet title={`Move ${goal.title}`} onClose={onClose}>
+        <Words tone="quiet">
+          It will be due on the last day of the quarter. The days it had before stay in its story.
+        </Words>
+        <ActionList
+          actions={shelves.map((shelf) => ({ label: shelf.title, icon: MoveRight, onPress: () => setTo(shelf) }))}
+        />
+      </Sheet>
+    );
+  }
+  const changes = moveWords(goal, moveOf(goal, to.quarter, start === 'moves'), today);
+  return (
+    <Sheet title={`Move to ${to.title}`} onClose={onClose}>
+      <Words type="label">{goal.title}</Words>
+      <View role="list" aria-label="What changes">
+        {changes.map((words) => (
+          <View key={words} role="listitem">
+            <Words>{words.charAt(0).toUpperCase() + words.slice(1)}</Words>
+          </View>
+        ))}
+      </View>
+      {to.quarter === null ? null : (
+        <Segments
+          label="Its start"
+          value={start}
+          choices={[
+            { value: 'stays', label: 'Keep its start' },
+            { value: 'moves', label: 'Start with the quarter' },
+          ]}
+          onChange={setStart}
+          isWrapping
+        />
+      )}
+      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        <Button
+          kind="main"
+          onPress={() => {
+            onClose();
+            moveTo(goal, to.quarter, start === 'moves');
+          }}
+        >
+          Move
+        </Button>
+        <Button kind="bare" onPress={() => setTo(null)}>
+          Another quarter
+        </Button>
+      </View>
+    </Sheet>
   );
 }
 

@@ -1,4 +1,4 @@
-import { type Area, buildTrack, dayOf } from '@wimbel/core';
+import { type Area, type KeyResult, type Step, buildTrack, dayOf } from '@wimbel/core';
 import { recordAt } from '../../store/undo.ts';
 import { recordsChanged } from '../../store/recordsSlice.ts';
 import { selectFiguredGoal, selectFiguredList } from '../../store/figuredGoals.ts';
@@ -8,7 +8,7 @@ import { goalHints } from './goalHints.ts';
 import { circleFault, linked, timeLineThings } from './goalParts.ts';
 import { groupsOfGoals, sorted } from './goalLists.ts';
 import { changesOfDraft, emptyGuidedDraft, goalOfDraft, readGuidedDraft, spanChoices } from './guidedDraft.ts';
-import { newStep, stepDraftOf, stepOfDraft } from './stepDraft.ts';
+import { newStep, stepDraftOf, stepOfDraft, stepsMoved } from './stepDraft.ts';
 
 describe('goals in a list', () => {
   const areas: Area[] = [
@@ -192,10 +192,37 @@ describe('steps and milestones', () => {
     expect(stepOfDraft(step, { ...stepDraftOf(step), priority: '', impact: '', note: ' ', dueOn: '' })).toEqual(
       aStep('s', 'g', { parentId: 'p' }),
     );
-    expect(newStep(aGoal('g'), 'Next', [step, aStep('t', 'g', { order: 9 })])).toMatchObject({
-      order: 10,
-      goalId: 'g',
-    });
+  });
+
+  it('a new step comes last, and counts for the goal’s only key result by steps', () => {
+    const steps = [aStep('s', 'g'), aStep('t', 'g', { order: 9 })];
+    const rig = aKeyResult('rig', 'g', { measure: { kind: 'steps' } });
+    const hull = aKeyResult('hull', 'g', { measure: { kind: 'steps' } });
+    const next = (keyResults: KeyResult[], more: Partial<Step> = {}) =>
+      newStep({ goal: aGoal('g'), steps, keyResults }, 'Next', more);
+    expect(next([])).toMatchObject({ order: 10, goalId: 'g' });
+    expect(next([]).keyResultId).toBeUndefined();
+    expect(next([aKeyResult('n', 'g'), rig]).keyResultId).toBe('rig');
+    // With two of them, or below another step, the person says.
+    expect(next([rig, hull]).keyResultId).toBeUndefined();
+    expect(next([rig], { parentId: 's' }).keyResultId).toBeUndefined();
+  });
+
+  it('several steps are moved at once: those at the top that do not count for it yet', () => {
+    const steps = [
+      aStep('loose', 'g'),
+      aStep('rig', 'g', { keyResultId: 'rig' }),
+      aStep('hull', 'g', { keyResultId: 'hull' }),
+      aStep('below', 'g', { parentId: 'hull' }),
+    ];
+    expect(stepsMoved(steps, 'rig').map(({ id, keyResultId }) => [id, keyResultId])).toEqual([
+      ['loose', 'rig'],
+      ['hull', 'rig'],
+    ]);
+    expect(stepsMoved(steps, null).map(({ id, keyResultId }) => [id, keyResultId])).toEqual([
+      ['rig', undefined],
+      ['hull', undefined],
+    ]);
   });
 
   it('milestones that would wait for each other are refused in words', () => {

@@ -88,8 +88,9 @@ export function changesOfDraft(
 ): Change[] {
   const goal = goalOfDraft(draft, order);
   const linked = habits.filter((habit) => draft.linked.includes(habit.id));
-  const steps = draft.steps.map((title, place) => newStep(goal, title, [], { order: place }));
-  const stepsOf = draft.keyResults.find(({ measure }) => measure.kind === 'steps')?.id;
+  const steps = draft.steps.map((title, place) =>
+    newStep({ goal, steps: [], keyResults: draft.keyResults }, title, { order: place }),
+  );
   return [
     changeTo('goals', goal),
     ...draft.habits.map((habit, index) =>
@@ -104,8 +105,7 @@ export function changesOfDraft(
     ...draft.keyResults.map((keyResult, place) =>
       changeTo('keyResults', { ...keyResult, goalId: goal.id, order: place }),
     ),
-    // A key result that is counted by steps begins with the first ones.
-    ...steps.map((step) => changeTo('steps', stepsOf ? { ...step, keyResultId: stepsOf } : step)),
+    ...steps.map((step) => changeTo('steps', step)),
   ];
 }
 

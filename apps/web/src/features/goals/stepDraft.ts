@@ -1,14 +1,34 @@
-import type { Goal, Step } from '@wimbel/core';
+import { type Step, type KeyResult, type GoalRecords } from '@wimbel/core';
 import { newId } from '../../store/makeChange.ts';
 
-/** A step to be put below the others of its goal. */
-export const newStep = (goal: Goal, title: string, steps: readonly Step[], more: Partial<Step> = {}): Step => ({
-  id: newId(),
-  goalId: goal.id,
-  title,
-  order: steps.reduce((most, each) => Math.max(most, each.order), -1) + 1,
-  ...more,
-});
+/** The key result that a new step at the top counts for by itself: the goal's only one that goes by steps. */
+export function stepsKeyResultOf(keyResults: readonly KeyResult[]): string | null {
+  const [only, another] = keyResults.filter(({ measure }) => measure.kind === 'steps');
+  return only !== undefined && another === undefined ? only.id : null;
+}
+
+/** A step to be put below the others of its goal; at the top it counts for the goal's only key result by steps. */
+export function newStep(
+  { goal, steps, keyResults }: Pick<GoalRecords, 'goal' | 'steps' | 'keyResults'>,
+  title: string,
+  more: Partial<Step> = {},
+): Step {
+  const keyResultId = more.parentId ? null : stepsKeyResultOf(keyResults);
+  return {
+    id: newId(),
+    goalId: goal.id,
+    ...(keyResultId === null ? {} : { keyResultId }),
+    title,
+    order: steps.reduce((most, each) => Math.max(most, each.order), -1) + 1,
+    ...more,
+  };
+}
+
+/** Steps as they are to be when they count for another key result, or (null) for none; those that do already are left out. */
+export const stepsMoved = (steps: readonly Step[], keyResultId: string | null): Step[] =>
+  steps
+    .filter((step) => (step.keyResultId ?? null) !== keyResultId && !step.parentId)
+    .map(({ keyResultId: _, ...step }) => (keyResultId === null ? step : { ...step, keyResultId }));
 
 /** A step as it stands in the form: everything as text. */
 export type StepDraft = Record<
