@@ -24,6 +24,7 @@ export type Asked =
   | { figure: 'habitAmount'; habitId: string; span: DaySpan }
   | { figure: 'habitDone'; habitId: string; span: DaySpan }
   | { figure: 'habitMean'; habitId: string }
+  | { figure: 'goals'; goalIds: readonly string[]; name: string }
   | {
       figure: 'goalProgress' | 'goalExpected' | 'goalPace' | 'goalForecast' | 'goalDaysLeft' | 'goalSteps';
       goalId: string;

@@ -27,6 +27,7 @@ import {
   keptOfHabit,
   keptOnWeekday,
   longestRun,
+  meanOfGoals,
   meanOfDoneDays,
   neededBreakdown,
   paceBreakdown,
@@ -124,6 +125,8 @@ function partInWords(of: PartOf, { today, habitOf, goalId, titleOf }: Names): { 
       return { name: habitOf(of.habitId), href: `/habits/${encodeURIComponent(of.habitId)}` };
     case 'days':
       return { name: daysName(of.span, today), href: of.span.first > today ? null : daysHref(of.span) };
+    case 'goal':
+      return { name: titleOf?.(of.id) ?? '', href: `/goals/${encodeURIComponent(of.id)}` };
     case 'keyResult':
     case 'step':
     case 'milestone':
@@ -263,6 +266,20 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
         `A habit earns a ribbon for a month in which it reached at least ${percent(passMark)} of its target.`,
         names,
       );
+    case 'goals': {
+      const goals = asked.goalIds.flatMap((id) => selectFiguredGoal(state, id) ?? []);
+      const mean = meanOfGoals(goals.map(({ records: { goal }, figures: { progress } }) => ({ goal, progress })));
+      const titles = new Map(goals.map(({ records: { goal } }) => [goal.id, goal.title]));
+      return (
+        mean &&
+        told(
+          mean,
+          asked.name,
+          'How far these goals are on the mean, each counting the same; those closed as reached in full, those that measure nothing left out.',
+          { ...names, titleOf: (id) => titles.get(id) ?? '' },
+        )
+      );
+    }
     case 'fullDayRun': {
       const totals = selectTotals(state);
       const runs = fullDayRuns(totals, asked.until);

@@ -8,6 +8,8 @@ import {
   daysIn,
   holdsDay,
   logSpanOf,
+  yearSpan,
+  yearOfDay,
 } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import CalendarRange from 'lucide-react-native/icons/calendar-range';
@@ -18,7 +20,7 @@ import { type ReactNode, useState } from 'react';
 import { View, useWindowDimensions } from 'react-native';
 import type { FiguredGoal } from '../../store/figuredGoals.ts';
 import { STATE_WORDS, goalPaceSentence } from '../../words/goalWords.ts';
-import { selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
+import { selectSettings, selectToday, selectTracks, selectGoals } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { percent } from '../../shared/format.ts';
 import { keepFocus, useKeptFocus } from '../../shared/keptFocus.ts';
@@ -46,6 +48,8 @@ import { TwoDaysSheet } from './TwoDaysSheet.tsx';
 import { type ChartParams, type ChartsAt, chartsAddress, chartsAt } from './chartAddress.ts';
 import { SPAN_WORDS, spanTitle } from './chartWords.ts';
 import { type ChartsShown, recordDaysOf, useCharts } from './useCharts.ts';
+import { GoalsByAreaCard } from './GoalsByAreaCard.tsx';
+import { CheckpointsCard } from '../../parts/CheckpointsCard.tsx';
 
 /** From this width on the cards stand in three columns. */
 const VERY_WIDE_PX = 1500;
@@ -56,6 +60,7 @@ export function ChartsScreen() {
   const router = useRouter();
   const today = useAppSelector(selectToday);
   const all = useAppSelector(selectTracks);
+  const hasGoals = useAppSelector((state) => selectGoals(state).length > 0);
   const { weekStart } = useAppSelector(selectSettings);
   const at = chartsAt(useLocalSearchParams<ChartParams>(), today);
   const { subject, span, shown, isWorking } = useCharts(at);
@@ -84,8 +89,23 @@ export function ChartsScreen() {
         <Words type="title" heading={1}>
           Charts
         </Words>
+        {hasGoals ? (
+          <>
+            <Segments<ReviewSpan>
+              label="Goals of"
+              value={kind === 'all' ? 'all' : 'year'}
+              choices={[
+                { value: 'year', label: 'This year' },
+                { value: 'all', label: 'All' },
+              ]}
+              onChange={(next) => go({ kind: next, between: null })}
+            />
+            <GoalsCard areaId={null} />
+            <GoalsByAreaCard kind={kind === 'all' ? 'all' : 'year'} span={yearSpan(yearOfDay(today))} />
+          </>
+        ) : null}
         <EmptyState
-          title="Nothing to draw yet"
+          title={hasGoals ? 'No habits to draw yet' : 'Nothing to draw yet'}
           text="Charts grow from what you check off. Add a habit on Today, and come back in a week."
         >
           <Button kind="main" onPress={() => router.push('/habits/new')}>
@@ -198,9 +218,11 @@ function cardsOfMany({ subject, tracks, review, options }: ChartsShown, today: P
     [
       <AreasCard key="areas" kind={kind} review={review} />,
       goal === null ? <GoalsCard key="goals" areaId={subject.areaId} /> : null,
+      subject.what.of === 'all' ? <GoalsByAreaCard key="goalsByArea" {...days} /> : null,
     ],
     [
       goal === null ? null : <KeyResultsCard key="keyResults" figured={goal} />,
+      goal === null ? null : <CheckpointsCard key="checkpoints" figured={goal} />,
       <PartsCard key="parts" kind={kind} review={review} />,
       <RankingCard key="ranking" kind={kind} review={review} />,
     ],

@@ -8,6 +8,7 @@ import {
   monthSpan,
   parseMonth,
   startOfWeek,
+  overlaps,
 } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
@@ -16,7 +17,7 @@ import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { DueRows, isDone } from '../../parts/DueRows.tsx';
 import { selectFiguredList } from '../../store/figuredGoals.ts';
-import { selectSettings, selectToday } from '../../store/selectors.ts';
+import { selectSettings, selectToday, selectAreas } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { counted, dateNumber, dayInWords, monthAndYear, weekdayLetter } from '../../shared/format.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
@@ -27,6 +28,8 @@ import { Page } from '../../ui/Frame.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { PageHead } from '../../ui/PageHead.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { Chips } from '../../ui/Chips.tsx';
+import { dyeColor } from '../../theme/dye.ts';
 
 type Group = { title: string; things: DueThing[]; isLate?: boolean };
 
@@ -51,26 +54,46 @@ function groupsOfNow(all: readonly DueThing[], here: readonly DueThing[]): Group
 export function DueScreen() {
   const styles = useStyles();
   const isWide = useIsWide();
+  const { colors } = useTheme();
   const router = useRouter();
   const today = useAppSelector(selectToday);
   const goals = useAppSelector(selectFiguredList);
-  const params = useLocalSearchParams<{ month?: string }>();
+  const params = useLocalSearchParams<{ month?: string; area?: string }>();
+  const areas = useAppSelector(selectAreas);
+  const area = areas.some(({ id }) => id === params.area) ? params.area! : '';
   const month = parseMonth(params.month ?? '') ?? monthOfDay(today);
   const [day, setDay] = useState<PlainDay | null>(null);
   const span = monthSpan(month);
   const all = useMemo(() => {
-    const living = goals.filter(({ records }) => records.goal.state === 'open' || records.goal.state === 'reached');
+    const living = goals.filter(
+      ({ records: { goal } }) =>
+        (goal.state === 'open' || goal.state === 'reached') && (area === '' || goal.areaId === area),
+    );
     return inDueOrder(living.flatMap((figured) => dueThings(figured, today)));
-  }, [goals, today]);
+  }, [goals, today, area]);
   const here = all.filter(({ due }) => due >= span.first && due <= span.last);
+  // What has begun shows through its days up to the one it is due.
+  const running = all.filter(
+    (thing) => !isDone(thing) && thing.first < thing.due && overlaps({ first: thing.first, last: thing.due }, span),
+  );
   const isNow = month === monthOfDay(today) && day === null;
-  const groups = isNow
-    ? groupsOfNow(all, here)
-    : groupsByDay(day === null ? here : here.filter(({ due }) => due === day));
+  const underWay = day === null ? [] : running.filter(({ first, due }) => first <= day && due > day);
+  const groups = [
+    ...(isNow ? groupsOfNow(all, here) : groupsByDay(day === null ? here : here.filter(({ due }) => due === day))),
+    ...(underWay.length > 0 ? [{ title: 'Under way', things: underWay }] : []),
+  ];
+  const show = (to: number, of: string): void => {
+    const words = [
+      to === monthOfDay(today) ? '' : `month=${formatMonth(to)}`,
+      of === '' ? '' : `area=${encodeURIComponent(of)}`,
+    ].filter(Boolean);
+    router.replace(`/goals/due${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
+  };
   const goTo = (to: number): void => {
     setDay(null);
-    router.replace((to === monthOfDay(today) ? '/goals/due' : `/goals/due?month=${formatMonth(to)}`) as never);
+    show(to, area);
   };
+  const withGoals = areas.filter(({ id }) => goals.some(({ records }) => records.goal.areaId === id));
   const open = (path: string): void => router.push(path as never);
   const list = (
     <View style={styles.list}>
@@ -90,6 +113,18 @@ export function DueScreen() {
   return (
     <Page>
       <PageHead title="What is due" backTo="/goals" />
+      {withGoals.length > 1 ? (
+        <Chips
+          label="Area"
+          isScrolling
+          chips={[
+            { value: '', label: 'All areas' },
+            ...withGoals.map(({ id, name, color }) => ({ value: id, label: name, dot: dyeColor(colors, color) })),
+          ]}
+          chosen={[area]}
+          onPress={(of) => show(month, of)}
+        />
+      ) : null}
       <View style={isWide ? styles.columns : styles.stack}>
         <View style={isWide ? styles.side : undefined}>
           <View style={styles.monthLine}>
@@ -99,7 +134,7 @@ export function DueScreen() {
             </Words>
             <IconButton icon={ChevronRight} label={monthAndYear(month + 1)} onPress={() => goTo(month + 1)} />
           </View>
-          <MonthOfDue month={month} things={here} chosen={day} onChoose={setDay} />
+          <MonthOfDue month={month} things={here} running={running} chosen={day} onChoose={setDay} />
           {day === null ? null : (
             <Button kind="bare" onPress={() => setDay(null)}>
               The whole month
@@ -115,11 +150,14 @@ export function DueScreen() {
 function MonthOfDue({
   month,
   things,
+  running,
   chosen,
   onChoose,
 }: {
   month: number;
   things: readonly DueThing[];
+  /** What is under way between its first day and the one it is due. */
+  running: readonly DueThing[];
   chosen: PlainDay | null;
   onChoose: (day: PlainDay | null) => void;
 }) {
@@ -147,6 +185,11 @@ function MonthOfDue({
             if (day < first || day > last) return <View key={day} style={styles.day} />;
             const due = things.filter((thing) => thing.due === day);
             const open = due.filter((thing) => !isDone(thing));
+            const through = running.filter((thing) => thing.first <= day && thing.due >= day);
+            const words = [
+              due.length === 0 ? 'nothing due' : `${counted(due.length, 'thing')} due`,
+              through.length === 0 ? '' : `${counted(through.length, 'thing')} under way`,
+            ].filter(Boolean);
             const color =
               due.length === 0
                 ? 'transparent'
@@ -159,7 +202,7 @@ function MonthOfDue({
               <Pressable
                 key={day}
                 role="button"
-                aria-label={`${dayInWords(day)}: ${due.length === 0 ? 'nothing due' : `${counted(due.length, 'thing')} due`}`}
+                aria-label={`${dayInWords(day)}: ${words.join(', ')}`}
                 aria-pressed={day === chosen}
                 onPress={() => onChoose(day === chosen ? null : day)}
                 style={[styles.day, day === chosen && { backgroundColor: colors.wash }]}
@@ -169,7 +212,22 @@ function MonthOfDue({
                     {dateNumber(day)}
                   </Words>
                 </View>
-                <View style={[styles.mark, { backgroundColor: color }]} />
+                <View style={styles.marks}>
+                  {through.length === 0 ? null : (
+                    <View
+                      style={[
+                        styles.through,
+                        {
+                          backgroundColor: colors.brass,
+                          // From the middle of its first day to the middle of the one it is due.
+                          left: through.every((thing) => thing.first === day) ? '50%' : 0,
+                          right: through.every((thing) => thing.due === day) ? '50%' : 0,
+                        },
+                      ]}
+                    />
+                  )}
+                  <View style={[styles.mark, { backgroundColor: color }]} />
+                </View>
               </Pressable>
             );
           })}
@@ -200,5 +258,7 @@ const useStyles = themed(() => ({
     alignItems: 'center',
     justifyContent: 'center',
   },
+  marks: { alignSelf: 'stretch', alignItems: 'center', justifyContent: 'center', height: 8 },
+  through: { position: 'absolute', height: 2, opacity: 0.7 },
   mark: { width: 7, height: 7, borderRadius: 4 },
 }));

@@ -1,4 +1,5 @@
 import type { Goal } from '@wimbel/core';
+import CircleCheck from 'lucide-react-native/icons/circle-check';
 import Plus from 'lucide-react-native/icons/plus';
 import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
@@ -15,6 +16,7 @@ import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Card } from '../../ui/Card.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { useGoalActions } from '../../parts/useGoalActions.ts';
 
 /** A goal in the list: its plank, its share and pace, its due day; the card leads to the goal, the button checks in. */
 export function GoalCard({
@@ -30,6 +32,7 @@ export function GoalCard({
   const { colors } = useTheme();
   const router = useRouter();
   const today = useAppSelector(selectToday);
+  const actions = useGoalActions();
   const { figures, records } = figured;
   const { goal } = records;
   const isOpen = goal.state === 'open';
@@ -79,6 +82,16 @@ export function GoalCard({
         <Words type="quiet" tone={isOpen && pace === 'overdue' ? 'madder' : 'quiet'} style={styles.grow}>
           {dueWords(goal, figures, today)}
         </Words>
+        {isOpen && (figures.progress === null || figures.progress >= 1) ? (
+          <Button
+            kind="bare"
+            icon={<CircleCheck size={17} color={colors.working} />}
+            label={`${goal.title} is reached`}
+            onPress={() => actions.close(goal, 'reached', '')}
+          >
+            Reached
+          </Button>
+        ) : null}
         {isOpen && neediest(figured) !== null ? (
           <Button
             kind="bare"

@@ -1,4 +1,4 @@
-import type { Goal } from '@wimbel/core';
+import { type Goal, type Area } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
 import CalendarDays from 'lucide-react-native/icons/calendar-days';
@@ -38,6 +38,7 @@ import {
   groupsOfGoals,
   sorted,
 } from './goalLists.ts';
+import { GoalsSum } from '../../parts/GoalsSum.tsx';
 
 const BY_WORDS: Record<GoalsBy, string> = { area: 'Area', quarter: 'Quarter', year: 'Year', state: 'State' };
 const SORT_WORDS: Record<GoalsSort, string> = { due: 'Due day', share: 'Share', order: 'My order' };
@@ -101,7 +102,14 @@ export function GoalsScreen() {
         <View style={isWide ? styles.groups : styles.stack}>
           {groupsOfGoals(listed, { by, sort, areas }).map((group) => (
             <View key={group.key} style={isWide ? styles.column : undefined}>
-              <Group group={group} showsArea={by !== 'area'} isNarrow onCheckIn={setFed} />
+              <Group
+                group={group}
+                all={goals}
+                by={by}
+                showsArea={by !== 'area' && by !== 'year'}
+                isNarrow
+                onCheckIn={setFed}
+              />
             </View>
           ))}
         </View>
@@ -109,6 +117,8 @@ export function GoalsScreen() {
       {by !== 'state' && closed.length > 0 ? (
         <Group
           group={{ key: 'closed', title: 'No longer open', dye: null, goals: sorted(closed, sort) }}
+          all={goals}
+          by={by}
           showsArea
           onCheckIn={setFed}
         />
@@ -144,13 +154,21 @@ export function GoalsScreen() {
   );
 }
 
+/** Every goal that belongs to a group, those no longer open too: what its figures are over. */
+const allOfGroup = (all: readonly FiguredGoal[], by: GoalsBy, key: string, areas: readonly Area[]): FiguredGoal[] =>
+  groupsOfGoals(all, { by, sort: 'order', areas }).find((group) => group.key === key)?.goals ?? [];
+
 function Group({
   group,
+  all,
+  by,
   showsArea,
   isNarrow = false,
   onCheckIn,
 }: {
   group: GoalGroup;
+  all: readonly FiguredGoal[];
+  by: GoalsBy;
   showsArea: boolean;
   /** One below the other on a wide screen too. */
   isNarrow?: boolean;
@@ -158,22 +176,60 @@ function Group({
 }) {
   const styles = useStyles();
   const isWide = useIsWide();
-  const { colors } = useTheme();
+  const areas = useAppSelector(selectAreas);
+  // Within a year goals stand by their area.
+  const parts =
+    by === 'year' && group.key !== 'closed' ? groupsOfGoals(group.goals, { by: 'area', sort: 'due', areas }) : null;
+  const whole = group.key === 'closed' ? null : allOfGroup(all, by, group.key, areas);
+  const cards = (goals: readonly FiguredGoal[]) => (
+    <View style={isWide && !isNarrow ? styles.grid : styles.stack}>
+      {goals.map((figured) => (
+        <View key={figured.records.goal.id} style={isWide && !isNarrow ? styles.third : undefined}>
+          <GoalCard figured={figured} showsArea={showsArea} onCheckIn={onCheckIn} />
+        </View>
+      ))}
+    </View>
+  );
   return (
     <View role="group" aria-label={group.title} style={styles.group}>
-      <View style={styles.groupHead}>
-        {group.dye === null ? null : <View style={[styles.dot, { backgroundColor: dyeColor(colors, group.dye) }]} />}
-        <Words type="label" tone="quiet" heading={2}>
-          {group.title}
-        </Words>
-      </View>
-      <View style={isWide && !isNarrow ? styles.grid : styles.stack}>
-        {group.goals.map((figured: FiguredGoal) => (
-          <View key={figured.records.goal.id} style={isWide && !isNarrow ? styles.third : undefined}>
-            <GoalCard figured={figured} showsArea={showsArea} onCheckIn={onCheckIn} />
-          </View>
-        ))}
-      </View>
+      <GroupHead title={group.title} dye={group.dye} goals={whole} level={2} />
+      {parts === null
+        ? cards(group.goals)
+        : parts.map((part) => (
+            <View key={part.key} role="group" aria-label={`${group.title}, ${part.title}`} style={styles.group}>
+              <GroupHead
+                title={part.title}
+                dye={part.dye}
+                goals={allOfGroup(whole ?? [], 'area', part.key, areas)}
+                level={3}
+              />
+              {cards(part.goals)}
+            </View>
+          ))}
+    </View>
+  );
+}
+
+function GroupHead({
+  title,
+  dye,
+  goals,
+  level,
+}: {
+  title: string;
+  dye: string | null;
+  goals: readonly FiguredGoal[] | null;
+  level: 2 | 3;
+}) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  return (
+    <View style={styles.groupHead}>
+      {dye === null ? null : <View style={[styles.dot, { backgroundColor: dyeColor(colors, dye) }]} />}
+      <Words type="label" tone="quiet" heading={level} style={styles.groupTitle}>
+        {title}
+      </Words>
+      {goals === null ? null : <GoalsSum goals={goals} name={title} />}
     </View>
   );
 }
@@ -201,7 +257,14 @@ const useStyles = themed(() => ({
   groups: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xl, alignItems: 'flex-start' },
   column: { flexBasis: '47%', flexGrow: 1, maxWidth: '49%' },
   group: { gap: SPACE.s },
-  groupHead: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingHorizontal: SPACE.xs },
+  groupHead: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    gap: SPACE.s,
+    paddingHorizontal: SPACE.xs,
+  },
+  groupTitle: { flexGrow: 1 },
   dot: { width: 10, height: 10, borderRadius: 5 },
   stack: { gap: SPACE.l },
   grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
