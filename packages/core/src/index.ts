@@ -200,6 +200,7 @@ export {
   moodByMonth,
   feelingFigures,
   moodBeside,
+  moodMeanBeside,
 } from './mood/mood.ts';
 export {
   TOLERANCE,
@@ -308,6 +309,7 @@ export {
   spanBefore,
   partsOfSpan,
   spanReview,
+  daysCompared,
 } from './report/spanReview.ts';
 export {
   type Book,
@@ -340,6 +342,7 @@ export {
   keptOfHabit,
   quotaOfHabit,
   againstTarget,
+  againstPlan,
   runOfHabit,
   amountsOfHabit,
   doneOfHabit,

@@ -1,8 +1,10 @@
-import type { ReactNode } from 'react';
+import { type ComponentProps, type ReactNode, useContext } from 'react';
 import { Pressable, type StyleProp, type ViewStyle } from 'react-native';
 import type { Asked } from '../words/asked.ts';
 import { themed } from '../theme/Theme.tsx';
 import { useAsk } from './FigureHost.tsx';
+import { IsPrinted } from './printed.ts';
+import { Words } from '../ui/Words.tsx';
 
 type Props = {
   /** What it is asked for. */
@@ -20,6 +22,8 @@ type Props = {
 export function Figure({ asked, label, children, style, isPlain = false, testId }: Props) {
   const styles = useStyles();
   const ask = useAsk();
+  const isPrinted = useContext(IsPrinted);
+  if (isPrinted) return children;
   return (
     <Pressable
       role="button"
@@ -38,6 +42,37 @@ export function Figure({ asked, label, children, style, isPlain = false, testId 
     >
       {children}
     </Pressable>
+  );
+}
+
+/** A figure that is words alone; plain ones where there is nothing to ask. */
+export function FigureWords({
+  asked,
+  words,
+  label = words,
+  type = 'quiet',
+  tone = type === 'quiet' || type === 'small' ? 'quiet' : 'ink',
+  style,
+}: {
+  asked: Asked | null;
+  words: string;
+  /** Read aloud instead of the words. */
+  label?: string;
+  type?: ComponentProps<typeof Words>['type'];
+  tone?: ComponentProps<typeof Words>['tone'];
+  style?: ComponentProps<typeof Words>['style'];
+}) {
+  const inside = (
+    <Words type={type} tone={tone} style={style}>
+      {words}
+    </Words>
+  );
+  return asked === null ? (
+    inside
+  ) : (
+    <Figure asked={asked} label={label}>
+      {inside}
+    </Figure>
   );
 }
 

@@ -9,6 +9,8 @@ const BUTTONS = { marginVertical: -10, marginRight: -SPACE.s } as const;
 type Props = {
   title: string;
   aside?: ReactNode;
+  /** The aside reads as words, not as buttons. */
+  isAsideWords?: boolean;
   /** Stands at the very end of the title's line. */
   more?: ReactNode;
   /** Where there is little room: what stands beside the title goes below it. */
@@ -16,10 +18,12 @@ type Props = {
 };
 
 /** A card's title, and beside it a few words or buttons. */
-export function CardHead({ title, aside, more, isNarrow = false }: Props) {
+export function CardHead({ title, aside, isAsideWords = false, more, isNarrow = false }: Props) {
   const isWords = typeof aside === 'string';
   const beside =
-    aside === undefined || aside === null || aside === '' ? null : isWords ? (
+    aside === undefined || aside === null || aside === '' ? null : isAsideWords ? (
+      <View style={{ flexShrink: 1 }}>{aside}</View>
+    ) : isWords ? (
       <Words type="quiet" tone="quiet" style={{ flexShrink: 1, textAlign: isNarrow ? 'left' : 'right' }}>
         {aside}
       </Words>

@@ -1,4 +1,4 @@
-import type { DaySpan, LogSpan, PeriodKind, PlainDay, Run } from '@wimbel/core';
+import type { AskKind, DaySpan, LogSpan, PeriodKind, PlainDay, Run } from '@wimbel/core';
 
 /** The habits that a figure is over, by id; all of them where it names none. */
 type Over = { habitIds?: readonly string[] };
@@ -8,19 +8,22 @@ type Over = { habitIds?: readonly string[] };
  * `name` says of what it is, where that is more than its days ("Music, November").
  */
 export type Asked =
-  | { figure: 'dayScore'; day: PlainDay }
+  | ({ figure: 'dayScore'; day: PlainDay; name?: string } & Over)
   | ({ figure: 'kept'; span: DaySpan; name?: string } & Over)
   | ({ figure: 'keptOnWeekday'; span: DaySpan; weekday: number; name?: string } & Over)
   | ({ figure: 'together'; kind: LogSpan; span: DaySpan; name?: string } & Over)
   | ({ figure: 'week'; days: DaySpan } & Over)
-  | { figure: 'fullDays' | 'brightDays'; span: DaySpan }
+  | ({ figure: 'fullDays' | 'brightDays'; span: DaySpan; name?: string } & Over)
   | { figure: 'ribbons'; span: DaySpan }
   | { figure: 'fullDayRun'; which: 'current' | 'longest'; until: PlainDay }
   | { figure: 'habitKept'; habitId: string; span: DaySpan }
   | { figure: 'habitKeptOnWeekday'; habitId: string; span: DaySpan; weekday: number }
   | { figure: 'habitQuota'; habitId: string; kind: PeriodKind; day: PlainDay }
   | { figure: 'habitTarget'; habitId: string; kind: LogSpan; span: DaySpan }
-  | { figure: 'habitRun'; habitId: string; run: Run }
+  | { figure: 'habitPlan'; habitId: string; span: DaySpan }
+  /** `unit` is that of the terms in force today unless it is given. */
+  | { figure: 'habitRun'; habitId: string; run: Run; unit?: AskKind }
+  | { figure: 'habitMood'; habitId: string; span: DaySpan; side: 'done' | 'other' }
   | { figure: 'habitAmount'; habitId: string; span: DaySpan }
   | { figure: 'habitDone'; habitId: string; span: DaySpan }
   | { figure: 'habitMean'; habitId: string }

@@ -3,11 +3,13 @@ import {
   type Breakdown,
   type BreakdownPart,
   type DaySpan,
+  type DayTotals,
   type KeyResult,
   type PartOf,
   type PlainDay,
   type Track,
   WEEKDAYS,
+  againstPlan,
   againstTarget,
   aliveRun,
   amountsOfHabit,
@@ -41,6 +43,9 @@ import {
   tidySum,
   togetherInDays,
   togetherInSpan,
+  moodByDay,
+  moodMeanBeside,
+  totalsOf,
   stepsOfGoal,
 } from '@wimbel/core';
 import { selectFiguredGoal } from '../store/figuredGoals.ts';
@@ -84,6 +89,8 @@ function numbersInWords({ columns }: Breakdown, numbers: readonly number[], writ
       return columns.length === 1 ? counted(first, 'day') : `${short(first)} of ${short(second)}`;
     case 'counted':
       return `${short(first)} of ${short(second)}${beyond > 0 ? ` (${short(first + beyond)} done)` : ''}`;
+    case 'mood':
+      return counted(second, 'day');
     case 'days':
     case 'fullDays':
     case 'brightDays':
@@ -107,6 +114,7 @@ function totalInWords(breakdown: Breakdown, write: Write): string {
   const [first = 0, second = 0] = breakdown.total;
   const words = numbersInWords(breakdown, breakdown.total, write);
   if (breakdown.columns[0] === 'ownShare') return points(second);
+  if (breakdown.columns[0] === 'mood') return `${first.toFixed(1)} on ${counted(second, 'day')}`;
   return breakdown.columns.length === 2 && second > 0 ? `${words}, ${percent(first / second)}` : words;
 }
 
@@ -135,6 +143,8 @@ function partInWords(of: PartOf, { today, habitOf, goalId, titleOf }: Names): { 
         name: titleOf?.(of.id) ?? '',
         href: goalId === undefined ? null : `/goals/${encodeURIComponent(goalId)}?at=${encodeURIComponent(of.id)}`,
       };
+    case 'mood':
+      return { name: `A mood of ${short(of.mood)}`, href: null };
     case 'canWait':
       return { name: 'Any of those that can wait', href: null };
     case 'soFar':
@@ -204,11 +214,12 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
   const all = selectTracks(state);
   const over = 'habitIds' in asked && asked.habitIds ? new Set(asked.habitIds) : null;
   const tracks = over === null ? all : all.filter(({ habit }) => over.has(habit.id));
+  const totals = (): DayTotals => (over === null ? selectTotals(state) : totalsOf(tracks, today));
   switch (asked.figure) {
     case 'dayScore':
       return told(
-        scoreOfDay(all, selectTotals(state), asked.day),
-        dayInWords(asked.day),
+        scoreOfDay(tracks, totals(), asked.day),
+        [asked.name, dayInWords(asked.day)].filter(Boolean).join(', '),
         'What the day asked, and what of it was done. Habits of so many days a week or month ask together for what an even spread over the days left would be, rounded down.',
         names,
       );
@@ -252,8 +263,8 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
     case 'fullDays':
     case 'brightDays':
       return told(
-        countedDays(selectTotals(state), asked.span, passMark, asked.figure),
-        daysName(asked.span, today),
+        countedDays(totals(), asked.span, passMark, asked.figure),
+        asked.name ?? daysName(asked.span, today),
         asked.figure === 'fullDays'
           ? `Days in ${upTo(asked.span, today)} on which everything asked was done.`
           : `Days in ${upTo(asked.span, today)} on which at least ${percent(passMark)} of what was asked was done, the full ones among them.`,
@@ -333,10 +344,31 @@ function accountOfHabit(state: RootState, asked: OfHabit): FigureAccount | null 
         `Days done of the days aimed at in all of ${daysName(asked.span, today)}.`,
         names,
       );
-    case 'habitRun': {
-      const unit = streakUnitOn(track, today);
+    case 'habitPlan':
       return told(
-        runOfHabit(track, asked.run),
+        againstPlan(track, asked.span),
+        habit.name,
+        `Days done of the days planned in all of ${daysName(asked.span, today)}.`,
+        names,
+      );
+    case 'habitMood': {
+      const mood = moodMeanBeside(track, asked.span, moodByDay(Object.values(state.records.journal)), asked.side);
+      return (
+        mood &&
+        told(
+          mood,
+          `${habit.name}, ${asked.side === 'done' ? 'done days' : 'other days'}`,
+          asked.side === 'done'
+            ? `The mood, from 1 to 5, on the mean of its done days in ${upTo(asked.span, today)} that have one. What went together, not what caused it.`
+            : `The mood, from 1 to 5, on the mean of the days in ${upTo(asked.span, today)} on which it was asked and not done. What went together, not what caused it.`,
+          names,
+        )
+      );
+    }
+    case 'habitRun': {
+      const unit = asked.unit ?? streakUnitOn(track, today);
+      return told(
+        runOfHabit(track, asked.run, unit),
         `${habit.name}: ${streakLength(asked.run.length, unit)} in a row`,
         unit === 'days'
           ? 'Days that were asked and done, one after the other. Rest, pauses and days that were not asked are passed over.'

@@ -4,7 +4,8 @@ import {
   type Track,
   keptOver,
   keptSpans,
-  streakOf,
+  streakUnitOn,
+  type PlainDay,
   runsOf,
   type Run,
   aliveRun,
@@ -16,45 +17,48 @@ import type { Asked } from './asked.ts';
 /** A figure by its name, and what it is asked for. */
 export type Fact = [name: string, value: string, asked?: Asked | null];
 
-/** The current and the longest streak with their dates. */
-export function streakFacts(track: Track): Fact[] {
-  const { unit, current, from, longest, longestFrom, longestTo } = streakOf(track);
+/** The current and the longest streak with their dates, as they stood at the end of a day. */
+export function streakFacts(track: Track, until: PlainDay = track.today): Fact[] {
   const { today, habit } = track;
-  const runs = runsOf(track, unit);
-  const asRun = (run: Run | null): Asked | null => run && { figure: 'habitRun', habitId: habit.id, run };
+  const unit = streakUnitOn(track, until);
+  const runs = runsOf(track, unit, until);
+  const [current, longest] = [aliveRun(runs), longestRun(runs)];
+  const asRun = (run: Run | null): Asked | null => run && { figure: 'habitRun', habitId: habit.id, run, unit };
   return [
     [
-      'Now',
-      from === null ? 'no streak yet' : `${streakLength(current, unit)}, since ${dateNear(from, today)}`,
-      asRun(aliveRun(runs)),
+      until === today ? 'Now' : 'Then',
+      current === null
+        ? 'no streak yet'
+        : `${streakLength(current.length, unit)}, since ${dateNear(current.first, today)}`,
+      asRun(current),
     ],
     [
       'Longest',
-      longestFrom === null || longestTo === null
+      longest === null
         ? '–'
-        : `${streakLength(longest, unit)}, ${dateNear(longestFrom, today)} to ${dateNear(longestTo, today)}`,
-      asRun(longestRun(runs)),
+        : `${streakLength(longest.length, unit)}, ${dateNear(longest.first, today)} to ${dateNear(longest.last, today)}`,
+      asRun(longest),
     ],
   ];
 }
 
-const KEPT_NAMES: readonly [KeptSpan, string][] = [
-  ['last7', '7 days'],
-  ['last30', '30 days'],
-  ['month', 'This month'],
-  ['year', 'This year'],
-  ['all', 'In all'],
+const KEPT_NAMES: readonly [span: KeptSpan, now: string, then: string][] = [
+  ['last7', '7 days', '7 days'],
+  ['last30', '30 days', '30 days'],
+  ['month', 'This month', 'That month'],
+  ['year', 'This year', 'That year'],
+  ['all', 'In all', 'In all'],
 ];
 
-/** The kept rate over the usual spans, each with its two numbers. */
-export function keptFacts(track: Track): Fact[] {
-  const spans = keptSpans(track);
+/** The kept rate over the usual spans up to a day, each with its two numbers. */
+export function keptFacts(track: Track, until: PlainDay = track.today): Fact[] {
+  const spans = keptSpans(track, until);
   const words = (span: DaySpan): string => {
     const { kept, asked, rate } = keptOver(track, span);
     return asked === 0 ? 'nothing asked' : `${kept} of ${asked}, ${percent(rate)}`;
   };
-  return KEPT_NAMES.map(([span, name]) => [
-    name,
+  return KEPT_NAMES.map(([span, now, then]) => [
+    until === track.today ? now : then,
     words(spans[span]),
     keptOver(track, spans[span]).asked === 0
       ? null

@@ -10,6 +10,8 @@ export type PartOf =
   /** A day, a week, a month, a year, or what of it lies in the figure's span. */
   | { kind: 'days'; span: DaySpan }
   | { kind: 'goal' | 'keyResult' | 'step' | 'milestone' | 'checkIn'; id: string }
+  /** The days that had this mood. */
+  | { kind: 'mood'; mood: number }
   /** What the habits that can wait ask of a day together, beyond those done on it. */
   | { kind: 'canWait' }
   /** Of a forecast: the days gone by, and those still to come at the same rate. */
@@ -40,6 +42,8 @@ export type ColumnSays =
   | 'points'
   | 'steps'
   | 'milestones'
+  | 'mood'
+  | 'moodDays'
   | 'rate';
 
 export type BreakdownPart = {
@@ -66,10 +70,10 @@ export type Adjustment = {
 
 /**
  * What a figure is made of. Its parts and adjustments add up to `total`, column by column (`ownShare` apart); of a ratio
- * the first part over the second is the total.
+ * the first part over the second is the total, of a mean the first column over the second.
  */
 export type Breakdown = {
-  how: 'sum' | 'ratio';
+  how: 'sum' | 'ratio' | 'mean';
   columns: readonly ColumnSays[];
   parts: readonly BreakdownPart[];
   adjustments: readonly Adjustment[];
@@ -81,9 +85,11 @@ const SAME = 1e-7;
 /** Whether the parts and adjustments of a breakdown come to its total. */
 export function addsUp({ how, columns, parts, adjustments, total }: Breakdown): boolean {
   if (how === 'ratio') return Math.abs(parts[0]!.numbers[0]! / parts[1]!.numbers[0]! - total[0]!) < SAME;
+  const sumIn = (column: number): number => parts.reduce((all, part) => all + part.numbers[column]!, 0);
+  if (how === 'mean') return Math.abs(sumIn(0) / sumIn(1) - total[0]!) < SAME && sumIn(1) === total[1];
   return columns.every((says, column) => {
     if (says === 'ownShare') return true;
-    const sum = parts.reduce((all, part) => all + part.numbers[column]!, 0);
+    const sum = sumIn(column);
     const more = adjustments.reduce((all, each) => all + (each.column === column ? each.by : 0), 0);
     return Math.abs(sum + more - total[column]!) < SAME;
   });

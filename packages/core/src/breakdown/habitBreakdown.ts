@@ -7,7 +7,7 @@ import { OUTCOMES } from '../habit/outcome.ts';
 import { type PeriodKind, periodOf, quotaSeenOn, quotaStanding } from '../habit/periods.ts';
 import { PARTS_PER_DAY } from '../habit/schedule.ts';
 import type { Run } from '../habit/streak.ts';
-import { setTargetOf } from '../habit/targets.ts';
+import { planOf, setTargetOf } from '../habit/targets.ts';
 import {
   DUE,
   FLEXIBLE_MONTHLY,
@@ -112,10 +112,9 @@ export function againstTarget(track: Track, kind: LogSpan, span: DaySpan): Break
   const target = logTarget(track, kind, span).days;
   const isByMonth = kind === 'quarter' || kind === 'year';
   const chunks = isByMonth ? cutInto(span, (day) => monthSpan(monthOfDay(day))) : chunksOf(span, track.weekStart);
-  const planOf = (chunk: DaySpan): number => planPartsBetween(track, chunk) / PARTS_PER_DAY;
   const parts = chunks.map((chunk) => {
     const set = isByMonth ? setDaysIn(track, monthOfDay(chunk.first)) : null;
-    return ofDays(chunk, doneBetween(track, chunk), set ?? planOf(chunk));
+    return ofDays(chunk, doneBetween(track, chunk), set ?? planPartsBetween(track, chunk) / PARTS_PER_DAY);
   });
   const planned = parts.reduce((sum, { numbers }) => sum + numbers[1]!, 0);
   const isSet = Math.abs(target - planned) > 0.5 + 1e-9 || isSetWhole(track, kind, span);
@@ -125,6 +124,22 @@ export function againstTarget(track: Track, kind: LogSpan, span: DaySpan): Break
     parts: withoutNothing(parts),
     adjustments: adjusted({ column: 1, by: target - planned, why: isSet ? 'set' : 'rounded' }),
     total: [doneBetween(track, span), target],
+  };
+}
+
+/** Done days of a habit over any days against what is planned for them. */
+export function againstPlan(track: Track, span: DaySpan): Breakdown {
+  const planned = planOf(track, span);
+  const parts = chunksOf(span, track.weekStart).map((chunk) =>
+    ofDays(chunk, doneBetween(track, chunk), planPartsBetween(track, chunk) / PARTS_PER_DAY),
+  );
+  const sum = parts.reduce((all, { numbers }) => all + numbers[1]!, 0);
+  return {
+    how: 'sum',
+    columns: ['done', 'planned'],
+    parts: withoutNothing(parts),
+    adjustments: adjusted({ column: 1, by: planned - sum, why: 'rounded' }),
+    total: [doneBetween(track, span), planned],
   };
 }
 
@@ -138,8 +153,7 @@ function isSetWhole(track: Track, kind: LogSpan, span: DaySpan): boolean {
 }
 
 /** A run by its days (weeks, months, years of days), or by its weeks or months. */
-export function runOfHabit(track: Track, run: Run): Breakdown {
-  const unit = streakUnitOn(track, track.today);
+export function runOfHabit(track: Track, run: Run, unit = streakUnitOn(track, track.today)): Breakdown {
   const columns = track[unit === 'days' ? 'weeks' : unit];
   if (unit === 'days' || columns === null) {
     const parts = chunksOf(run, track.weekStart).map((chunk) => ofDays(chunk, keptDueDays(track, chunk)));
@@ -149,7 +163,7 @@ export function runOfHabit(track: Track, run: Run): Breakdown {
   for (let i = 0; i < columns.quotas.length; i++) {
     const span = { first: columns.starts[i]!, last: columns.starts[i + 1]! - 1 };
     if (columns.quotas[i]! === 0 || span.first < run.first || span.first > run.last) continue;
-    if (columns.dones[i]! >= columns.quotas[i]!) parts.push(ofDays(span, 1));
+    parts.push(ofDays(span, 1));
   }
   return sumOf([unit], parts, [run.length]);
 }

@@ -1,5 +1,5 @@
 import { monthOfDay, monthSpan } from '../calendar/month.ts';
-import { WEEKDAYS, type Weekday, weekdayOf } from '../calendar/plainDay.ts';
+import { type PlainDay, WEEKDAYS, type Weekday, weekdayOf } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { yearOfDay, yearSpan } from '../calendar/year.ts';
 import { roundRatio, shareOf } from '../number/exact.ts';
@@ -26,14 +26,17 @@ export function keptOver(track: Track, span: DaySpan): Kept {
 
 export type KeptSpan = 'last7' | 'last30' | 'month' | 'year' | 'all';
 
-/** The spans that a habit's kept rate is given for, as of the track's today. */
-export const keptSpans = (track: Track): Record<KeptSpan, DaySpan> => ({
-  last7: { first: track.today - 6, last: track.today },
-  last30: { first: track.today - 29, last: track.today },
-  month: monthSpan(monthOfDay(track.today)),
-  year: yearSpan(yearOfDay(track.today)),
-  all: { first: track.first, last: track.today },
-});
+/** The spans that a habit's kept rate is given for: as of the track's today, or cut at the end of an earlier day. */
+export function keptSpans(track: Track, until: PlainDay = track.today): Record<KeptSpan, DaySpan> {
+  const cut = ({ first, last }: DaySpan): DaySpan => ({ first, last: until === track.today ? last : until });
+  return {
+    last7: { first: until - 6, last: until },
+    last30: { first: until - 29, last: until },
+    month: cut(monthSpan(monthOfDay(until))),
+    year: cut(yearSpan(yearOfDay(until))),
+    all: { first: track.first, last: until },
+  };
+}
 
 /** Several kept rates as one. */
 export function keptSum(all: Iterable<Kept>): Kept {

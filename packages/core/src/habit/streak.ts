@@ -1,6 +1,7 @@
 import type { PlainDay } from '../calendar/plainDay.ts';
-import type { AskKind } from './schedule.ts';
 import { OUTCOMES } from './outcome.ts';
+import { type PeriodKind, quotaSeenOn } from './periods.ts';
+import type { AskKind } from './schedule.ts';
 import { DUE, type PeriodColumns, type Track, isOpen, streakUnitOn } from './track.ts';
 
 const DONE = OUTCOMES.indexOf('done');
@@ -36,10 +37,10 @@ export class RunChain {
   }
 }
 
-function dayRuns(track: Track): Run[] {
+function dayRuns(track: Track, until: PlainDay): Run[] {
   const { asks, outcomes, first, today } = track;
   const chain = new RunChain();
-  const known = track.doneSums.length - 1;
+  const known = Math.min(track.doneSums.length - 1, until - first + 1);
   for (let i = 0; i < known; i++) {
     if ((asks[i]! & DUE) === 0) continue;
     const day = first + i;
@@ -49,26 +50,29 @@ function dayRuns(track: Track): Run[] {
   return chain.runs;
 }
 
-function periodRuns(track: Track, columns: PeriodColumns): Run[] {
-  const { starts, quotas, dones } = columns;
+function periodRuns(track: Track, kind: PeriodKind, { starts, quotas, dones }: PeriodColumns, until: PlainDay): Run[] {
   const chain = new RunChain();
-  for (let i = 0; i < quotas.length; i++) {
-    if (quotas[i] === 0) continue;
+  for (let i = 0; i < quotas.length && starts[i]! <= until; i++) {
     const last = starts[i + 1]! - 1;
-    if (dones[i]! >= quotas[i]!) chain.longer(starts[i]!, Math.min(last, track.today));
-    else if (last < track.today) chain.end();
+    // One that a past day lies in stands as it stood at that day's end.
+    const isCut = last > until && until < track.today;
+    const { quota, done } = isCut ? quotaSeenOn(track, kind, until) : { quota: quotas[i]!, done: dones[i]! };
+    if (quota === 0) continue;
+    if (done >= quota) chain.longer(starts[i]!, Math.min(last, until));
+    else if (last < until || (last === until && until < track.today)) chain.end();
   }
   return chain.runs;
 }
 
 /**
- * Every run of a unit up to today, in order. Days go by due days: rest, pauses, extra days and an open today pass
- * through. Weeks and months go by their quota; those that owe nothing and the unfinished current one pass through.
+ * Every run of a unit up to today, or up to the end of an earlier day, in order. Days go by due days: rest, pauses, extra
+ * days and an open today pass through. Weeks and months go by their quota; those that owe nothing and the unfinished
+ * current one pass through.
  */
-export function runsOf(track: Track, unit: AskKind): Run[] {
-  if (unit === 'days') return dayRuns(track);
+export function runsOf(track: Track, unit: AskKind, until: PlainDay = track.today): Run[] {
+  if (unit === 'days') return dayRuns(track, until);
   const columns = track[unit];
-  return columns === null ? [] : periodRuns(track, columns);
+  return columns === null ? [] : periodRuns(track, unit, columns, until);
 }
 
 /** The longest run, the earliest of equals; null without any. */

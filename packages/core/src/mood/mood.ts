@@ -1,6 +1,7 @@
 import { type PlainDay, dayOf } from '../calendar/plainDay.ts';
 import { type PlainMonth, monthOfDay } from '../calendar/month.ts';
 import type { DaySpan } from '../calendar/span.ts';
+import type { Breakdown } from '../breakdown/breakdown.ts';
 import { DUE, OWED, type Track, isOpen, outcomeOn } from '../habit/track.ts';
 import type { JournalPage } from '../record/records.ts';
 
@@ -63,13 +64,9 @@ export type MoodBeside = { done: MoodMean; other: MoodMean };
 /** Fewer days on either side say nothing. */
 const LEAST_DAYS = 5;
 
-/**
- * Mean mood beside a habit over a span, up to today; null with fewer than five days that have a mood on either side. Other
- * days are those it was asked and not done: due days, and of flexible terms the days that count for a quota; today only
- * once it is settled. It tells what went together, never a cause. Source: "Mood".
- */
-export function moodBeside(track: Track, span: DaySpan, moods: ReadonlyMap<PlainDay, number>): MoodBeside | null {
-  const sides = { done: { sum: 0, days: 0 }, other: { sum: 0, days: 0 } };
+/** How many days had each mood, on the done days of a habit in a span and on the others it was asked. */
+function moodsBeside(track: Track, span: DaySpan, moods: ReadonlyMap<PlainDay, number>) {
+  const sides = { done: new Map<number, number>(), other: new Map<number, number>() };
   const [first, last] = [Math.max(span.first, track.first), Math.min(span.last, track.today)];
   for (const [day, mood] of moods) {
     if (day < first || day > last) continue;
@@ -77,13 +74,47 @@ export function moodBeside(track: Track, span: DaySpan, moods: ReadonlyMap<Plain
     const isAsked = (track.asks[day - track.first]! & (DUE | OWED)) !== 0;
     if (!isDone && (!isAsked || isOpen(track, day))) continue;
     const side = isDone ? sides.done : sides.other;
-    side.sum += mood;
-    side.days++;
+    side.set(mood, (side.get(mood) ?? 0) + 1);
   }
-  const { done, other } = sides;
-  if (done.days < LEAST_DAYS || other.days < LEAST_DAYS) return null;
+  return sides;
+}
+
+function meanOfMoods(counts: ReadonlyMap<number, number>): MoodMean {
+  let [sum, days] = [0, 0];
+  for (const [mood, count] of counts) {
+    sum += mood * count;
+    days += count;
+  }
+  return { mean: sum / days, days };
+}
+
+/**
+ * Mean mood beside a habit over a span, up to today; null with fewer than five days that have a mood on either side. Other
+ * days are those it was asked and not done: due days, and of flexible terms the days that count for a quota; today only
+ * once it is settled. It tells what went together, never a cause. Source: "Mood".
+ */
+export function moodBeside(track: Track, span: DaySpan, moods: ReadonlyMap<PlainDay, number>): MoodBeside | null {
+  const sides = moodsBeside(track, span, moods);
+  const [done, other] = [meanOfMoods(sides.done), meanOfMoods(sides.other)];
+  return done.days < LEAST_DAYS || other.days < LEAST_DAYS ? null : { done, other };
+}
+
+/** One of the means beside a habit, by how many days had which mood, the best first; null without a day. */
+export function moodMeanBeside(
+  track: Track,
+  span: DaySpan,
+  moods: ReadonlyMap<PlainDay, number>,
+  side: keyof MoodBeside,
+): Breakdown | null {
+  const counts = moodsBeside(track, span, moods)[side];
+  if (counts.size === 0) return null;
   return {
-    done: { mean: done.sum / done.days, days: done.days },
-    other: { mean: other.sum / other.days, days: other.days },
+    how: 'mean',
+    columns: ['mood', 'moodDays'],
+    parts: [...counts]
+      .sort(([a], [b]) => b - a)
+      .map(([mood, days]) => ({ of: { kind: 'mood', mood }, numbers: [mood * days, days] })),
+    adjustments: [],
+    total: [meanOfMoods(counts).mean, meanOfMoods(counts).days],
   };
 }

@@ -15,7 +15,7 @@ export type ReviewFact =
   | { kind: 'kept'; rate: number; kept: number; asked: number; before: number | null; isByNow: boolean }
   | { kind: 'weekday'; weekday: Weekday; rate: number; others: number; isHarder: boolean }
   | { kind: 'partOfDay'; part: PartOfDay; rate: number; others: number; isHarder: boolean }
-  | { kind: 'habit'; habitId: string; rate: number; before: number }
+  | { kind: 'habit'; habitId: string; rate: number; before: number; isByNow: boolean }
   | { kind: 'run'; habitId: string; length: number; first: PlainDay; last: PlainDay };
 
 type Standing<K> = { name: K; rate: number; others: number; isHarder: boolean };
@@ -65,7 +65,7 @@ function tellingTime({ weekdays, partsOfDay }: SpanReview): ReviewFact | null {
 }
 
 /** The habits whose kept rate rose and fell most against the span before, where enough was asked in both. */
-function tellingHabits({ habits }: SpanReview): ReviewFact[] {
+function tellingHabits({ habits, isByNow }: SpanReview): ReviewFact[] {
   // Of one habit alone the first fact says it already.
   if (habits.length < 2) return [];
   const changes = habits.flatMap(({ id, kept, keptBefore }) =>
@@ -74,7 +74,7 @@ function tellingHabits({ habits }: SpanReview): ReviewFact[] {
     keptBefore.rate !== null &&
     kept.asked >= LEAST_ASKED &&
     keptBefore.asked >= LEAST_ASKED
-      ? [{ kind: 'habit' as const, habitId: id, rate: kept.rate, before: keptBefore.rate }]
+      ? [{ kind: 'habit' as const, habitId: id, rate: kept.rate, before: keptBefore.rate, isByNow }]
       : [],
   );
   const sorted = changes.sort((a, b) => b.rate - b.before - (a.rate - a.before));

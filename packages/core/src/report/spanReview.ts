@@ -32,6 +32,23 @@ export function spanBefore(kind: ReviewSpan, span: DaySpan, weekStart: Weekday):
   return logSpanOf(kind, dayOfNeighbour(kind, span, -1), weekStart);
 }
 
+/**
+ * What a span is compared with: the span before, or of one that still runs as many of its days as this one has behind it,
+ * so that like stands beside like. Nulls where there is none before.
+ */
+export function daysCompared(
+  kind: ReviewSpan,
+  span: DaySpan,
+  weekStart: Weekday,
+  today: PlainDay,
+): { before: DaySpan | null; compared: DaySpan | null; isByNow: boolean } {
+  const before = spanBefore(kind, span, weekStart);
+  if (before === null) return { before, compared: null, isByNow: false };
+  const isByNow = holdsDay(span, today) && today < span.last;
+  const last = isByNow ? Math.min(before.last, before.first + today - span.first) : before.last;
+  return { before, compared: { first: before.first, last }, isByNow };
+}
+
 /** Up to so many days are told day by day, up to so many week by week, then by months. */
 const MOST_DAYS = 14;
 const MOST_WEEKS_OF_DAYS = 120;
@@ -221,11 +238,7 @@ export function spanReview(
     today: PlainDay;
   },
 ): SpanReview {
-  const before = spanBefore(kind, span, weekStart);
-  const isByNow = before !== null && holdsDay(span, today) && today < span.last;
-  const compared = !isByNow
-    ? before
-    : { first: before.first, last: Math.min(before.last, before.first + today - span.first) };
+  const { before, compared, isByNow } = daysCompared(kind, span, weekStart, today);
   const now = takingPart(tracks, kind, span);
   const then = before === null ? null : takingPart(tracks, kind, before, compared!);
   const ranks = ranksOf(now);

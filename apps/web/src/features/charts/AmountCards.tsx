@@ -9,7 +9,7 @@ import {
   monthTargetOf,
   outcomeOn,
   partsOfSpan,
-  spanBefore,
+  daysCompared,
   termsOn,
   tidySum,
 } from '@wimbel/core';
@@ -25,7 +25,8 @@ import { ChartCard } from './ChartCard.tsx';
 import { type DaysProps, useAmountOn } from './DayCards.tsx';
 import { useHabitColor } from './HabitCards.tsx';
 import { MarkWords } from './MarkWords.tsx';
-import { BEFORE_WORDS, partWords } from './chartWords.ts';
+import { beforeWords, partWords } from './chartWords.ts';
+import { FigureWords } from '../../parts/Figure.tsx';
 
 type Props = DaysProps & { track: Track };
 
@@ -96,9 +97,7 @@ export function AmountsCard({ track, span }: Props) {
             label={`Amounts of ${habit.name}: ${inAll}, on ${counted(days.length, 'day')}. Arrow keys go from day to day.`}
             choice={choice}
           />
-          <Words type="quiet" tone="quiet">
-            {legend}
-          </Words>
+          <FigureWords asked={{ figure: 'habitAmount', habitId: habit.id, span: drawn }} words={legend} />
           <MarkWords
             choice={choice}
             words={words}
@@ -129,8 +128,8 @@ export function AmountPartsCard({ track, span, kind }: Props) {
   });
   const most = Math.max(...rows.map(({ sum, target }) => Math.max(sum ?? 0, target ?? 0)));
   const all = tidySum(amountBetween(track, span));
-  const before = spanBefore(kind, span, track.weekStart);
-  const past = before === null || before.last < track.first ? null : tidySum(amountBetween(track, before));
+  const { compared, isByNow } = daysCompared(kind, span, track.weekStart, today);
+  const past = compared === null || compared.last < track.first ? null : tidySum(amountBetween(track, compared));
   if (!(most > 0)) return null;
   const tell = ({ words, sum, target, isRunning }: (typeof rows)[number]): string =>
     `${words}: ${sum === null ? 'nothing' : target === null ? amount(sum, unit) : amountOf(sum, target, unit)}${isRunning ? ', still running' : ''}`;
@@ -140,7 +139,8 @@ export function AmountPartsCard({ track, span, kind }: Props) {
     <ChartCard
       title="Amounts compared"
       legend={legend}
-      aside={`${amount(all, unit)} in all${past === null ? '' : `, ${BEFORE_WORDS[kind]} ${amount(past, unit)}`}`}
+      aside={`${amount(all, unit)} in all${past === null ? '' : `, ${beforeWords(kind, isByNow)} ${amount(past, unit)}`}`}
+      asideAsked={{ figure: 'habitAmount', habitId: habit.id, span }}
       figures={() => ({
         columns: [
           { name: 'Part', is: 'words' },
@@ -168,6 +168,7 @@ export function AmountPartsCard({ track, span, kind }: Props) {
         words={at === undefined ? null : tell(at)}
         idle={legend[0] ?? 'Choose a bar to see its numbers.'}
         days={at?.part ?? null}
+        asked={at?.sum ? { figure: 'habitAmount', habitId: habit.id, span: at.part } : null}
       />
     </ChartCard>
   );

@@ -2,7 +2,8 @@ import { fireEvent, render, screen, within } from '@testing-library/react';
 import Svg, { Circle } from 'react-native-svg';
 import { ThemeProvider } from '../../theme/Theme.tsx';
 import { ToastProvider } from '../../ui/Toast.tsx';
-import { ChartCard, ChartsTitle, IsPrinted } from './ChartCard.tsx';
+import { IsPrinted } from '../../parts/printed.ts';
+import { ChartCard, ChartsTitle } from './ChartCard.tsx';
 
 const figures = {
   columns: [

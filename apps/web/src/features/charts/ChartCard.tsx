@@ -24,16 +24,18 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { figuresCsv } from './figuresCsv.ts';
 import { fileName } from './fileName.ts';
+import type { Asked } from '../../words/asked.ts';
+import { IsPrinted } from '../../parts/printed.ts';
+import { FigureWords } from '../../parts/Figure.tsx';
 
 /** What the charts are of, in words: it stands above every picture that is saved. */
 export const ChartsTitle = createContext('');
 
-/** Whether it stands on paper, where nothing can be tapped. */
-export const IsPrinted = createContext(false);
-
 type Props = {
   title: string;
   aside?: ReactNode;
+  /** What an aside of words is asked for. */
+  asideAsked?: Asked | null;
   /** The figures behind the picture, put together when they are asked for: as a table, or as CSV. */
   figures: () => Figures;
   /** What its lines and marks mean, for the picture that is saved; what is drawn as a legend is in it already. */
@@ -44,7 +46,7 @@ type Props = {
 };
 
 /** A picture with its title, and the ways to its figures: as a table, as CSV, as SVG, as PNG. */
-export function ChartCard({ title, aside, figures, legend, pictureRows, children }: Props) {
+export function ChartCard({ title, aside, asideAsked = null, figures, legend, pictureRows, children }: Props) {
   const { colors } = useTheme();
   const isWide = useIsWide();
   const toast = useToast();
@@ -99,7 +101,10 @@ export function ChartCard({ title, aside, figures, legend, pictureRows, children
     <Card style={{ gap: SPACE.m }} label={title}>
       <CardHead
         title={title}
-        aside={aside}
+        aside={
+          typeof aside === 'string' && asideAsked !== null ? <FigureWords asked={asideAsked} words={aside} /> : aside
+        }
+        isAsideWords={typeof aside === 'string' && aside !== '' && asideAsked !== null}
         isNarrow={!isWide || isPrinted}
         more={
           isPrinted ? undefined : (

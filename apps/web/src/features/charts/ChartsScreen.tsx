@@ -47,7 +47,7 @@ import { Steps } from './Steps.tsx';
 import { TwoDaysSheet } from './TwoDaysSheet.tsx';
 import { type ChartParams, type ChartsAt, chartsAddress, chartsAt } from './chartAddress.ts';
 import { SPAN_WORDS, spanTitle } from './chartWords.ts';
-import { type ChartsShown, recordDaysOf, useCharts } from './useCharts.ts';
+import { type ChartsShown, recordDaysOf, useCharts, chartedOf } from './useCharts.ts';
 import { GoalsByAreaCard } from './GoalsByAreaCard.tsx';
 import { CheckpointsCard } from '../../parts/CheckpointsCard.tsx';
 
@@ -204,40 +204,45 @@ function cardsOfMany({ subject, tracks, review, options }: ChartsShown, today: P
   const { kind, span } = options;
   const { goal } = subject;
   const days = { kind, span };
+  const of = chartedOf(subject, tracks);
   const isAny = tracks.length > 0;
   const recordDays = recordDaysOf(tracks, today);
   return [
     [
       goal === null ? null : <GoalCard key="goal" figured={goal} />,
-      isAny && kind !== 'week' ? <AllDays key="days" {...days} tracks={tracks} /> : null,
-      isAny ? <ShareCard key="share" {...days} tracks={tracks} /> : null,
-      isAny && isWide && kind === 'year' ? (
-        <AllDaysRing key="ring" {...days} tracks={tracks} rate={review.kept.rate} />
-      ) : null,
+      isAny && kind !== 'week' ? <AllDays key="days" {...days} {...of} /> : null,
+      isAny ? <ShareCard key="share" {...days} {...of} /> : null,
+      isAny && isWide && kind === 'year' ? <AllDaysRing key="ring" {...days} {...of} rate={review.kept.rate} /> : null,
     ],
     [
-      <AreasCard key="areas" kind={kind} review={review} />,
+      <AreasCard key="areas" kind={kind} review={review} of={of} />,
       goal === null ? <GoalsCard key="goals" areaId={subject.areaId} /> : null,
       subject.what.of === 'all' ? <GoalsByAreaCard key="goalsByArea" {...days} /> : null,
     ],
     [
       goal === null ? null : <KeyResultsCard key="keyResults" figured={goal} />,
       goal === null ? null : <CheckpointsCard key="checkpoints" figured={goal} />,
-      <PartsCard key="parts" kind={kind} review={review} />,
+      <PartsCard key="parts" kind={kind} review={review} of={of} />,
       <RankingCard key="ranking" kind={kind} review={review} />,
     ],
     [
-      <WeekdaysCard key="weekdays" kind={kind} review={review} recordDays={recordDays} />,
-      <PartsOfDayCard key="partsOfDay" kind={kind} review={review} />,
+      <WeekdaysCard key="weekdays" kind={kind} review={review} of={of} recordDays={recordDays} />,
+      <PartsOfDayCard key="partsOfDay" kind={kind} review={review} of={of} />,
       <MoodCard key="mood" {...days} tracks={tracks} />,
     ],
   ];
 }
 
 /** The cards of one habit. */
-function cardsOfOne({ tracks, review, options }: ChartsShown, own: Track, today: PlainDay, isWide: boolean): Groups {
+function cardsOfOne(
+  { subject, tracks, review, options }: ChartsShown,
+  own: Track,
+  today: PlainDay,
+  isWide: boolean,
+): Groups {
   const { kind, span } = options;
   const days = { kind, span };
+  const of = chartedOf(subject, tracks);
   return [
     [
       kind === 'week' ? null : <HabitDays key="days" {...days} track={own} />,
@@ -246,14 +251,14 @@ function cardsOfOne({ tracks, review, options }: ChartsShown, own: Track, today:
     ],
     [isWide && kind === 'year' ? <HabitDaysRing key="ring" {...days} track={own} /> : null],
     [
-      <HabitFacts key="facts" track={own} />,
-      <PartsCard key="parts" kind={kind} review={review} />,
+      <HabitFacts key="facts" track={own} span={span} />,
+      <PartsCard key="parts" kind={kind} review={review} of={of} />,
       <TrendCard key="trend" {...days} track={own} />,
       <RunsCard key="runs" {...days} track={own} />,
     ],
     [
       <AmountPartsCard key="amountParts" {...days} track={own} />,
-      <WeekdaysCard key="weekdays" kind={kind} review={review} recordDays={recordDaysOf(tracks, today)} />,
+      <WeekdaysCard key="weekdays" kind={kind} review={review} of={of} recordDays={recordDaysOf(tracks, today)} />,
       <MoodCard key="mood" {...days} tracks={tracks} />,
     ],
   ];
@@ -273,6 +278,7 @@ function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
   const { subject, review, tracks } = shown;
   const { kind, span } = shown.options;
   const own = subject.habitId === null ? null : (tracks.find(({ habit }) => habit.id === subject.habitId) ?? null);
+  const of = chartedOf(subject, tracks);
   const { goal } = subject;
   const isVeryWide = useWindowDimensions().width >= VERY_WIDE_PX;
   const [a, b, c, d] = own === null ? cardsOfMany(shown, today, isWide) : cardsOfOne(shown, own, today, isWide);
@@ -289,7 +295,7 @@ function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
       {goal !== null && tracks.length === 0 ? (
         <Words tone="quiet">No habit carries this goal, so there are no days to draw.</Words>
       ) : (
-        <InWords kind={kind} review={review} />
+        <InWords kind={kind} review={review} of={of} />
       )}
       <View style={isWide ? styles.columns : styles.stack}>
         {stacks.map((cards, place) => (

@@ -12,7 +12,7 @@ import {
   keptOver,
   monthOfDay,
   monthSpan,
-  spanBefore,
+  daysCompared,
   totalsOf,
   yearOfDay,
   entryOn,
@@ -33,7 +33,9 @@ import { ChartCard } from './ChartCard.tsx';
 import { MarkWords } from './MarkWords.tsx';
 import { daysFigures, habitDaysFigures } from './chartFigures.ts';
 import { dayOfAllWords, dayOfHabitWords, plateOfAll, plateOfHabit } from './chartValues.ts';
-import { BEFORE_WORDS, spanTitle, weekdayTitle } from './chartWords.ts';
+import { beforeWords, spanTitle, weekdayTitle } from './chartWords.ts';
+import type { Asked } from '../../words/asked.ts';
+import { type ChartedOf, overThese } from './chartedOf.ts';
 
 /** The months of a span, latest year first where it has several; a row each. */
 function platesOf({ first, last }: DaySpan): PlainMonth[][] {
@@ -55,6 +57,9 @@ type Days = {
   legend: string;
   /** What it is of and what it came to, for those who hear it. */
   summary: string;
+  /** What a day, and what all of them, are asked for. */
+  askedOn: (day: PlainDay) => Asked | null;
+  asked: Asked;
   figures: () => Figures;
 };
 
@@ -70,7 +75,7 @@ function DaysCard({ title, aside, span, kind, days }: DaysProps & { title: strin
   const plates = useMemo(() => platesOf(span), [span]);
   const asWeeks = useMemo(() => (kind === 'month' ? { span, weekStart } : undefined), [kind, span, weekStart]);
   return (
-    <ChartCard title={title} aside={aside} figures={days.figures}>
+    <ChartCard title={title} aside={aside} asideAsked={days.asked} figures={days.figures}>
       {plates.map((months) => (
         <View key={months[0]}>
           {plates.length > 1 ? (
@@ -94,6 +99,7 @@ function DaysCard({ title, aside, span, kind, days }: DaysProps & { title: strin
         words={choice.at === null ? null : days.wordsOf(choice.at)}
         idle={ONE_DAY}
         days={dayOnly(choice.at)}
+        asked={choice.at === null ? null : days.askedOn(choice.at)}
       />
     </ChartCard>
   );
@@ -126,13 +132,16 @@ function RingCard({ span, days, rate }: { span: DaySpan; days: Days; rate: numbe
         words={choice.at === null ? null : days.wordsOf(choice.at)}
         idle={ONE_DAY}
         days={dayOnly(choice.at)}
+        asked={choice.at === null ? null : days.askedOn(choice.at)}
       />
     </ChartCard>
   );
 }
 
-/** The days of all habits, with their totals. */
-function useAllDays({ span, kind, tracks }: DaysProps & { tracks: readonly Track[] }) {
+export type OfMany = DaysProps & Omit<ChartedOf, 'habitId'>;
+
+/** The days of several habits, with their totals. */
+function useAllDays({ span, kind, tracks, name }: OfMany) {
   const today = useAppSelector(selectToday);
   const { passMark, weekStart } = useAppSelector(selectSettings);
   return useMemo(() => {
@@ -144,8 +153,8 @@ function useAllDays({ span, kind, tracks }: DaysProps & { tracks: readonly Track
     });
     const kept = until(span);
     const { fullDays } = dayCounts(totals, kept, passMark);
-    const before = spanBefore(kind, span, weekStart);
-    const past = before === null ? null : until(before);
+    const { compared, isByNow } = daysCompared(kind, span, weekStart, today);
+    const past = compared === null ? null : until(compared);
     const fullBefore = past === null || past.last < past.first ? null : dayCounts(totals, past, passMark).fullDays;
     const asked = Math.max(0, daysIn(kept));
     const full = `${counted(fullDays, 'full day')} of ${asked}`;
@@ -154,18 +163,20 @@ function useAllDays({ span, kind, tracks }: DaysProps & { tracks: readonly Track
       wordsOf: (day) => dayOfAllWords(totals, day, today, passMark),
       legend: 'everything asked',
       summary: `Heat map of ${spanTitle(kind, span, today)}: ${full}`,
+      askedOn: (day) => (day > today ? null : { figure: 'dayScore', day, ...overThese({ tracks, name }) }),
+      asked: { figure: 'fullDays', span, ...overThese({ tracks, name }) },
       figures: () => daysFigures(totals, kept, passMark),
     };
-    return { days, aside: fullBefore === null ? full : `${full}, ${BEFORE_WORDS[kind]} ${fullBefore}` };
-  }, [span, kind, tracks, today, passMark, weekStart]);
+    return { days, aside: fullBefore === null ? full : `${full}, ${beforeWords(kind, isByNow)} ${fullBefore}` };
+  }, [span, kind, tracks, name, today, passMark, weekStart]);
 }
 
-export function AllDays(props: DaysProps & { tracks: readonly Track[] }) {
+export function AllDays(props: OfMany) {
   const { days, aside } = useAllDays(props);
   return <DaysCard title="Every day" aside={aside} span={props.span} kind={props.kind} days={days} />;
 }
 
-export function AllDaysRing({ rate, ...props }: DaysProps & { tracks: readonly Track[]; rate: number | null }) {
+export function AllDaysRing({ rate, ...props }: OfMany & { rate: number | null }) {
   const { days } = useAllDays(props);
   return <RingCard span={props.span} days={days} rate={rate} />;
 }
@@ -184,8 +195,8 @@ function useHabitDays({ track, span, kind }: DaysProps & { track: Track }) {
     const { measure } = habit;
     const { kept, asked, rate } = keptOver(track, span);
     const words = `${kept} of ${asked} asked, ${percent(rate)}`;
-    const before = spanBefore(kind, span, weekStart);
-    const past = before === null ? null : keptOver(track, before).rate;
+    const { compared, isByNow } = daysCompared(kind, span, weekStart, today);
+    const past = compared === null ? null : keptOver(track, compared).rate;
     const amountText = (day: PlainDay): string | null => {
       const value = amountOn(day);
       return value === null || measure.kind === 'check' ? null : amount(value, measure.unit);
@@ -195,9 +206,11 @@ function useHabitDays({ track, span, kind }: DaysProps & { track: Track }) {
       wordsOf: (day) => dayOfHabitWords(track, day, amountText(day)),
       legend: 'done',
       summary: `Heat map of ${spanTitle(kind, span, today)}, ${habit.name}: ${words}`,
+      askedOn: () => null,
+      asked: { figure: 'habitKept', habitId: habit.id, span },
       figures: () => habitDaysFigures(track, span, measure.kind === 'check' ? null : amountOn),
     };
-    return { days, rate, aside: past === null ? words : `${words}; ${BEFORE_WORDS[kind]} ${percent(past)}` };
+    return { days, rate, aside: past === null ? words : `${words}; ${beforeWords(kind, isByNow)} ${percent(past)}` };
   }, [habit, track, span, kind, amountOn, today, weekStart]);
 }
 

@@ -1,4 +1,4 @@
-import { dayOf } from '@wimbel/core';
+import { dayOf, type Pace } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
@@ -16,12 +16,16 @@ import { ChartCard } from './ChartCard.tsx';
 import { MarkWords } from './MarkWords.tsx';
 import { PlaceBadge } from './PlaceBadge.tsx';
 import { lineOfGoal, linesOfKeyResults, spanOfGoals } from './goalLines.ts';
+import type { Asked } from '../../words/asked.ts';
+import { FigureWords } from '../../parts/Figure.tsx';
 
 type Row = {
   id: string;
   name: string;
   share: number | null;
-  words: readonly { text: string; tone: 'quiet' | 'ink' | 'working' | 'madder' }[];
+  words: readonly { text: string; tone: 'quiet' | 'ink' | 'working' | 'madder'; asked: Asked }[];
+  /** What its share is asked for. */
+  asked: Asked;
   to?: string;
 };
 
@@ -31,12 +35,14 @@ const LINES_LEGEND = 'Dotted is what was expected, broken where the rate leads; 
 function LinesCard({
   title,
   aside,
+  asideAsked,
   what,
   lines,
   rows,
 }: {
   title: string;
   aside: string;
+  asideAsked?: Asked;
   what: string;
   lines: readonly GoalLine[];
   rows: readonly Row[];
@@ -59,6 +65,7 @@ function LinesCard({
     <ChartCard
       title={title}
       aside={aside}
+      asideAsked={asideAsked}
       legend={[...rows.map(({ name, share }, place) => `${place + 1} ${name}, ${percent(share)}`), LINES_LEGEND]}
       figures={() => ({
         columns: [
@@ -88,46 +95,64 @@ function LinesCard({
         idle={LINES_LEGEND}
         days={at === null ? null : { first: at, last: at }}
       />
-      {rows.map(({ id, name, share, words, to }, place) => {
-        const inside = (
-          <>
-            <PlaceBadge place={place + 1} color={lines[place]!.color} />
-            <View style={styles.grow}>
+      {rows.map(({ id, name, share, words, to, asked }, place) => (
+        <View
+          key={id}
+          role="group"
+          aria-label={[name, percent(share), ...words.map(({ text }) => text)].join(', ')}
+          style={styles.goal}
+        >
+          <PlaceBadge place={place + 1} color={lines[place]!.color} />
+          <View style={styles.grow}>
+            {to === undefined ? (
               <Words>{name}</Words>
-              <View style={styles.line}>
-                {words.map(({ text, tone }) => (
-                  <Words key={text} type="quiet" tone={tone}>
-                    {text}
-                  </Words>
-                ))}
-              </View>
+            ) : (
+              <Pressable role="link" onPress={() => router.push(to as never)} style={styles.name}>
+                <Words>{name}</Words>
+              </Pressable>
+            )}
+            <View style={styles.line}>
+              {words.map(({ text, tone, asked: own }) => (
+                <FigureWords key={text} asked={own} words={text} label={`${name}: ${text}`} tone={tone} />
+              ))}
             </View>
-            <Words type="strong">{percent(share)}</Words>
-          </>
-        );
-        const label = [name, percent(share), ...words.map(({ text }) => text)].join(', ');
-        return to === undefined ? (
-          <View key={id} role="group" aria-label={label} style={styles.goal}>
-            {inside}
           </View>
-        ) : (
-          <Pressable
-            key={id}
-            role="link"
-            aria-label={label}
-            onPress={() => router.push(to as never)}
-            style={styles.goal}
-          >
-            {inside}
-          </Pressable>
-        );
-      })}
+          <FigureWords
+            asked={share === null ? null : asked}
+            words={percent(share)}
+            label={`${name}: ${percent(share)}`}
+            type="strong"
+          />
+        </View>
+      ))}
     </ChartCard>
   );
 }
 
-const leads = ({ input }: GoalLine, today: number): Row['words'] =>
-  input.forecast === null ? [] : [{ text: `at this rate by ${dateNear(input.forecast, today)}`, tone: 'quiet' }];
+const leads = ({ input }: GoalLine, today: number, asked: Asked): Row['words'] =>
+  input.forecast === null ? [] : [{ text: `at this rate by ${dateNear(input.forecast, today)}`, tone: 'quiet', asked }];
+
+const paced = (pace: Pace | null, asked: Asked): Row['words'] =>
+  pace === null ? [] : [{ text: PACE_WORDS[pace], tone: paceTone(pace), asked }];
+
+/** A goal's row: its share, pace and where its rate leads; of one that is not open, the share alone. */
+const rowOfGoal = ({ records: { goal }, figures }: FiguredGoal, line: GoalLine, today: number): Row => {
+  const goalId = goal.id;
+  return {
+    id: goalId,
+    name: goal.title,
+    share: figures.progress,
+    asked: { figure: 'goalProgress', goalId },
+    words:
+      goal.state === 'open'
+        ? [
+            ...paced(figures.pace, { figure: 'goalPace', goalId }),
+            ...leads(line, today, { figure: 'goalForecast', goalId }),
+          ]
+        : [],
+    to: `/goals/${encodeURIComponent(goalId)}`,
+  };
+};
 
 /** The open goals on one axis of time, of an area or all; each with its share, pace and where its rate leads. */
 export function GoalsCard({ areaId }: { areaId: string | null }) {
@@ -156,16 +181,7 @@ export function GoalsCard({ areaId }: { areaId: string | null }) {
       aside={counted(goals.length, 'goal')}
       what="Goal"
       lines={lines}
-      rows={goals.map(({ records: { goal }, figures }, place) => ({
-        id: goal.id,
-        name: goal.title,
-        share: figures.progress,
-        words: [
-          ...(figures.pace ? [{ text: PACE_WORDS[figures.pace], tone: paceTone(figures.pace) }] : []),
-          ...leads(lines[place]!, today),
-        ],
-        to: `/goals/${encodeURIComponent(goal.id)}`,
-      }))}
+      rows={goals.map((figured, place) => rowOfGoal(figured, lines[place]!, today))}
     />
   );
 }
@@ -174,32 +190,19 @@ export function GoalsCard({ areaId }: { areaId: string | null }) {
 export function GoalCard({ figured }: { figured: FiguredGoal }) {
   const { colors } = useTheme();
   const today = useAppSelector(selectToday);
-  const { records, figures } = figured;
+  const { figures } = figured;
   const line = useMemo(
     () => lineOfGoal(figured, spanOfGoals([figured], today), today, colors.working),
     [figured, today, colors],
   );
-  const { goal } = records;
   return (
     <LinesCard
       title="The goal over time"
       aside={figures.expected === null ? '' : `${percent(figures.expected)} expected`}
+      asideAsked={{ figure: 'goalExpected', goalId: figured.records.goal.id }}
       what="Goal"
       lines={[line]}
-      rows={[
-        {
-          id: goal.id,
-          name: goal.title,
-          share: figures.progress,
-          words: [
-            ...(figures.pace && goal.state === 'open'
-              ? [{ text: PACE_WORDS[figures.pace], tone: paceTone(figures.pace) }]
-              : []),
-            ...(goal.state === 'open' ? leads(line, today) : []),
-          ],
-          to: `/goals/${encodeURIComponent(goal.id)}`,
-        },
-      ]}
+      rows={[rowOfGoal(figured, line, today)]}
     />
   );
 }
@@ -222,14 +225,19 @@ export function KeyResultsCard({ figured }: { figured: FiguredGoal }) {
       lines={lines}
       rows={records.keyResults.map((keyResult, place) => {
         const { progress, pace } = figures.keyResults[keyResult.id]!;
+        const of = { goalId: records.goal.id, keyResultId: keyResult.id };
+        const isOpen = records.goal.state === 'open';
         return {
           id: keyResult.id,
           name: keyResult.title,
           share: progress,
-          words: [
-            ...(pace && records.goal.state === 'open' ? [{ text: PACE_WORDS[pace], tone: paceTone(pace) }] : []),
-            ...(records.goal.state === 'open' ? leads(lines[place]!, today) : []),
-          ],
+          asked: { figure: 'keyResult', ...of },
+          words: isOpen
+            ? [
+                ...paced(pace, { figure: 'keyResultPace', ...of }),
+                ...leads(lines[place]!, today, { figure: 'keyResultForecast', ...of }),
+              ]
+            : [],
         };
       })}
     />
@@ -239,5 +247,6 @@ export function KeyResultsCard({ figured }: { figured: FiguredGoal }) {
 const useStyles = themed(() => ({
   goal: { flexDirection: 'row', gap: SPACE.m, minHeight: 44, alignItems: 'center' },
   grow: { flex: 1, minWidth: 0 },
+  name: { minHeight: 24, justifyContent: 'center' },
   line: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.s },
 }));

@@ -12,6 +12,7 @@ import {
   spanFigures,
   streakUnitOn,
   trendOf,
+  type PlainDay,
 } from '@wimbel/core';
 import { useMemo } from 'react';
 import { ProgressPicture } from '../../charts/ProgressPicture.tsx';
@@ -31,6 +32,7 @@ import { Words } from '../../ui/Words.tsx';
 import { ChartCard } from './ChartCard.tsx';
 import type { DaysProps } from './DayCards.tsx';
 import { MarkWords } from './MarkWords.tsx';
+import { targetAsked } from './chartedOf.ts';
 
 type Props = DaysProps & { track: Track };
 
@@ -54,6 +56,7 @@ export function CourseCard({ track, kind, span }: Props) {
     return habitCourse(track, span, target);
   }, [track, kind, span, passMark]);
   if (course === null) return null;
+  const asked = targetAsked(habit.id, kind, span);
   const at = choice.at !== null && holdsDay(span, choice.at) ? choice.at : Math.min(today, span.last);
   const words = `${dateNear(at, today)}: ${counted(course.doneBy(at), 'day')} of ${course.target}, ${Math.round(course.plannedBy(at))} planned by then`;
   const ends = partsOfSpan(kind, span, track.weekStart).map((part) => Math.min(part.last, today));
@@ -61,6 +64,7 @@ export function CourseCard({ track, kind, span }: Props) {
     <ChartCard
       title="Added up"
       aside={`target ${counted(course.target, 'day')}`}
+      asideAsked={asked}
       legend={[`${words}. Dotted is what was planned.`]}
       figures={() => ({
         columns: [
@@ -79,10 +83,18 @@ export function CourseCard({ track, kind, span }: Props) {
         label={`Done days of ${habit.name} added up: ${words}. Arrow keys go from day to day.`}
         choice={choice}
       />
-      <MarkWords choice={choice} words={words} idle="" days={{ first: at, last: at }} />
+      <MarkWords
+        choice={choice}
+        words={words}
+        idle=""
+        days={{ first: at, last: at }}
+        asked={{ figure: 'habitDone', habitId: habit.id, span: { first: span.first, last: at } }}
+      />
     </ChartCard>
   );
 }
+
+const UNIT_WORDS = { days: 'day', weeks: 'week', months: 'month' } as const;
 
 const RUNS_LEGEND = 'As wide as it took, as high as it is long; filled while it is alive.';
 
@@ -114,7 +126,7 @@ export function RunsCard({ track, span }: Props) {
     >
       {runs.length === 0 ? (
         <Words type="quiet" tone="quiet">
-          No run in this span yet. Two done days in a row begin one.
+          {`No run in this span yet. The first ${UNIT_WORDS[unit]} that is kept begins one.`}
         </Words>
       ) : (
         <>
@@ -129,6 +141,7 @@ export function RunsCard({ track, span }: Props) {
             words={at === undefined ? null : words(at)}
             idle={RUNS_LEGEND}
             days={at === undefined ? null : { first: at.first, last: at.first }}
+            asked={at === undefined ? null : { figure: 'habitRun', habitId: habit.id, run: at, unit }}
           />
         </>
       )}
@@ -189,7 +202,8 @@ export function TrendCard({ track, span, kind }: Props) {
             choice={choice}
             words={words(at ?? last)}
             idle=""
-            days={at === undefined ? null : { first: at.day - 27, last: at.day }}
+            days={at === undefined ? null : fourWeeksTo(at.day)}
+            asked={{ figure: 'habitKept', habitId: habit.id, span: fourWeeksTo((at ?? last).day) }}
           />
         </>
       )}
@@ -199,14 +213,20 @@ export function TrendCard({ track, span, kind }: Props) {
 
 const LEAST_TREND_DAYS = 84;
 
-export function HabitFacts({ track }: { track: Track }) {
+const fourWeeksTo = (day: PlainDay): DaySpan => ({ first: day - 27, last: day });
+
+/** How it stands today, or how it stood at the end of a span that is over. */
+export function HabitFacts({ track, span }: { track: Track; span: DaySpan }) {
   const hidesStreaks = useAppSelector(selectHidesStreaks);
+  const until = Math.min(span.last, track.today);
+  const title = until === track.today ? 'How it stands' : `How it stood on ${dateNear(until, track.today)}`;
+  if (until < track.first) return null;
   return (
-    <Card style={{ gap: SPACE.m }} label="How it stands">
+    <Card style={{ gap: SPACE.m }} label={title}>
       <Words type="card" heading={2}>
-        How it stands
+        {title}
       </Words>
-      <Facts facts={[...(hidesStreaks ? [] : streakFacts(track)), ...keptFacts(track)]} />
+      <Facts facts={[...(hidesStreaks ? [] : streakFacts(track, until)), ...keptFacts(track, until)]} />
     </Card>
   );
 }

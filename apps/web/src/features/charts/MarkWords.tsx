@@ -9,8 +9,10 @@ import { themed } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { IsPrinted } from './ChartCard.tsx';
 import { logAddress } from './chartAddress.ts';
+import type { Asked } from '../../words/asked.ts';
+import { IsPrinted } from '../../parts/printed.ts';
+import { Figure } from '../../parts/Figure.tsx';
 
 /** What the mark that is looked at says, and the way to its days in the log; what to do while none is. */
 export function MarkWords({
@@ -18,11 +20,14 @@ export function MarkWords({
   words,
   idle,
   days,
+  asked = null,
 }: {
   choice: MarkChoice;
   words: string | null;
   idle: string;
   days: DaySpan | null;
+  /** What its words are asked for, while there is a mark. */
+  asked?: Asked | null;
 }) {
   const styles = useStyles();
   const router = useRouter();
@@ -41,9 +46,17 @@ export function MarkWords({
   }
   return (
     <View role="status" aria-live="polite" style={styles.line}>
-      <Words type="label" tone={words === null ? 'quiet' : 'ink'} style={styles.words}>
-        {words ?? idle}
-      </Words>
+      <View style={styles.words}>
+        {words !== null && asked !== null ? (
+          <Figure asked={asked} label={words}>
+            <Words type="label">{words}</Words>
+          </Figure>
+        ) : (
+          <Words type="label" tone={words === null ? 'quiet' : 'ink'}>
+            {words ?? idle}
+          </Words>
+        )}
+      </View>
       {words !== null && days !== null && days.first <= today && !isPassing ? (
         <Button kind="bare" onPress={() => router.push(logAddress(days) as never)}>
           See it in the log

@@ -1,3 +1,4 @@
+import { View } from 'react-native';
 import { type MoodMean, type Track, moodBeside, moodByDay } from '@wimbel/core';
 import { useMemo } from 'react';
 import { MoodPicture } from '../../charts/MoodPicture.tsx';
@@ -10,6 +11,7 @@ import { Words } from '../../ui/Words.tsx';
 import { ChartCard } from './ChartCard.tsx';
 import type { DaysProps } from './DayCards.tsx';
 import { MarkWords } from './MarkWords.tsx';
+import { FigureWords } from '../../parts/Figure.tsx';
 
 /** So many habits are shown, those with the widest difference. */
 const MOST_SHOWN = 12;
@@ -30,8 +32,8 @@ export function MoodCard({ tracks, kind, span }: DaysProps & { tracks: readonly 
       tracks
         .flatMap((track) => {
           const mood = moodBeside(track, span, moods);
-          const { name, areaId } = track.habit;
-          return mood === null ? [] : [{ name, color: dyeColor(colors, areas[areaId ?? '']?.color), mood }];
+          const { id, name, areaId } = track.habit;
+          return mood === null ? [] : [{ id, name, color: dyeColor(colors, areas[areaId ?? '']?.color), mood }];
         })
         .sort(({ mood: a }, { mood: b }) => b.done.mean - b.other.mean - (a.done.mean - a.other.mean)),
     [tracks, span, moods, areas, colors],
@@ -72,16 +74,23 @@ export function MoodCard({ tracks, kind, span }: DaysProps & { tracks: readonly 
             label={`Mean mood on done days and on others: ${shown.map(({ name, mood: { done, other } }) => `${name} ${oneDecimal(done)} and ${oneDecimal(other)}`).join(', ')}. Arrow keys go from habit to habit.`}
             choice={choice}
           />
-          <MarkWords
-            choice={choice}
-            words={
-              at === undefined
-                ? null
-                : `${at.name}: ${oneDecimal(at.mood.done)} on ${counted(at.mood.done.days, 'done day')}, ${oneDecimal(at.mood.other)} on ${counted(at.mood.other.days, 'other')}`
-            }
-            idle={LEGEND}
-            days={null}
-          />
+          {at === undefined ? (
+            <MarkWords choice={choice} words={null} idle={LEGEND} days={null} />
+          ) : (
+            <View role="status" aria-live="polite">
+              <Words type="label">{at.name}</Words>
+              <FigureWords
+                asked={{ figure: 'habitMood', habitId: at.id, span, side: 'done' }}
+                words={`${oneDecimal(at.mood.done)} on ${counted(at.mood.done.days, 'done day')}`}
+                label={`${at.name}: ${oneDecimal(at.mood.done)} on ${counted(at.mood.done.days, 'done day')}`}
+              />
+              <FigureWords
+                asked={{ figure: 'habitMood', habitId: at.id, span, side: 'other' }}
+                words={`${oneDecimal(at.mood.other)} on ${counted(at.mood.other.days, 'other day')}`}
+                label={`${at.name}: ${oneDecimal(at.mood.other)} on ${counted(at.mood.other.days, 'other day')}`}
+              />
+            </View>
+          )}
         </>
       )}
     </ChartCard>

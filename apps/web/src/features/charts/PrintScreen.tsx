@@ -12,7 +12,6 @@ import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { IsPrinted } from './ChartCard.tsx';
 import { AllDays, HabitDays } from './DayCards.tsx';
 import { GoalCard } from './GoalsCard.tsx';
 import { CourseCard, HabitFacts, RunsCard, TrendCard } from './HabitCards.tsx';
@@ -21,7 +20,8 @@ import { AreasCard, InWords, PartsCard, PartsOfDayCard, WeekdaysCard } from './R
 import { ShareCard } from './ShareCard.tsx';
 import { type ChartParams, chartsAddress, chartsAt } from './chartAddress.ts';
 import { spanTitle } from './chartWords.ts';
-import { type ChartsShown, recordDaysOf, useCharts } from './useCharts.ts';
+import { type ChartsShown, recordDaysOf, useCharts, chartedOf } from './useCharts.ts';
+import { IsPrinted } from '../../parts/printed.ts';
 
 /** What a sheet of A4 holds between margins of 12 mm, at 96 to the inch. */
 const PAGE = { widthPx: 703, heightPx: 1030 };
@@ -100,6 +100,7 @@ function Sheet({
   const { subject, tracks, review } = shown;
   const { kind, span } = shown.options;
   const days = { kind, span };
+  const of = chartedOf(subject, tracks);
   const own = subject.habitId === null ? null : (tracks[0] ?? null);
   const recordDays = recordDaysOf(tracks, today);
   return (
@@ -116,12 +117,12 @@ function Sheet({
           Wimbel, {fullDate(today)}
         </Words>
       </View>
-      <InWords kind={kind} review={review} />
+      <InWords kind={kind} review={review} of={of} />
       {subject.goal === null ? null : <GoalCard figured={subject.goal} />}
       {tracks.length === 0 ? null : own === null ? (
         <Beside isApart={kind === 'month'}>
-          <AllDays {...days} tracks={tracks} />
-          {kind === 'month' ? <ShareCard {...days} tracks={tracks} /> : null}
+          <AllDays {...days} {...of} />
+          {kind === 'month' ? <ShareCard {...days} {...of} /> : null}
         </Beside>
       ) : (
         <Beside isApart={kind === 'month'}>
@@ -131,9 +132,9 @@ function Sheet({
       )}
       <View style={styles.columns}>
         <View style={styles.column}>
-          <PartsCard kind={kind} review={review} />
-          <WeekdaysCard kind={kind} review={review} recordDays={recordDays} />
-          <PartsOfDayCard kind={kind} review={review} />
+          <PartsCard kind={kind} review={review} of={of} />
+          <WeekdaysCard kind={kind} review={review} of={of} recordDays={recordDays} />
+          <PartsOfDayCard kind={kind} review={review} of={of} />
         </View>
         <View style={styles.column}>
           {own === null ? <RankingCard kind={kind} review={review} /> : <RunsCard {...days} track={own} />}
@@ -141,11 +142,11 @@ function Sheet({
         </View>
         <View style={styles.column}>
           {own === null ? (
-            <AreasCard kind={kind} review={review} />
+            <AreasCard kind={kind} review={review} of={of} />
           ) : (
             <>
               <TrendCard {...days} track={own} />
-              <HabitFacts track={own} />
+              <HabitFacts track={own} span={span} />
             </>
           )}
         </View>

@@ -11,10 +11,14 @@ import { Button } from '../../ui/Button.tsx';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { ChartCard, IsPrinted } from './ChartCard.tsx';
+import { ChartCard } from './ChartCard.tsx';
 import type { ReviewProps } from './ReviewCards.tsx';
 import { rankingFigures } from './chartFigures.ts';
-import { BEFORE_WORDS, changeWords, rankWords } from './chartWords.ts';
+import { beforeWords, changeWords, rankWords } from './chartWords.ts';
+import type { Asked } from '../../words/asked.ts';
+import { targetAsked } from './chartedOf.ts';
+import { IsPrinted } from '../../parts/printed.ts';
+import { Figure } from '../../parts/Figure.tsx';
 
 /** How many habits are listed before the others are asked for. */
 const MOST_RANKED = 20;
@@ -28,9 +32,10 @@ type Line = {
   share: string;
   change: string;
   isBetter: boolean;
+  asked: Asked;
 };
 
-const bestFirst = ({ kind, review }: ReviewProps): Line[] =>
+const bestFirst = ({ kind, review }: Omit<ReviewProps, 'of'>): Line[] =>
   review.habits.map((habit) => {
     const { figures, rank, rankBefore } = habit;
     const change = kind === 'all' ? '' : rankWords(rank, rankBefore);
@@ -42,10 +47,11 @@ const bestFirst = ({ kind, review }: ReviewProps): Line[] =>
       share: percent(figures.share),
       change,
       isBetter: change.startsWith('up'),
+      asked: targetAsked(habit.id, kind, review.span),
     };
   });
 
-const improvedFirst = ({ review }: ReviewProps): Line[] =>
+const improvedFirst = ({ review }: Omit<ReviewProps, 'of' | 'kind'>): Line[] =>
   mostImproved(review).map(({ habit, change }, index) => ({
     habit,
     place: index + 1,
@@ -54,10 +60,11 @@ const improvedFirst = ({ review }: ReviewProps): Line[] =>
     share: percent(habit.kept.rate),
     change: changeWords(change),
     isBetter: change > 0,
+    asked: { figure: 'habitKept', habitId: habit.id, span: review.span },
   }));
 
 /** Set against done, habit by habit: best first with the change of rank, or by how much they improved. */
-export function RankingCard({ kind, review }: ReviewProps) {
+export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
   const styles = useStyles();
   const { colors } = useTheme();
   const router = useRouter();
@@ -70,14 +77,14 @@ export function RankingCard({ kind, review }: ReviewProps) {
   if (review.habits.length < 2) return null;
   const canImprove = review.past !== null && !isPrinted;
   const isByChange = order === 'improved' && canImprove;
-  const lines = (isByChange ? improvedFirst({ kind, review }) : bestFirst({ kind, review })).filter(
+  const lines = (isByChange ? improvedFirst({ review }) : bestFirst({ kind, review })).filter(
     ({ habit }) => habits[habit.id] !== undefined,
   );
   const colorOf = (id: string): string => dyeColor(colors, areas[habits[id]?.areaId ?? '']?.color);
   return (
     <ChartCard
       title="Set against done"
-      aside={kind === 'all' ? 'best first' : undefined}
+      aside={kind === 'all' ? 'best first' : `set beside ${beforeWords(kind, review.isByNow)}`}
       figures={() => rankingFigures(review, (id) => habits[id]?.name ?? '')}
       pictureRows={lines.map(({ habit, place, words, share, ratio }) => ({
         name: `${place}. ${habits[habit.id]!.name}`,
@@ -99,33 +106,36 @@ export function RankingCard({ kind, review }: ReviewProps) {
       ) : null}
       {lines.length === 0 ? (
         <Words type="quiet" tone="quiet">
-          No habit was asked for both in this span and {BEFORE_WORDS[kind]}.
+          No habit was asked for both in this span and {beforeWords(kind, review.isByNow)}.
         </Words>
       ) : null}
       {(isWhole ? lines : lines.slice(0, most)).map(
-        ({ habit: { id }, place, words, share, ratio, change, isBetter }) => {
+        ({ habit: { id }, place, words, share, ratio, change, isBetter, asked }) => {
           const { name } = habits[id]!;
           return (
-            <Pressable
-              key={id}
-              role="link"
-              aria-label={`${place}. ${name}: ${words}, ${share}${change ? `, ${change}` : ''}`}
-              onPress={() => router.push(`/habits/${encodeURIComponent(id)}` as never)}
-              style={styles.ranked}
-            >
+            <View key={id} role="listitem" style={styles.ranked}>
               <View style={styles.line}>
                 <Words type="label" tone="quiet" style={styles.rank}>
                   {place}
                 </Words>
-                <Words style={styles.grow}>{name}</Words>
-                {isByChange ? null : (
-                  <Words type="quiet" tone="quiet">
-                    {words}
+                <Pressable
+                  role="link"
+                  aria-label={`${place}. ${name}: ${words}, ${share}${change ? `, ${change}` : ''}`}
+                  onPress={() => router.push(`/habits/${encodeURIComponent(id)}` as never)}
+                  style={styles.grow}
+                >
+                  <Words>{name}</Words>
+                </Pressable>
+                <Figure asked={asked} label={`${name}: ${words}, ${share}`} style={styles.figures}>
+                  {isByChange ? null : (
+                    <Words type="quiet" tone="quiet">
+                      {words}
+                    </Words>
+                  )}
+                  <Words type="strong" style={styles.share}>
+                    {share}
                   </Words>
-                )}
-                <Words type="strong" style={styles.share}>
-                  {share}
-                </Words>
+                </Figure>
               </View>
               <View style={styles.under}>
                 <View style={styles.grow}>
@@ -146,7 +156,7 @@ export function RankingCard({ kind, review }: ReviewProps) {
                   {words}
                 </Words>
               ) : null}
-            </Pressable>
+            </View>
           );
         },
       )}
@@ -169,6 +179,7 @@ const useStyles = themed(() => ({
   grow: { flex: 1, minWidth: 0 },
   share: { minWidth: 52, textAlign: 'right' },
   rank: { minWidth: 20 },
+  figures: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s },
   more: { alignSelf: 'flex-start' },
   ranked: { minHeight: 44, justifyContent: 'center' },
   under: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingLeft: 28 },

@@ -6,6 +6,8 @@ import {
   WEEKDAYS,
   isAtLeast,
   reviewFacts,
+  type ReviewFact,
+  type PartOfDay,
 } from '@wimbel/core';
 import { useContext, useMemo } from 'react';
 import { View } from 'react-native';
@@ -21,15 +23,19 @@ import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Words } from '../../ui/Words.tsx';
 import { PlaceBadge } from './PlaceBadge.tsx';
-import { ChartCard, IsPrinted } from './ChartCard.tsx';
+import { ChartCard } from './ChartCard.tsx';
 import { MarkWords } from './MarkWords.tsx';
 import { areasFigures, keptFigures, partsFigures } from './chartFigures.ts';
-import { BEFORE_WORDS, PARTS_WORDS, factWords, partWords, weekdayTitle, weekdaysFrom } from './chartWords.ts';
+import { PARTS_WORDS, beforeWords, factWords, partWords, weekdayTitle, weekdaysFrom } from './chartWords.ts';
+import { type ChartedOf, keptAsked, keptOnWeekdayAsked } from './chartedOf.ts';
+import { FigureWords } from '../../parts/Figure.tsx';
+import type { Asked } from '../../words/asked.ts';
+import { IsPrinted } from '../../parts/printed.ts';
 
-export type ReviewProps = { kind: ReviewSpan; review: SpanReview };
+export type ReviewProps = { kind: ReviewSpan; review: SpanReview; of: ChartedOf };
 
 /** What changed most, in plain sentences with their numbers. */
-export function InWords({ kind, review }: ReviewProps) {
+export function InWords({ kind, review, of }: ReviewProps) {
   const styles = useStyles();
   const today = useAppSelector(selectToday);
   const habits = useAppSelector((state) => state.records.habits);
@@ -38,13 +44,41 @@ export function InWords({ kind, review }: ReviewProps) {
   return (
     <View role="note" aria-label="In words" style={styles.facts}>
       {facts.map((fact, index) => (
-        <Words key={index} type={index === 0 ? 'name' : 'body'}>
-          {factWords(fact, kind, (id) => habits[id]?.name ?? '', today)}
-        </Words>
+        <FigureWords
+          key={index}
+          asked={factAsked(fact, review, of)}
+          words={factWords(fact, kind, (id) => habits[id]?.name ?? '', today)}
+          type={index === 0 ? 'name' : 'body'}
+        />
       ))}
     </View>
   );
 }
+
+/** What a fact is asked for. */
+function factAsked(fact: ReviewFact, { span }: SpanReview, of: ChartedOf): Asked {
+  switch (fact.kind) {
+    case 'kept':
+      return keptAsked(of, span);
+    case 'weekday':
+      return keptOnWeekdayAsked(of, span, fact.weekday);
+    case 'partOfDay':
+      return partOfDayAsked(of, span, fact.part);
+    case 'habit':
+      return { figure: 'habitKept', habitId: fact.habitId, span };
+    case 'run': {
+      const { habitId, length, first, last } = fact;
+      return { figure: 'habitRun', habitId, run: { length, first, last, isAlive: false }, unit: 'days' };
+    }
+  }
+}
+
+/** What was kept by the habits of a part of the day. */
+const partOfDayAsked = (of: ChartedOf, span: DaySpan, part: PartOfDay): Asked =>
+  keptAsked(
+    { habitId: null, name: PART_WORDS[part], tracks: of.tracks.filter(({ habit }) => habit.partOfDay === part) },
+    span,
+  );
 
 const keptWords = ({ kept, asked, rate }: Kept): string =>
   rate === null ? 'nothing asked' : `${kept} of ${asked}, ${percent(rate)}`;
@@ -53,7 +87,7 @@ const keptWords = ({ kept, asked, rate }: Kept): string =>
 const MANY_BARS = 8;
 
 /** The parts of the span beside one another: kept of what was asked, the pass mark across, the running one in outline. */
-export function PartsCard({ kind, review }: ReviewProps) {
+export function PartsCard({ kind, review, of }: ReviewProps) {
   const { colors } = useTheme();
   const today = useAppSelector(selectToday);
   const { passMark } = useAppSelector(selectSettings);
@@ -78,6 +112,7 @@ export function PartsCard({ kind, review }: ReviewProps) {
     <ChartCard
       title={title}
       aside={kind === 'year' ? `year to date ${percent(toDate)}` : 'kept of what was asked'}
+      asideAsked={kind === 'year' ? keptAsked(of, review.span) : null}
       legend={[legend]}
       figures={() => partsFigures(parts, (part) => partWords(kind, part, today).words)}
     >
@@ -104,12 +139,18 @@ export function PartsCard({ kind, review }: ReviewProps) {
         }
         choice={choice}
       />
-      <MarkWords choice={choice} words={at === undefined ? null : words(at)} idle={legend} days={at?.span ?? null} />
+      <MarkWords
+        choice={choice}
+        words={at === undefined ? null : words(at)}
+        idle={legend}
+        days={at?.span ?? null}
+        asked={at === undefined || at.kept.rate === null ? null : keptAsked(of, at.span)}
+      />
     </ChartCard>
   );
 }
 
-type Row = { name: string; label: string; kept: Kept; before: Kept | null };
+type Row = { name: string; label: string; kept: Kept; before: Kept | null; asked: Asked };
 
 /** Kept by something that comes round: weekdays, parts of the day; the span before as a line across each bar. */
 function RoundCard({
@@ -118,20 +159,20 @@ function RoundCard({
   aside,
   kind,
   rows,
-  span,
+  review: { span, isByNow },
 }: {
   title: string;
   what: string;
   aside: string;
   kind: ReviewSpan;
   rows: readonly Row[];
-  span: DaySpan;
+  review: SpanReview;
 }) {
   const { colors } = useTheme();
   const choice = useMarks(`${title} ${kind} ${span.first} ${span.last}`);
   const at = choice.at === null ? undefined : rows[choice.at];
   const hasBefore = rows.some(({ before }) => before !== null && before.rate !== null);
-  const legend = hasBefore ? [`The line is ${BEFORE_WORDS[kind]}.`] : [];
+  const legend = hasBefore ? [`The line is ${beforeWords(kind, isByNow)}.`] : [];
   return (
     <ChartCard title={title} aside={aside} legend={legend} figures={() => keptFigures(what, rows)}>
       <BarsPicture
@@ -152,10 +193,11 @@ function RoundCard({
         words={
           at === undefined
             ? null
-            : `${at.name}: ${keptWords(at.kept)}${at.before === null || at.before.rate === null ? '' : `; ${BEFORE_WORDS[kind]} ${keptWords(at.before)}`}`
+            : `${at.name}: ${keptWords(at.kept)}${at.before === null || at.before.rate === null ? '' : `; ${beforeWords(kind, isByNow)} ${keptWords(at.before)}`}`
         }
         idle={legend[0] ?? 'Choose a bar to see its numbers.'}
         days={null}
+        asked={at?.asked ?? null}
       />
     </ChartCard>
   );
@@ -165,7 +207,7 @@ function RoundCard({
 const TWO_WEEKS = 14;
 
 /** Where it goes well and where not, by the weekday, of what is asked on fixed days. */
-export function WeekdaysCard({ kind, review, recordDays }: ReviewProps & { recordDays: number }) {
+export function WeekdaysCard({ kind, review, of, recordDays }: ReviewProps & { recordDays: number }) {
   const { weekStart } = useAppSelector(selectSettings);
   const { weekdays, past } = review;
   const asked = WEEKDAYS.reduce((sum, each) => sum + weekdays[each].asked, 0);
@@ -177,19 +219,20 @@ export function WeekdaysCard({ kind, review, recordDays }: ReviewProps & { recor
       what="Weekday"
       aside={`${number(asked)} asked on fixed days`}
       kind={kind}
-      span={review.span}
+      review={review}
       rows={weekdaysFrom(weekStart).map((weekday) => ({
         name: weekdayTitle(weekday),
         label: weekdayTitle(weekday).slice(0, 2),
         kept: weekdays[weekday],
         before: past?.weekdays[weekday] ?? null,
+        asked: keptOnWeekdayAsked(of, review.span, weekday),
       }))}
     />
   );
 }
 
 /** The same by the part of the day that habits belong to. */
-export function PartsOfDayCard({ kind, review }: ReviewProps) {
+export function PartsOfDayCard({ kind, review, of }: ReviewProps) {
   const { partsOfDay, past, span } = review;
   if (partsOfDay.length < 2 || partsOfDay.every(({ kept }) => kept.rate === null)) return null;
   return (
@@ -198,12 +241,13 @@ export function PartsOfDayCard({ kind, review }: ReviewProps) {
       what="Part of the day"
       aside="kept of what was asked"
       kind={kind}
-      span={span}
+      review={review}
       rows={partsOfDay.map(({ part, kept }) => ({
         name: PART_WORDS[part],
         label: PART_WORDS[part],
         kept,
         before: past?.partsOfDay.find((each) => each.part === part)?.kept ?? null,
+        asked: partOfDayAsked(of, span, part),
       }))}
     />
   );
@@ -223,15 +267,16 @@ function ShortRecord({ title, recordDays }: { title: string; recordDays: number 
   );
 }
 
-const AREAS_LEGEND = 'As wide as its part of the done days, filled as far as its share.';
+const AREAS_LEGEND = 'As wide as its part of the done days, filled as far as it was kept.';
 
 /** Each area's share, and how the done days divide among them. */
-export function AreasCard({ kind, review }: ReviewProps) {
+export function AreasCard({ kind, review, of }: ReviewProps) {
   const styles = useStyles();
   const { colors } = useTheme();
   const isWide = useIsWide();
   const isPrinted = useContext(IsPrinted);
   const areas = useAppSelector(selectAreas);
+  const { tracks } = of;
   const choice = useMarks(`${kind} ${review.span.first} ${review.span.last}`);
   const rows = useMemo(() => {
     const place = new Map(areas.map((area, index) => [area.id, index]));
@@ -240,11 +285,14 @@ export function AreasCard({ kind, review }: ReviewProps) {
       .sort((a, b) => placeOf(a.areaId) - placeOf(b.areaId))
       .map((row) => {
         const area = areas.find((each) => each.id === row.areaId);
-        const before = review.past?.areas.find((each) => each.areaId === row.areaId)?.share ?? null;
-        return { ...row, name: area?.name ?? 'No area', color: dyeColor(colors, area?.color), before };
+        const before = review.past?.areas.find((each) => each.areaId === row.areaId)?.kept.rate ?? null;
+        const name = area?.name ?? 'No area';
+        const own = tracks.filter(({ habit }) => (habit.areaId ?? null) === row.areaId);
+        const asked = keptAsked({ habitId: null, name, tracks: own }, review.span);
+        return { ...row, name, color: dyeColor(colors, area?.color), before, asked };
       });
-  }, [review, areas, colors]);
-  const parts = useMemo(() => rows.map(({ color, done, share }) => ({ color, count: done, share })), [rows]);
+  }, [review, areas, colors, tracks]);
+  const parts = useMemo(() => rows.map(({ color, done, kept }) => ({ color, count: done, share: kept.rate })), [rows]);
   const done = rows.reduce((sum, row) => sum + row.done, 0);
   if (rows.length < 2 || done === 0) return null;
   const at = choice.at === null ? undefined : rows[choice.at];
@@ -253,10 +301,7 @@ export function AreasCard({ kind, review }: ReviewProps) {
       title="By area"
       aside={`${counted(done, 'day')} done`}
       legend={[
-        ...rows.map(
-          (row, index) =>
-            `${index + 1} ${row.name}: ${row.actual} of ${row.target}, ${percent(row.share)}, ${row.done} done`,
-        ),
+        ...rows.map((row, index) => `${index + 1} ${row.name}: kept ${keptWords(row.kept)}, ${row.done} done`),
         AREAS_LEGEND,
       ]}
       figures={() =>
@@ -275,37 +320,48 @@ export function AreasCard({ kind, review }: ReviewProps) {
           choice={choice}
         />
         <View style={styles.rows}>
-          {rows.map(({ areaId, name, color, actual, target, share, done: own, before }, index) => (
+          {rows.map(({ areaId, name, color, kept, done: own, before, asked }, index) => (
             <View
               key={areaId ?? 'none'}
               role="group"
-              aria-label={`${name}: ${actual} of ${target}, ${percent(share)}, ${counted(own, 'day')} done`}
+              aria-label={`${name}: ${keptWords(kept)}, ${counted(own, 'day')} done`}
               style={[styles.row, choice.at === index && styles.looked]}
             >
               <PlaceBadge place={index + 1} color={color} />
               <View style={styles.grow}>
                 <Words>{name}</Words>
                 <Words type="quiet" tone="quiet">
-                  {actual} of {target}, {number(own)} done
+                  {kept.asked === 0 ? 'nothing asked' : `kept ${kept.kept} of ${kept.asked}`}, {number(own)} done
                   {before === null ? '' : `, before ${percent(before)}`}
                 </Words>
               </View>
-              <Words type="strong" style={styles.share}>
-                {percent(share)}
-              </Words>
+              <View style={styles.share}>
+                <FigureWords
+                  asked={kept.asked === 0 ? null : asked}
+                  words={percent(kept.rate)}
+                  label={`${name}: ${keptWords(kept)}`}
+                  type="strong"
+                />
+              </View>
             </View>
           ))}
         </View>
       </View>
+      {review.past === null ? null : (
+        <Words type="small" tone="quiet">
+          {`Before is ${beforeWords(kind, review.isByNow)}.`}
+        </Words>
+      )}
       <MarkWords
         choice={choice}
         words={
           at === undefined
             ? null
-            : `${at.name}: ${at.done} of ${counted(done, 'done day')}, ${percent(at.done / done)}; ${at.actual} of ${at.target} set, ${percent(at.share)}`
+            : `${at.name}: ${at.done} of ${counted(done, 'done day')}, ${percent(at.done / done)}; kept ${keptWords(at.kept)}`
         }
         idle={AREAS_LEGEND}
         days={null}
+        asked={at === undefined || at.kept.asked === 0 ? null : at.asked}
       />
     </ChartCard>
   );
@@ -327,5 +383,5 @@ const useStyles = themed((colors) => ({
   },
   looked: { backgroundColor: colors.hole },
   grow: { flex: 1, minWidth: 0 },
-  share: { minWidth: 52, textAlign: 'right' },
+  share: { minWidth: 52, alignItems: 'flex-end' },
 }));

@@ -1,21 +1,22 @@
-import { type PlainDay, type Track, dayCounts, holdsDay, scoreOn, spanBefore, totalsOf } from '@wimbel/core';
+import { type PlainDay, daysCompared, dayCounts, holdsDay, scoreOn, totalsOf } from '@wimbel/core';
 import { useCallback, useMemo } from 'react';
 import { ShareLine } from '../../charts/ShareLine.tsx';
 import { useMarks } from '../../charts/useMarks.ts';
 import { selectSettings, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { counted, monthAndYear, percent } from '../../shared/format.ts';
-import { Words } from '../../ui/Words.tsx';
 import { useByMonth } from './ByMonth.tsx';
 import { ChartCard } from './ChartCard.tsx';
-import type { DaysProps } from './DayCards.tsx';
+import type { OfMany } from './DayCards.tsx';
 import { MarkWords } from './MarkWords.tsx';
 import { daysFigures } from './chartFigures.ts';
 import { dayOfAllWords } from './chartValues.ts';
-import { BEFORE_WORDS, spanTitle } from './chartWords.ts';
+import { beforeWords, spanTitle } from './chartWords.ts';
+import { FigureWords } from '../../parts/Figure.tsx';
+import { overThese } from './chartedOf.ts';
 
 /** Share per day, with the pass mark and the mean of seven days. */
-export function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly Track[] }) {
+export function ShareCard({ kind, span, tracks, name }: OfMany) {
   const today = useAppSelector(selectToday);
   const { passMark, weekStart } = useAppSelector(selectSettings);
   const { drawn, month, arrows } = useByMonth(span, today);
@@ -27,15 +28,17 @@ export function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly
   );
   const { brightDays, fullDays } = dayCounts(totals, drawn, passMark);
   const shownKind = month === null ? kind : 'month';
-  const before = useMemo(() => spanBefore(shownKind, drawn, weekStart), [shownKind, drawn, weekStart]);
-  const brightBefore = useMemo(
-    () => (before === null ? null : dayCounts(totals, before, passMark).brightDays),
-    [totals, before, passMark],
-  );
+  const { brightBefore, isByNow } = useMemo(() => {
+    const { compared, isByNow: isRunning } = daysCompared(shownKind, drawn, weekStart, today);
+    // Where there was no record yet there is nothing to compare with.
+    const isKnown = compared !== null && compared.last >= totals.first;
+    return { brightBefore: isKnown ? dayCounts(totals, compared, passMark).brightDays : null, isByNow: isRunning };
+  }, [shownKind, drawn, weekStart, today, totals, passMark]);
   const at = choice.at !== null && holdsDay(drawn, choice.at) ? choice.at : null;
   const full = fullDays === 0 ? '' : `, ${fullDays} of them full, with an eye`;
-  const past = brightBefore === null ? '' : `; ${BEFORE_WORDS[shownKind]} ${brightBefore}`;
-  const legend = `${counted(brightDays, 'day')} at the pass mark of ${percent(passMark)} (dotted)${full}${past}. The line is the mean of seven days.`;
+  const past = brightBefore === null ? '' : `; ${beforeWords(shownKind, isByNow)} ${brightBefore}`;
+  const bright = `${counted(brightDays, 'day')} at the pass mark of ${percent(passMark)} or above (dotted)${full}${past}.`;
+  const legend = `${bright} The line is the mean of seven days.`;
   return (
     <ChartCard
       title="Share per day"
@@ -50,14 +53,13 @@ export function ShareCard({ kind, span, tracks }: DaysProps & { tracks: readonly
         label={`Share per day of ${month === null ? spanTitle(kind, span, today) : monthAndYear(month)}: ${counted(brightDays, 'day')} at the pass mark of ${percent(passMark)}`}
         choice={choice}
       />
-      <Words type="quiet" tone="quiet">
-        {legend}
-      </Words>
+      <FigureWords asked={{ figure: 'brightDays', span: drawn, ...overThese({ tracks, name }) }} words={legend} />
       <MarkWords
         choice={choice}
         words={at === null ? null : dayOfAllWords(totals, at, today, passMark)}
         idle="Choose a day to see its numbers."
         days={at === null ? null : { first: at, last: at }}
+        asked={at === null || at > today ? null : { figure: 'dayScore', day: at, ...overThese({ tracks, name }) }}
       />
     </ChartCard>
   );

@@ -106,20 +106,31 @@ export const keptFigures = (
   rows: rows.map(({ name, kept, before }) => [name, kept.kept, kept.asked, kept.rate, before?.rate ?? null]),
 });
 
-/** The areas: set, done towards it, share, done days, and the share of the span before. */
+/** The areas: done days, what was kept of what was asked and before, and done days against their targets. */
 export const areasFigures = (
   areas: readonly AreaReview[],
   past: readonly AreaReview[],
   nameOf: (areaId: string | null) => string,
 ): Figures => ({
-  columns: [words('Area'), count('Done'), count('Towards'), count('Target'), share('Share'), share('Before')],
-  rows: areas.map(({ areaId, done, actual, target, share: own }) => [
+  columns: [
+    words('Area'),
+    count('Done'),
+    count('Kept'),
+    count('Asked'),
+    share('Rate'),
+    share('Rate before'),
+    count('Done of target'),
+    count('Target'),
+  ],
+  rows: areas.map(({ areaId, done, actual, target, kept }) => [
     nameOf(areaId),
     done,
+    kept.kept,
+    kept.asked,
+    kept.rate,
+    past.find((each) => each.areaId === areaId)?.kept.rate ?? null,
     actual,
     target,
-    own,
-    past.find((each) => each.areaId === areaId)?.share ?? null,
   ]),
 });
 

@@ -54,8 +54,14 @@ describe('charts in words', () => {
       { kind: 'weekday', weekday: 'friday', rate: 0.9, others: 0.6, isHarder: false },
       'Fridays are best: 90\u00a0%, other days 60\u00a0%.',
     ],
-    [{ kind: 'habit', habitId: 'h', rate: 0.9, before: 0.6 }, 'Cold swim rose most: from 60\u00a0% to 90\u00a0%.'],
-    [{ kind: 'habit', habitId: 'h', rate: 0.4, before: 0.6 }, 'Cold swim fell most: from 60\u00a0% to 40\u00a0%.'],
+    [
+      { kind: 'habit', habitId: 'h', rate: 0.9, before: 0.6, isByNow: false },
+      'Cold swim rose most: from 60\u00a0% to 90\u00a0%.',
+    ],
+    [
+      { kind: 'habit', habitId: 'h', rate: 0.4, before: 0.6, isByNow: true },
+      'Cold swim fell most: from 60\u00a0% to 40\u00a0%, against the year before by this day.',
+    ],
   ])('%j', (fact, words) => expect(factWords(fact, 'year', nameOf, TODAY)).toBe(words));
 
   it('tell a change of rank', () => {

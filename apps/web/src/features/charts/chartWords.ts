@@ -61,6 +61,10 @@ export const BEFORE_WORDS: Record<ReviewSpan, string> = {
   days: 'as many days before',
 };
 
+/** What something is compared with: of what still runs, as many days of the span before. */
+export const beforeWords = (kind: ReviewSpan, isByNow: boolean): string =>
+  `${BEFORE_WORDS[kind]}${isByNow ? ' by this day' : ''}`;
+
 export const PARTS_WORDS: Record<ReviewSpan, string> = {
   week: 'Day by day',
   month: 'Weeks compared',
@@ -116,8 +120,7 @@ export function factWords(
       const told = `${percent(rate)} kept, ${number(kept)} of ${number(asked)}`;
       if (before === null) return `${told}.`;
       const [now, then] = [percent(rate), percent(before)];
-      // What still runs is compared with as many days of the span before.
-      const when = `${BEFORE_WORDS[kind]}${isByNow ? ' by this day' : ''}`;
+      const when = beforeWords(kind, isByNow);
       if (now === then) return `${told}, as ${when}.`;
       return `${told}, ${rate > before ? 'up' : 'down'} from ${then} ${when}.`;
     }
@@ -134,8 +137,9 @@ export function factWords(
       return `${plural(weekday)} are ${isHarder ? 'hardest' : 'best'}: ${percent(rate)}, other days ${percent(others)}.`;
     }
     case 'habit': {
-      const { habitId, rate, before } = fact;
-      return `${nameOf(habitId)} ${rate > before ? 'rose' : 'fell'} most: from ${percent(before)} to ${percent(rate)}.`;
+      const { habitId, rate, before, isByNow } = fact;
+      const rise = `${nameOf(habitId)} ${rate > before ? 'rose' : 'fell'} most: from ${percent(before)} to ${percent(rate)}`;
+      return `${rise}${isByNow ? `, against ${beforeWords(kind, true)}` : ''}.`;
     }
   }
 }

@@ -4,6 +4,7 @@ import { type FiguredGoal, selectFiguredGoal } from '../../store/figuredGoals.ts
 import { selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import type { ChartsAt, ChartsOf } from './chartAddress.ts';
+import type { ChartedOf } from './chartedOf.ts';
 import { useReview } from './useReview.ts';
 
 /** What the charts are of, where it is there. */
@@ -53,7 +54,7 @@ export function useCharts({ kind, day, between, what }: ChartsAt) {
   const subject = useSubject(what);
   const tracks = useTracksOf(subject);
   const today = useAppSelector(selectToday);
-  const { weekStart, passMark } = useAppSelector(selectSettings);
+  const { weekStart } = useAppSelector(selectSettings);
   const [from, to] = [between?.first, between?.last];
   const span = useMemo(() => {
     const first = tracks.reduce((least, track) => Math.min(least, track.first), today);
@@ -61,12 +62,19 @@ export function useCharts({ kind, day, between, what }: ChartsAt) {
     return reviewSpanOf(kind, day, weekStart, free);
   }, [kind, day, weekStart, tracks, today, from, to]);
   const asked = useMemo(
-    () => ({ subject, tracks, options: { kind, span, weekStart, passMark, today } }),
-    [subject, tracks, kind, span, weekStart, passMark, today],
+    () => ({ subject, tracks, options: { kind, span, weekStart, today } }),
+    [subject, tracks, kind, span, weekStart, today],
   );
   // A change of span keeps the pictures that are there until the new ones are ready.
   return { subject, span, ...useReview(useDeferredValue(asked)) };
 }
+
+/** What the figures of charts are over. */
+export const chartedOf = ({ what, habitId, name }: Subject, tracks: readonly Track[]): ChartedOf => ({
+  habitId,
+  name: what.of === 'all' ? null : name,
+  tracks,
+});
 
 /** Charts that are drawn: what they are of, their days, and what the record says of them. */
 export type ChartsShown = NonNullable<ReturnType<typeof useCharts>['shown']>;

@@ -1,0 +1,35 @@
+import type { DaySpan, ReviewSpan, Track, Weekday } from '@wimbel/core';
+import { WEEKDAYS } from '@wimbel/core';
+import type { Asked } from '../../words/asked.ts';
+
+/** What charts are over, for their figures to be asked: one habit, some by a name, or (both null) all. */
+export type ChartedOf = {
+  habitId: string | null;
+  /** "Music" */
+  name: string | null;
+  tracks: readonly Track[];
+};
+
+type Over = { habitIds?: readonly string[]; name?: string };
+
+/** The habits that a figure is over, where those are not all. */
+export const overThese = ({ name, tracks }: Omit<ChartedOf, 'habitId'>): Over =>
+  name === null ? {} : { habitIds: tracks.map(({ habit }) => habit.id), name };
+
+/** What was kept in some days. */
+export const keptAsked = (of: ChartedOf, span: DaySpan): Asked =>
+  of.habitId === null ? { figure: 'kept', span, ...overThese(of) } : { figure: 'habitKept', habitId: of.habitId, span };
+
+/** What was kept on a weekday of some days. */
+export const keptOnWeekdayAsked = (of: ChartedOf, span: DaySpan, name: Weekday): Asked => {
+  const weekday = WEEKDAYS.indexOf(name);
+  return of.habitId === null
+    ? { figure: 'keptOnWeekday', span, weekday, ...overThese(of) }
+    : { figure: 'habitKeptOnWeekday', habitId: of.habitId, span, weekday };
+};
+
+/** Done days against the target of a span; of days between any two, and of everything, against the plan. */
+export const targetAsked = (habitId: string, kind: ReviewSpan, span: DaySpan): Asked =>
+  kind === 'all' || kind === 'days'
+    ? { figure: 'habitPlan', habitId, span }
+    : { figure: 'habitTarget', habitId, kind, span };
