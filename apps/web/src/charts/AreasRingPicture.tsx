@@ -9,7 +9,12 @@ import type { MarkChoice } from './useMarks.ts';
 
 export type AreaPart = { color: string; count: number; share: number | null };
 
-type Props = { parts: readonly AreaPart[]; label: string; middle: string; choice: MarkChoice };
+type Props = {
+  parts: readonly AreaPart[];
+  label: string;
+  middle: { figure: string; words: string };
+  choice: MarkChoice;
+};
 
 const SIDE_PX = 236;
 const OUTER_PX = 114;
@@ -19,7 +24,7 @@ const POINTED = (OUTER_PX + INNER_PX) / 2 / (INNER_PX * 0.8);
 /** The least of a turn in which a number has room. */
 const LEAST_TURN = 0.045;
 
-/** How the done days divide among areas: a numbered part of the ring for each, as wide as its days, filled as far as its share. */
+/** How a count (done days, goals) divides among areas: a numbered part of the ring for each, as wide as its count, filled as far as its share. */
 export function AreasRingPicture({ parts, label, middle, choice }: Props) {
   const { colors } = useTheme();
   const ring = useMemo(() => areaRing(parts, { outerPx: OUTER_PX, innerPx: INNER_PX }), [parts]);
@@ -70,10 +75,10 @@ export function AreasRingPicture({ parts, label, middle, choice }: Props) {
             ),
           )}
           <SvgText x={0} y={0} fontSize={21} fontFamily={FAMILIES.head} fill={colors.ink} textAnchor="middle">
-            {middle}
+            {middle.figure}
           </SvgText>
           <SvgText x={0} y={17} fontSize={12} fontFamily={FAMILIES.regular} fill={colors.quiet} textAnchor="middle">
-            days done
+            {middle.words}
           </SvgText>
         </G>
       </MarkedPicture>

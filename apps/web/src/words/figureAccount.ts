@@ -47,6 +47,8 @@ import {
   moodMeanBeside,
   totalsOf,
   stepsOfGoal,
+  formatMonth,
+  monthOfDay,
 } from '@wimbel/core';
 import { selectFiguredGoal } from '../store/figuredGoals.ts';
 import { selectSettings, selectTotals, selectTrack, selectTracks } from '../store/selectors.ts';
@@ -124,21 +126,27 @@ type Names = {
   habitOf: (id: string) => string;
   goalId?: string;
   titleOf?: (id: string) => string;
+  /** Where days lead; to their record in the log, unless it is told otherwise. */
+  daysTo?: (span: DaySpan, today: PlainDay) => string | null;
   write?: Write;
 };
 
-function partInWords(of: PartOf, { today, habitOf, goalId, titleOf }: Names): { name: string; href: string | null } {
+const recordOf = (span: DaySpan, today: PlainDay): string | null => (span.first > today ? null : daysHref(span));
+
+function partInWords(
+  of: PartOf,
+  { today, habitOf, goalId, titleOf, daysTo = recordOf }: Names,
+): { name: string; href: string | null } {
   switch (of.kind) {
     case 'habit':
       return { name: habitOf(of.habitId), href: `/habits/${encodeURIComponent(of.habitId)}` };
     case 'days':
-      return { name: daysName(of.span, today), href: of.span.first > today ? null : daysHref(of.span) };
+      return { name: daysName(of.span, today), href: daysTo(of.span, today) };
     case 'goal':
       return { name: titleOf?.(of.id) ?? '', href: `/goals/${encodeURIComponent(of.id)}` };
     case 'keyResult':
     case 'step':
     case 'milestone':
-    case 'checkIn':
       return {
         name: titleOf?.(of.id) ?? '',
         href: goalId === undefined ? null : `/goals/${encodeURIComponent(goalId)}?at=${encodeURIComponent(of.id)}`,
@@ -418,8 +426,12 @@ function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
     titleOf: (id) => titles.get(id) ?? '',
   };
   const course = goalCourse(records, trackOf, today);
-  const say = (breakdown: Breakdown | null, title: string, sentence: string, write?: Write): FigureAccount | null =>
-    breakdown && told(breakdown, title, sentence, write ? { ...names, write } : names);
+  const say = (
+    breakdown: Breakdown | null,
+    title: string,
+    sentence: string,
+    own: Partial<Names> = {},
+  ): FigureAccount | null => breakdown && told(breakdown, title, sentence, { ...names, ...own });
   if (!('keyResultId' in asked)) {
     switch (asked.figure) {
       case 'goalProgress':
@@ -458,7 +470,9 @@ function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
         );
       case 'goalDaysLeft':
         return goal.dueOn
-          ? say(daysLeftBreakdown(dayOf(goal.dueOn), today), goal.title, 'Days up to the due day, month by month.')
+          ? say(daysLeftBreakdown(dayOf(goal.dueOn), today), goal.title, 'Days up to the due day, month by month.', {
+              daysTo: ({ first }) => `/goals/due?month=${formatMonth(monthOfDay(first))}`,
+            })
           : null;
     }
   }
@@ -477,7 +491,13 @@ function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
           : own.course.from === 0
             ? 'What each stretch of time brought, up to today.'
             : `What each stretch of time brought, from ${valueWords(keyResult, own.course.from, own.course.unit)} on.`,
-        inUnitOf(keyResult, own.course.unit),
+        {
+          write: inUnitOf(keyResult, own.course.unit),
+          // What check-ins brought stands with the key result, what habits brought in the log.
+          ...(keyResult.measure.kind.startsWith('habit')
+            ? {}
+            : { daysTo: () => `/goals/${encodeURIComponent(goal.id)}?at=${encodeURIComponent(keyResult.id)}` }),
+        },
       );
     case 'keyResultExpected':
       return say(
@@ -502,7 +522,7 @@ function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
         neededBreakdown(own.course, its.neededPerWeek, today),
         title,
         'What is left, over the weeks that are left up to the due day.',
-        inUnitOf(keyResult, own.course.unit),
+        { write: inUnitOf(keyResult, own.course.unit) },
       );
   }
 }

@@ -9,7 +9,7 @@ export type PartOf =
   | { kind: 'habit'; habitId: string }
   /** A day, a week, a month, a year, or what of it lies in the figure's span. */
   | { kind: 'days'; span: DaySpan }
-  | { kind: 'goal' | 'keyResult' | 'step' | 'milestone' | 'checkIn'; id: string }
+  | { kind: 'goal' | 'keyResult' | 'step' | 'milestone'; id: string }
   /** The days that had this mood. */
   | { kind: 'mood'; mood: number }
   /** What the habits that can wait ask of a day together, beyond those done on it. */

@@ -36,6 +36,7 @@ import { dayOfAllWords, dayOfHabitWords, plateOfAll, plateOfHabit } from './char
 import { beforeWords, spanTitle, weekdayTitle } from './chartWords.ts';
 import type { Asked } from '../../words/asked.ts';
 import { type ChartedOf, overThese } from './chartedOf.ts';
+import { fullDaysAimedAt } from '../../words/fullDaysAimed.ts';
 
 /** The months of a span, latest year first where it has several; a row each. */
 function platesOf({ first, last }: DaySpan): PlainMonth[][] {
@@ -143,7 +144,7 @@ export type OfMany = DaysProps & Omit<ChartedOf, 'habitId'>;
 /** The days of several habits, with their totals. */
 function useAllDays({ span, kind, tracks, name }: OfMany) {
   const today = useAppSelector(selectToday);
-  const { passMark, weekStart } = useAppSelector(selectSettings);
+  const { passMark, weekStart, fullDayTarget } = useAppSelector(selectSettings);
   return useMemo(() => {
     const totals: DayTotals = totalsOf(tracks, today);
     const firstDay = tracks.reduce((first, track) => Math.min(first, track.first), today + 1);
@@ -157,7 +158,8 @@ function useAllDays({ span, kind, tracks, name }: OfMany) {
     const past = compared === null ? null : until(compared);
     const fullBefore = past === null || past.last < past.first ? null : dayCounts(totals, past, passMark).fullDays;
     const asked = Math.max(0, daysIn(kept));
-    const full = `${counted(fullDays, 'full day')} of ${asked}`;
+    const aim = name === null ? fullDaysAimedAt(kind, fullDayTarget) : undefined;
+    const full = `${counted(fullDays, 'full day')} of ${aim === undefined ? asked : `${aim} aimed at`}`;
     const days: Days = {
       valueOf: plateOfAll(totals, firstDay, passMark),
       wordsOf: (day) => dayOfAllWords(totals, day, today, passMark),
@@ -168,7 +170,7 @@ function useAllDays({ span, kind, tracks, name }: OfMany) {
       figures: () => daysFigures(totals, kept, passMark),
     };
     return { days, aside: fullBefore === null ? full : `${full}, ${beforeWords(kind, isByNow)} ${fullBefore}` };
-  }, [span, kind, tracks, name, today, passMark, weekStart]);
+  }, [span, kind, tracks, name, today, passMark, weekStart, fullDayTarget]);
 }
 
 export function AllDays(props: OfMany) {

@@ -76,7 +76,7 @@ export function GoalsByAreaCard({ kind, span }: { kind: ReviewSpan; span: DaySpa
           <AreasRingPicture
             parts={parts}
             label={`Goals by area: ${rows.map(({ name, together }) => `${name} ${together.set}`).join(', ')}. Arrow keys go from part to part.`}
-            middle={number(goals.length)}
+            middle={{ figure: number(goals.length), words: goals.length === 1 ? 'goal set' : 'goals set' }}
             choice={choice}
           />
           <MarkWords

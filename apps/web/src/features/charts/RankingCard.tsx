@@ -84,7 +84,7 @@ export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
   return (
     <ChartCard
       title="Set against done"
-      aside={kind === 'all' ? 'best first' : `set beside ${beforeWords(kind, review.isByNow)}`}
+      aside={kind === 'all' ? 'best first' : undefined}
       figures={() => rankingFigures(review, (id) => habits[id]?.name ?? '')}
       pictureRows={lines.map(({ habit, place, words, share, ratio }) => ({
         name: `${place}. ${habits[habit.id]!.name}`,
@@ -104,6 +104,11 @@ export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
           onChange={setOrder}
         />
       ) : null}
+      {review.past === null ? null : (
+        <Words type="small" tone="quiet">
+          {`Up and down are against ${beforeWords(kind, review.isByNow)}.`}
+        </Words>
+      )}
       {lines.length === 0 ? (
         <Words type="quiet" tone="quiet">
           No habit was asked for both in this span and {beforeWords(kind, review.isByNow)}.

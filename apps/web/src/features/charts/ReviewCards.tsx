@@ -316,7 +316,7 @@ export function AreasCard({ kind, review, of }: ReviewProps) {
         <AreasRingPicture
           parts={parts}
           label={`Done days by area: ${rows.map((row) => `${row.name} ${row.done}`).join(', ')}. Arrow keys go from part to part.`}
-          middle={number(done)}
+          middle={{ figure: number(done), words: done === 1 ? 'day done' : 'days done' }}
           choice={choice}
         />
         <View style={styles.rows}>

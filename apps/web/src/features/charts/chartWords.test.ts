@@ -60,7 +60,7 @@ describe('charts in words', () => {
     ],
     [
       { kind: 'habit', habitId: 'h', rate: 0.4, before: 0.6, isByNow: true },
-      'Cold swim fell most: from 60\u00a0% to 40\u00a0%, against the year before by this day.',
+      'Cold swim fell most by this day: from 60\u00a0% to 40\u00a0%.',
     ],
   ])('%j', (fact, words) => expect(factWords(fact, 'year', nameOf, TODAY)).toBe(words));
 

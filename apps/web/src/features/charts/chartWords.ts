@@ -138,8 +138,8 @@ export function factWords(
     }
     case 'habit': {
       const { habitId, rate, before, isByNow } = fact;
-      const rise = `${nameOf(habitId)} ${rate > before ? 'rose' : 'fell'} most: from ${percent(before)} to ${percent(rate)}`;
-      return `${rise}${isByNow ? `, against ${beforeWords(kind, true)}` : ''}.`;
+      const when = isByNow ? ' by this day' : '';
+      return `${nameOf(habitId)} ${rate > before ? 'rose' : 'fell'} most${when}: from ${percent(before)} to ${percent(rate)}.`;
     }
   }
 }

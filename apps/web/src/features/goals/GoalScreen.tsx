@@ -40,11 +40,12 @@ import { stepsKeyResultOf, stepsMoved } from './stepDraft.ts';
 import { counted } from '../../shared/format.ts';
 import { CheckpointsCard } from '../../parts/CheckpointsCard.tsx';
 import { Figure } from '../../parts/Figure.tsx';
+import { useBroughtInto } from '../../shared/useBroughtInto.ts';
 
-export function GoalScreen({ goalId }: { goalId: string }) {
+export function GoalScreen({ goalId, at }: { goalId: string; at?: string }) {
   const figured = useFiguredGoal(goalId);
   if (figured === null) return <NotHere what="goal" />;
-  return <GoalPage key={goalId} figured={figured} />;
+  return <GoalPage key={goalId} figured={figured} at={at} />;
 }
 
 /** What is open over the page. */
@@ -55,7 +56,7 @@ type Opened =
   | { kind: 'habits' }
   | null;
 
-function GoalPage({ figured }: { figured: FiguredGoal }) {
+function GoalPage({ figured, at }: { figured: FiguredGoal; at?: string }) {
   const styles = useStyles();
   const isWide = useIsWide();
   const router = useRouter();
@@ -74,6 +75,7 @@ function GoalPage({ figured }: { figured: FiguredGoal }) {
   const effort = <EffortCard figured={figured} onLink={() => setOpened({ kind: 'habits' })} />;
   // Pictures and story follow a moment later, so that what was tapped is seen at once.
   const later = useDeferredValue<FiguredGoal | null>(figured, null);
+  useBroughtInto(at, later !== null);
   const overTime = later && <OverTimeCard figured={later} />;
   const checkpoints = later && <CheckpointsCard figured={later} />;
   const timeLine = later && <TimeLineCard figured={later} />;

@@ -122,7 +122,11 @@ function MilestoneRow({
     pips ? `${number(pips)} ${pips === 1 ? (pipsName?.one ?? 'pip') : (pipsName?.many ?? 'pips')}` : '',
   ].filter(Boolean);
   return (
-    <View role="listitem" style={[styles.row, isParted && styles.parted]}>
+    <View
+      role="listitem"
+      {...({ dataSet: { id: milestone.id } } as object)}
+      style={[styles.row, isParted && styles.parted]}
+    >
       <Peg
         state={isReached ? 'done' : 'blank'}
         sizePx={30}

@@ -49,7 +49,11 @@ export const StepRow = memo(
       keyResult ? `for ${keyResult}` : '',
     ].filter(Boolean);
     return (
-      <View role="listitem" style={[styles.row, { paddingLeft: SPACE.xs + Math.min(depth, 3) * INDENT_PX }]}>
+      <View
+        role="listitem"
+        {...({ dataSet: { id: step.id } } as object)}
+        style={[styles.row, { paddingLeft: SPACE.xs + Math.min(depth, 3) * INDENT_PX }]}
+      >
         {isChosen === null ? null : (
           <Choice
             role="checkbox"

@@ -35,6 +35,7 @@ import { Segments } from '../../ui/Segments.tsx';
 import { number } from '../../shared/amounts.ts';
 import { StepRow } from './StepRow.tsx';
 import { MoveSeveral } from './MoveSeveral.tsx';
+import { FigureWords } from '../../parts/Figure.tsx';
 
 /** Done steps beyond so many are folded away. */
 const MOST_DONE = 6;
@@ -118,10 +119,12 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
       }
     >
       {count > 0 ? (
-        <Words type="quiet" tone="quiet" style={styles.sum}>
-          {stepsWords(numberOf(value), count)} done
-          {left > 0 ? `, ${number(Math.round(left * 10) / 10)} left` : ''}
-        </Words>
+        <View style={styles.sum}>
+          <FigureWords
+            asked={{ figure: 'goalSteps', goalId: figured.records.goal.id }}
+            words={`${stepsWords(numberOf(value), count)} done${left > 0 ? `, ${number(Math.round(left * 10) / 10)} left` : ''}`}
+          />
+        </View>
       ) : null}
       {mode === 'order' ? (
         <OrderLevel nodes={tree} label="Steps in order" onOrder={order} />

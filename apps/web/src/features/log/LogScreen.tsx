@@ -53,6 +53,7 @@ import { SORTS, figuresOf, sortedTracks } from './logRows.ts';
 import { SPAN_CHOICES, spanName, spanTitle } from './logWords.ts';
 import { Figure } from '../../parts/Figure.tsx';
 import type { Asked } from '../../words/asked.ts';
+import { fullDaysAimedAt } from '../../words/fullDaysAimed.ts';
 
 type Params = { month?: string; span?: string; day?: string; at?: string; as?: string };
 /** `at` is a day that was asked for by name, to be found at once; the next step forgets it. */
@@ -289,8 +290,9 @@ function Summary({
   const { kept, asked, rate } = useMemo(() => keptTogether(tracks, span), [tracks, span]);
   const ribbons = useMemo(() => ribbonsIn(tracks, kind, span, passMark), [tracks, kind, span, passMark]);
   const { fullDays, brightDays } = dayCounts(totals, span, passMark);
-  const aim = kind === 'month' ? fullDayTarget?.month : kind === 'year' ? fullDayTarget?.year : undefined;
-  const full = aim === undefined ? counted(fullDays, 'full day') : `${number(fullDays)} of ${counted(aim, 'full day')}`;
+  const aim = fullDaysAimedAt(kind, fullDayTarget);
+  const full =
+    aim === undefined ? counted(fullDays, 'full day') : `${number(fullDays)} of ${counted(aim, 'full day')} aimed at`;
   const told = `${number(kept)} of ${number(asked)} asked${holdsDay(span, today) ? ' so far' : ''}`;
   return (
     <View style={styles.summaryLine}>

@@ -8,6 +8,9 @@ import {
   monthSpan,
   weekSpan,
   weekTotals,
+  type DaySpan,
+  yearOfDay,
+  yearSpan,
 } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
@@ -25,7 +28,7 @@ import {
   selectTracks,
 } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { money } from '../../shared/amounts.ts';
+import { money, parseTyped } from '../../shared/amounts.ts';
 import { counted, dayInWords, monthName, spanInWords } from '../../shared/format.ts';
 import { type Appearance, themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
@@ -37,7 +40,7 @@ import { Segments } from '../../ui/Segments.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { DayMarksField } from './DayMarksField.tsx';
 import { SettingField } from './SettingField.tsx';
-import { currencyFault, passMarkFault, ratioOfPercent } from './settingFaults.ts';
+import { currencyFault, passMarkFault, ratioOfPercent, dayTargetFault } from './settingFaults.ts';
 
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 const HOURS = [0, 1, 2, 3, 4, 5, 6];
@@ -177,6 +180,7 @@ function DaysCard() {
         hint={`From this share on a day is bright, a week is on track and a month earns its ribbon. ${monthName(month)} so far: ${counted(brightDays, 'bright day')}, ${counted(ribbons, 'ribbon')}.`}
         onKeep={(text) => set({ passMark: ratioOfPercent(text)! })}
       />
+      <FullDayTargets />
       <Labelled
         label="The day ends at"
         hint={`What you check off before that still counts for the day before. By this it is ${dayInWords(today)}.`}
@@ -191,6 +195,45 @@ function DaysCard() {
     </Section>
   );
 }
+
+/** Full days aimed at in a month and in a year. */
+function FullDayTargets() {
+  const [settings, set] = useSetting();
+  const today = useAppSelector(selectToday);
+  const totals = useAppSelector(selectTotals);
+  const { passMark, fullDayTarget = {} } = settings;
+  const fullIn = (span: DaySpan): string => counted(dayCounts(totals, span, passMark).fullDays, 'full day');
+  const field = (which: 'month' | 'year', label: string, most: number, hint: string) => (
+    <SettingField
+      label={label}
+      value={fullDayTarget[which] === undefined ? '' : String(fullDayTarget[which])}
+      placeholder="No target"
+      inputMode="numeric"
+      faultOf={dayTargetFault(most)}
+      hint={hint}
+      onKeep={(text) => {
+        const { [which]: _, ...rest } = fullDayTarget;
+        const days = text.trim() === '' ? {} : { [which]: parseTyped(text)! };
+        set({ fullDayTarget: { ...rest, ...days } });
+      }}
+    />
+  );
+  const month = monthOfDay(today);
+  const year = yearOfDay(today);
+  return (
+    <>
+      {field(
+        'month',
+        'Full days to reach in a month',
+        MOST_IN_MONTH,
+        `A day is full when everything it asked is done. ${monthName(month)} so far: ${fullIn(monthSpan(month))}.`,
+      )}
+      {field('year', 'Full days to reach in a year', MOST_IN_YEAR, `${year} so far: ${fullIn(yearSpan(year))}.`)}
+    </>
+  );
+}
+
+const [MOST_IN_MONTH, MOST_IN_YEAR] = [31, 366];
 
 function DayMarksCard() {
   const [settings, set] = useSetting();

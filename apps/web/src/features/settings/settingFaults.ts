@@ -9,6 +9,17 @@ export function ratioOfPercent(text: string): number | null {
 export const passMarkFault = (text: string): string | null =>
   ratioOfPercent(text) === null ? 'Write a percentage from 0 to 100' : null;
 
+/** What is wrong with a number of days as typed; none at all is no target, and fine. */
+export const dayTargetFault =
+  (most: number) =>
+  (text: string): string | null => {
+    if (text.trim() === '') return null;
+    const days = parseTyped(text);
+    return days !== null && Number.isInteger(days) && days >= 1 && days <= most
+      ? null
+      : `Write a whole number from 1 to ${most}, or nothing`;
+  };
+
 /** What is wrong with a currency code as typed; nothing at all is none, and fine. */
 export function currencyFault(text: string): string | null {
   const code = text.trim().toUpperCase();

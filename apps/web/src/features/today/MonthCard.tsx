@@ -24,6 +24,7 @@ import { Words } from '../../ui/Words.tsx';
 import { Figure } from '../../parts/Figure.tsx';
 import type { Fact } from '../../words/habitFacts.ts';
 import { Facts } from '../../parts/Facts.tsx';
+import { fullDaysAimedAt } from '../../words/fullDaysAimed.ts';
 
 /** How the month of a day stands over all habits, as seen on that day. */
 export function MonthCard({ day }: { day: PlainDay }) {
@@ -47,7 +48,8 @@ export function MonthCard({ day }: { day: PlainDay }) {
   const runs = fullDayRuns(totals, day);
   const [current, longest] = [aliveRun(runs)?.length ?? 0, longestRun(runs)?.length ?? 0];
   const told = `${kept} of ${asked} asked ${day === today ? 'so far' : 'by then'}`;
-  const full = fullDayTarget?.month === undefined ? String(fullDays) : `${fullDays} of ${fullDayTarget.month}`;
+  const aim = fullDaysAimedAt('month', fullDayTarget);
+  const full = aim === undefined ? String(fullDays) : `${fullDays} of ${aim} aimed at`;
   const lines: Fact[] = [
     ['Full days', full, { figure: 'fullDays', span }],
     ['Bright days', String(brightDays), { figure: 'brightDays', span }],

@@ -2,6 +2,6 @@ import { useLocalSearchParams } from 'expo-router';
 import { GoalScreen } from '../../../../src/features/goals/GoalScreen.tsx';
 
 export default function OneGoal() {
-  const { goalId } = useLocalSearchParams<{ goalId: string }>();
-  return <GoalScreen key={goalId} goalId={goalId} />;
+  const { goalId, at } = useLocalSearchParams<{ goalId: string; at?: string }>();
+  return <GoalScreen key={goalId} goalId={goalId} at={at} />;
 }
