@@ -128,7 +128,10 @@ function TargetLine({
       </View>
       <ProgressBar ratio={figures.share ?? 0} color={color} label={`${name}: ${words}`} heightPx={5} />
       {amounts === null ? null : (
-        <Figure asked={{ figure: 'habitAmount', habitId: asked.habitId, span: asked.span }} label={`${name}: ${amounts}`}>
+        <Figure
+          asked={{ figure: 'habitAmount', habitId: asked.habitId, span: asked.span }}
+          label={`${name}: ${amounts}`}
+        >
           <Words type="quiet" tone="quiet">
             {amounts}
           </Words>
