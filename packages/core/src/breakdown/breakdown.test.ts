@@ -11,10 +11,11 @@ import { buildTrack } from '../habit/layTrack.ts';
 import { LOG_SPANS, logFigures, logSpanOf } from '../habit/logSpan.ts';
 import { periodOf, quotaSeenOn, quotaStanding } from '../habit/periods.ts';
 import { runsOf } from '../habit/streak.ts';
-import { togetherOf } from '../habit/targets.ts';
+import { planOf, togetherOf } from '../habit/targets.ts';
 import { type Track, doneBetween, streakUnitOn } from '../habit/track.ts';
-import type { CheckIn, Goal, Habit, KeyResult, Milestone, Step } from '../record/records.ts';
-import { TODAY, checkHabits, entries, someDay } from '../testing/arbitraries.ts';
+import { moodBeside, moodMeanBeside } from '../mood/mood.ts';
+import type { CheckIn, Entry, Goal, Habit, KeyResult, Milestone, Step } from '../record/records.ts';
+import { TODAY, checkHabits, entries, marks, someDay } from '../testing/arbitraries.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { addsUp, chunksOf } from './breakdown.ts';
 import {
@@ -29,6 +30,7 @@ import {
   progressOfGoal,
 } from './goalBreakdown.ts';
 import {
+  againstPlan,
   againstTarget,
   amountsOfHabit,
   doneOfHabit,
@@ -88,6 +90,38 @@ describe('what a habit’s figures are made of adds up to them', () => {
     );
   });
 
+  it('done against the plan, in any span', () => {
+    fc.assert(
+      fc.property(tracks, spans, (track, span) => {
+        const breakdown = againstPlan(track, span);
+        expect(breakdown.total).toEqual([doneBetween(track, span), planOf(track, span)]);
+        expect(addsUp(breakdown)).toBe(true);
+      }),
+    );
+  });
+
+  it('the mean mood on done days and on others, by how many days had which mood', () => {
+    const moods = new Map(Array.from({ length: 60 }, (_, index) => [TODAY - index, 1 + (index % 5)] as const));
+    let compared = 0;
+    fc.assert(
+      fc.property(checkHabits, fc.array(marks, { minLength: 60, maxLength: 60 }), (habit, list) => {
+        const days = list.map((mark, ago): Entry => ({ habitId: 'h', day: formatDay(TODAY - ago), ...mark }));
+        const track = buildTrack(habit, days, TODAY, 'monday');
+        const span = { first: TODAY - 59, last: TODAY };
+        const beside = moodBeside(track, span, moods);
+        for (const side of ['done', 'other'] as const) {
+          const breakdown = moodMeanBeside(track, span, moods, side);
+          if (beside === null || breakdown === null) continue;
+          expect(breakdown.total).toEqual([beside[side].mean, beside[side].days]);
+          expect(addsUp(breakdown)).toBe(true);
+          expect(addsUp({ ...breakdown, total: [beside[side].mean + 0.1, beside[side].days] })).toBe(false);
+          compared++;
+        }
+      }),
+    );
+    expect(compared).toBeGreaterThan(10);
+  });
+
   it('the quota of a week or month, as seen on any day of it', () => {
     fc.assert(
       fc.property(tracks, fc.integer({ min: TODAY - 300, max: TODAY }), (track, day) => {
@@ -102,11 +136,12 @@ describe('what a habit’s figures are made of adds up to them', () => {
     );
   });
 
-  it('every run, in its unit; done days; days of a weekday', () => {
+  it('every run, in its unit, up to today and as it stood before; done days; days of a weekday', () => {
     fc.assert(
-      fc.property(tracks, spans, fc.nat(6), (track, span, weekday) => {
-        for (const run of runsOf(track, streakUnitOn(track, TODAY))) {
-          const breakdown = runOfHabit(track, run);
+      fc.property(tracks, spans, fc.nat(6), fc.nat(400), (track, span, weekday, ago) => {
+        const unit = streakUnitOn(track, TODAY);
+        for (const run of [...runsOf(track, unit), ...runsOf(track, unit, TODAY - ago)]) {
+          const breakdown = runOfHabit(track, run, unit);
           expect(breakdown.total).toEqual([run.length]);
           expect(addsUp(breakdown)).toBe(true);
         }
@@ -228,18 +263,17 @@ describe('what a goal’s figures are made of adds up to them', () => {
     { id: 'c', goalId: 'g', title: 'c', order: 2 },
   ];
   const days = fc.integer({ min: dayOf('2024-11-01'), max: TODAY });
-  const checkIns: fc.Arbitrary<CheckIn[]> = fc.array(
-    fc
-      .tuple(fc.constantFrom('planks', 'money', 'sailed'), days, fc.integer({ min: 0, max: 120 }))
-      .map(([keyResultId, day, value], index): CheckIn => ({
+  const checkIns: fc.Arbitrary<CheckIn[]> = fc
+    .array(fc.tuple(fc.constantFrom('planks', 'money', 'sailed'), days, fc.integer({ min: 0, max: 120 })))
+    .map((all) =>
+      all.map(([keyResultId, day, value], index): CheckIn => ({
         id: `${keyResultId} ${day} ${index}`,
         keyResultId,
         day: formatDay(day),
         value: keyResultId === 'sailed' ? value % 2 : value,
         madeAt: '2025-03-01T10:00:00Z',
       })),
-    { maxLength: 12 },
-  );
+    );
   const track = buildTrack(aHabit(), doneOn('h', '2025-03-02', '2025-03-05'), TODAY, 'monday');
 
   it('progress, what was expected, pace, forecast, what is needed, for the goal and every key result', () => {

@@ -12,6 +12,7 @@ import { buildTrack, layTrack, trackAfter } from './layTrack.ts';
 import { monthSpan } from '../calendar/month.ts';
 import { periodOf, quotaSeenOn } from './periods.ts';
 import { monthFiguresAgainst, monthTargetOf, yearTargetOf } from './targets.ts';
+import { runsOf } from './streak.ts';
 import { doneBetween } from './track.ts';
 
 const track = (habit: Habit, list: readonly Entry[], today = TODAY) => buildTrack(habit, list, today, 'monday');
@@ -161,6 +162,44 @@ describe('a habit laid out again after a change', () => {
     // What is recorded for a day to come is not there yet.
     const later = { habitId: 'h', day: formatDay(TODAY + 1), mark: 'done' as const };
     expect(trackAfter(before, [{ day: TODAY + 1, entry: later }])).toBe(before);
+  });
+});
+
+describe('runs as they stood at the end of a day', () => {
+  it('are those of a record that knows nothing later, once the day is decided', () => {
+    let compared = 0;
+    fc.assert(
+      fc.property(checkHabits, entries, marks, fc.integer({ min: 1, max: 300 }), (habit, list, mark, ago) => {
+        const until = TODAY - ago;
+        // Something is recorded of the day itself, so that it is decided and the habit has begun.
+        const decided: Entry = {
+          habitId: 'h',
+          day: formatDay(until),
+          ...mark,
+          ...(mark.mark ? {} : { mark: 'missed' }),
+        };
+        const all = [...list.filter(({ day }) => day !== decided.day), decided];
+        const known = all.filter(({ day }) => dayOf(day) <= until);
+        const endless = { ...habit, endsOn: undefined };
+        const then = buildTrack(endless, known, until, 'monday');
+        const now = buildTrack(endless, all, TODAY, 'monday');
+        for (const unit of ['days', 'weeks', 'months'] as const) {
+          expect(runsOf(now, unit, until)).toEqual(runsOf(then, unit));
+          compared += runsOf(then, unit).length;
+        }
+      }),
+    );
+    expect(compared).toBeGreaterThan(50);
+  });
+
+  it('today are all there are', () => {
+    fc.assert(
+      fc.property(checkHabits, entries, (habit, list) => {
+        const laid = track(habit, list);
+        for (const unit of ['days', 'weeks', 'months'] as const)
+          expect(runsOf(laid, unit, TODAY)).toEqual(runsOf(laid, unit));
+      }),
+    );
   });
 });
 

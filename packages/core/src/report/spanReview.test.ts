@@ -12,7 +12,16 @@ import { type Entry, type Habit, PARTS_OF_DAY, type PartOfDay, emptyRecords } fr
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { type ReviewFact, mostImproved, reviewFacts } from './reviewFacts.ts';
 import { reportOf } from './report.ts';
-import { REVIEW_SPANS, type ReviewSpan, partsOfSpan, reviewSpanOf, spanBefore, spanReview } from './spanReview.ts';
+import {
+  REVIEW_SPANS,
+  type ReviewSpan,
+  daysCompared,
+  partsOfSpan,
+  reviewSpanOf,
+  spanBefore,
+  spanReview,
+} from './spanReview.ts';
+import { logSpanOf } from '../habit/logSpan.ts';
 
 const TODAY = dayOf('2025-03-19');
 const told = ({ first, last }: DaySpan): string => `${formatDay(first)} ${formatDay(last)}`;
@@ -88,6 +97,27 @@ describe('the spans of charts', () => {
       null,
       '2024-06-23 2024-11-04',
     ]);
+  });
+
+  it('are compared with as many days of the span before where they still run, with all of it where they are over', () => {
+    const today = dayOf('2026-11-24');
+    const month = logSpanOf('month', today, 'monday');
+    expect(daysCompared('month', month, 'monday', today)).toEqual({
+      before: { first: dayOf('2026-10-01'), last: dayOf('2026-10-31') },
+      compared: { first: dayOf('2026-10-01'), last: dayOf('2026-10-24') },
+      isByNow: true,
+    });
+    expect(daysCompared('month', month, 'monday', dayOf('2026-12-02'))).toMatchObject({
+      compared: { last: dayOf('2026-10-31') },
+      isByNow: false,
+    });
+    // On 31 March the month before has no such day: all of it.
+    const march = logSpanOf('month', dayOf('2026-03-30'), 'monday');
+    expect(daysCompared('month', march, 'monday', dayOf('2026-03-30')).compared).toEqual({
+      first: dayOf('2026-02-01'),
+      last: dayOf('2026-02-28'),
+    });
+    expect(daysCompared('all', month, 'monday', today)).toEqual({ before: null, compared: null, isByNow: false });
   });
 
   it('fall into parts that cover them without a gap', () => {
