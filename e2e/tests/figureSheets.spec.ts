@@ -105,12 +105,12 @@ test('the figures of a key result’s and a habit’s sheet are what their parts
       if (goals.find((goal) => goal.id === goalId)!.state !== 'open') continue;
       await person.visit(`/goals/${goalId}`);
       await person.keyResult(title).click();
-      await expect(person.sheet()).toBeVisible();
+      await expect(person.page.getByRole('dialog')).toBeVisible();
       const here = await askAll(person.page, '[role="dialog"]');
       expect(here.map(faultOf).filter(Boolean), id).toEqual([]);
       told.push(...here);
       await person.page.keyboard.press('Escape');
-      await expect(person.sheet()).toHaveCount(0);
+      await expect(person.page.getByRole('dialog')).toHaveCount(0);
     }
   });
   expect([...kindsOf(told)]).toEqual(

@@ -243,19 +243,8 @@ function OrderLevel({
   );
 }
 
-const useStyles = themed((colors) => ({
-  row: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    minHeight: 52,
-    borderBottomWidth: 1,
-    borderBottomColor: colors.line,
-  },
-  words: { flex: 1, minWidth: 0, gap: 1, paddingVertical: SPACE.s, paddingLeft: SPACE.xs, paddingRight: SPACE.m },
-  line: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.s },
+const useStyles = themed(() => ({
   sum: { paddingHorizontal: SPACE.l, paddingBottom: SPACE.s, paddingTop: SPACE.s },
-  several: { gap: SPACE.s, padding: SPACE.l },
-  choice: { minWidth: 44, minHeight: 44, alignItems: 'center', justifyContent: 'center' },
   through: { textDecorationLine: 'line-through' },
   ordered: { paddingVertical: SPACE.s, paddingRight: SPACE.s, gap: SPACE.s },
   fold: { alignSelf: 'flex-start', marginLeft: SPACE.m },

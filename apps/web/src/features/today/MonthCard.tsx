@@ -92,5 +92,4 @@ export function MonthCard({ day }: { day: PlainDay }) {
 const useStyles = themed(() => ({
   card: { gap: SPACE.s },
   share: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s, flexWrap: 'wrap' },
-  line: { flexDirection: 'row', justifyContent: 'space-between', gap: SPACE.s },
 }));
