@@ -14,25 +14,35 @@ export type ToldFigure = {
 /** Asks every figure of the screen that is there, one after the other, and puts each sheet away again. */
 export function askAll(page: Page, within = 'body'): Promise<ToldFigure[]> {
   return page.evaluate(async (room) => {
-    const sheets = (): NodeListOf<Element> => document.querySelectorAll('[role="dialog"]');
-    const until = async (holds: () => boolean): Promise<void> => {
+    const sheets = (): NodeListOf<Element> => document.querySelectorAll('[data-sheet]');
+    const until = async (holds: () => boolean, of: string): Promise<void> => {
       for (let turn = 0; turn < 2000 && !holds(); turn++) await new Promise((next) => setTimeout(next, 0));
-      if (!holds()) throw new Error('A sheet did not come or go');
+      if (!holds()) throw new Error(`The sheet of “${of}” did not come or go`);
     };
     const wordsIn = (node: Element): string[] =>
       [...node.querySelectorAll('[dir="auto"]')].map((each) => each.textContent).filter(Boolean);
     const told: ToldFigure[] = [];
-    for (const figure of document.querySelectorAll<HTMLElement>(`${room} [data-figure]`)) {
+    const asked = new Set<string>();
+    // A pegboard draws what is seen, so that figures come and go while it is looked at.
+    const next = (): HTMLElement | undefined =>
+      [...document.querySelectorAll<HTMLElement>(`${room} [data-figure]`)].find(
+        (each) => !asked.has(`${each.dataset['figure']} ${each.ariaLabel}`),
+      );
+    for (let figure = next(); figure !== undefined; figure = next()) {
+      const { ariaLabel, dataset } = figure;
+      const label = ariaLabel!.replace('. What it is made of', '');
+      const kind = dataset['figure']!;
+      asked.add(`${kind} ${ariaLabel}`);
       const before = sheets().length;
       figure.click();
-      await until(() => sheets().length > before);
+      await until(() => sheets().length > before, label);
       const sheet = [...sheets()].at(-1)!;
       told.push({
-        kind: figure.dataset['figure']!,
-        label: figure.getAttribute('aria-label')!.replace('. What it is made of', ''),
+        kind,
+        label,
         parts: [...sheet.querySelectorAll('[data-part]')].map((part) => {
           const [name = '', value = ''] = wordsIn(part);
-          return { name, value, href: part.querySelector('[role="link"]') !== null };
+          return { name, value, href: part.querySelector('[role="link"], a') !== null };
         }),
         adjustments: [...sheet.querySelectorAll('[data-adjustment]')].map((each) => {
           const [text = '', value = ''] = wordsIn(each);
@@ -42,7 +52,7 @@ export function askAll(page: Page, within = 'body'): Promise<ToldFigure[]> {
         sentence: wordsIn(sheet).join(' '),
       });
       sheet.querySelector<HTMLElement>('[aria-label="Close"]')!.click();
-      await until(() => sheets().length === before);
+      await until(() => sheets().length === before, label);
     }
     return told;
   }, within);
@@ -50,6 +60,7 @@ export function askAll(page: Page, within = 'body'): Promise<ToldFigure[]> {
 
 /** A number as it is written, in the smallest unit of its kind, and half of its last place. */
 function read(text: string): { value: number; give: number } {
+  if (text === 'yes' || text === 'not yet') return { value: text === 'yes' ? 1 : 0, give: 0 };
   const [, sign, digits, decimals = ''] = /([-\u2212+])?[^\d]*([\d,]+)(\.\d+)?/.exec(text)!;
   const hours = /(\d+):(\d\d)\s?h/.exec(text);
   const size = hours ? Number(hours[1]) * 60 + Number(hours[2]) : Number(`${digits!.replaceAll(',', '')}${decimals}`);

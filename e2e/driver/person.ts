@@ -273,7 +273,7 @@ export class Person {
 
   /** The figures beside a habit's row in the log: "Cello: 3 done of 30, 27 left, 10 %". */
   figures(habit: string) {
-    return this.page.getByRole('group', { name: new RegExp(`^${habit}: \\d+ done of`) });
+    return this.page.getByRole('button', { name: new RegExp(`^${habit}: \\d+ done of`) });
   }
 
   /** Words on screen that do not show whole: cut off at their end, or beyond the sides of the window. */

@@ -127,7 +127,7 @@ export function CheckInSheet({ goal, keyResultId, onClose, onEdit }: Props) {
 
 /** Where a key result stands, each figure to be asked what it is made of. */
 function factsOf(keyResult: KeyResult, figures: KeyResultFigures, today: PlainDay): Fact[] {
-  const { progress, expected, forecast, neededPerWeek, unit, from, target, isWhole } = figures;
+  const { progress, expected, forecast, neededPerWeek, pace, unit, from, target, isWhole } = figures;
   const of = { goalId: keyResult.goalId, keyResultId: keyResult.id };
   const isYesNo = keyResult.measure.kind === 'yesNo';
   const left = leftWords(keyResult, figures);
@@ -144,7 +144,7 @@ function factsOf(keyResult: KeyResult, figures: KeyResultFigures, today: PlainDa
           ['Expected by today', percent(expected), { figure: 'keyResultExpected', ...of }] satisfies Fact,
           ['Ahead or behind', pointsApart(progress - expected), { figure: 'keyResultPace', ...of }] satisfies Fact,
         ]),
-    ...(neededPerWeek === null || isYesNo
+    ...(neededPerWeek === null || isYesNo || pace === 'overdue'
       ? []
       : [
           [

@@ -252,9 +252,9 @@ function NumberHere({
 const useStyles = themed((colors) => ({
   row: { flexDirection: 'row', alignItems: 'center', minHeight: 38, gap: SPACE.xs },
   parted: { borderTopWidth: 1, borderTopColor: colors.line },
-  first: { flexGrow: 1.4, flexBasis: 70, minWidth: 0 },
-  cell: { flexGrow: 1, flexBasis: 46, minWidth: 0 },
-  met: { flexGrow: 1, flexBasis: 58, minWidth: 0 },
+  first: { flexGrow: 1.4, flexShrink: 1, flexBasis: 70, minWidth: 0 },
+  cell: { flexGrow: 1, flexShrink: 1, flexBasis: 46, minWidth: 0 },
+  met: { flexGrow: 1, flexShrink: 1, flexBasis: 58, minWidth: 0 },
   right: { textAlign: 'right' },
   input: {
     minHeight: 32,

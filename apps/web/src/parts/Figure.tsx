@@ -15,11 +15,13 @@ type Props = {
   style?: StyleProp<ViewStyle>;
   /** For dense grids, where the dots below would be too much. */
   isPlain?: boolean;
+  /** Whether Tab stops at it; of many in a grid, keys of the grid lead there instead. */
+  isTabStop?: boolean;
   testId?: string;
 };
 
 /** A figure that says what it is made of when it is pressed; a dotted line below shows that it can be. */
-export function Figure({ asked, label, children, style, isPlain = false, testId }: Props) {
+export function Figure({ asked, label, children, style, isPlain = false, isTabStop = true, testId }: Props) {
   const styles = useStyles();
   const ask = useAsk();
   const isPrinted = useContext(IsPrinted);
@@ -31,6 +33,7 @@ export function Figure({ asked, label, children, style, isPlain = false, testId 
       aria-haspopup="dialog"
       onPress={() => ask(asked)}
       hitSlop={6}
+      tabIndex={isTabStop ? 0 : -1}
       testID={testId}
       {...({ dataSet: { figure: asked.figure } } as object)}
       style={({ pressed, hovered }: { pressed: boolean; hovered?: boolean }) => [

@@ -1,4 +1,4 @@
-import { type Goal, type KeyResult, type PlainDay, dayOf } from '@wimbel/core';
+import { type Goal, type KeyResult, type PlainDay, dayOf, type Step } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { keepOnDevice, keptOnDevice } from '../shared/kept.ts';
@@ -23,10 +23,19 @@ type Reached = { goal: Goal; keyResult: KeyResult };
 const reachedIn = ({ records, figures }: FiguredGoal): string[] =>
   records.keyResults.filter(({ id }) => figures.keyResults[id]!.progress >= 1).map(({ id }) => id);
 
-/** The steps that a key result is counted by: where these change hands, nothing was done. */
+/** The steps that a key result is counted by, those below them too. */
+function stepsUnder({ steps }: FiguredGoal['records'], keyResultId: string): Step[] {
+  const byId = new Map(steps.map((step) => [step.id, step]));
+  const topOf = (step: Step): Step => {
+    const above = step.parentId ? byId.get(step.parentId) : undefined;
+    return above === undefined ? step : topOf(above);
+  };
+  return steps.filter((step) => topOf(step).keyResultId === keyResultId);
+}
+
+/** Which those are: where these change hands, nothing was done. */
 const stepsOf = ({ records }: FiguredGoal, id: string): string =>
-  records.steps
-    .filter((step) => step.keyResultId === id || step.parentId)
+  stepsUnder(records, id)
     .map((step) => step.id)
     .sort()
     .join(' ');
@@ -35,9 +44,7 @@ const stepsOf = ({ records }: FiguredGoal, id: string): string =>
 export function reachedOn({ records }: FiguredGoal, { id, measure }: KeyResult, today: PlainDay): PlainDay {
   const days =
     measure.kind === 'steps'
-      ? records.steps.flatMap(({ keyResultId, parentId, doneOn }) =>
-          doneOn && (keyResultId === id || parentId) ? [dayOf(doneOn)] : [],
-        )
+      ? stepsUnder(records, id).flatMap(({ doneOn }) => (doneOn ? [dayOf(doneOn)] : []))
       : 'habitId' in measure
         ? []
         : records.checkIns.filter((each) => each.keyResultId === id).map(({ day }) => dayOf(day));

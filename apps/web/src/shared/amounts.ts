@@ -64,9 +64,9 @@ export function amountOf(value: number, target: number, unit: string): string {
 /** Three digits are as much as a projected amount can promise. */
 export const readable = (value: number): number => Number(value.toPrecision(3));
 
-/** "1.2 of about 2.8 km": against an amount that is worked out and not set. */
+/** "400 of about 2,800 m": against an amount that is worked out and not set. */
 export const aboutOf = (value: number, target: number, unit: string): string =>
-  `${amount(value, unit)} of about ${amount(readable(target), unit)}`;
+  amountOf(value, readable(target), unit).replace(' of ', ' of about ');
 
 /** "+3", "−2", "0": a change with its sign. */
 export const signed = (value: number, write: (size: number) => string = number): string =>

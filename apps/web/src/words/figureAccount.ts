@@ -53,7 +53,7 @@ import {
 import { selectFiguredGoal } from '../store/figuredGoals.ts';
 import { selectSettings, selectTotals, selectTrack, selectTracks } from '../store/selectors.ts';
 import type { RootState } from '../store/store.ts';
-import { amount, number, signed } from '../shared/amounts.ts';
+import { amount, number, readable, signed } from '../shared/amounts.ts';
 import { counted, dateNear, dayInWords, percent, spanInWords, streakLength } from '../shared/format.ts';
 import type { Asked } from './asked.ts';
 import { daysHref, daysName, monthsOf } from './daysNamed.ts';
@@ -78,7 +78,7 @@ const ADJUSTMENT_WORDS: Record<Adjustment['why'], string> = {
 const short = (value: number): string => number(Math.round(value * 100) / 100);
 
 /** Points of a hundred with a decimal: "16.1 %". */
-const points = (value: number): string => `${number(Math.round(value * 1000) / 10)}\u00a0%`;
+const points = (value: number): string => `${number(Math.round(value * 1000) / 10).replace('-', '\u2212')}\u00a0%`;
 
 type Write = { amount: (value: number) => string };
 const PLAIN: Write = { amount: number };
@@ -180,7 +180,7 @@ function partInWords(
 
 /** Of a ratio the second part is a count of its own, not in the unit of the first. */
 function partValue(breakdown: Breakdown, part: BreakdownPart, write: Write): string {
-  if (part.of.kind === 'weeksLeft') return counted(Math.round(part.numbers[0]! * 100) / 100, 'week');
+  if (part.of.kind === 'weeksLeft') return counted(readable(part.numbers[0]!), 'week');
   if (part.of.kind === 'doneDays') return counted(part.numbers[0]!, 'day');
   return numbersInWords(breakdown, part.numbers, write, part.beyond);
 }
@@ -521,7 +521,7 @@ function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
       return say(
         neededBreakdown(own.course, its.neededPerWeek, today),
         title,
-        'What is left, over the weeks that are left up to the due day.',
+        'What is left, over the weeks that are left up to the due day. Screens round it up to what a person would do, so that it gets there.',
         { write: inUnitOf(keyResult, own.course.unit) },
       );
   }

@@ -118,7 +118,7 @@ export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
         ({ habit: { id }, place, words, share, ratio, change, isBetter, asked }) => {
           const { name } = habits[id]!;
           return (
-            <View key={id} role="listitem" style={styles.ranked}>
+            <View key={id} style={styles.ranked}>
               <View style={styles.line}>
                 <Words type="label" tone="quiet" style={styles.rank}>
                   {place}

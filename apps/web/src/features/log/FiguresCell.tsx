@@ -60,6 +60,8 @@ type Props = {
   running?: string | null;
   /** What a month's amount target comes to for the week that is shown. */
   weekly?: number | null;
+  /** Whether Tab stops at it: at the few sums, not at every habit. */
+  isTabStop?: boolean;
   testId?: string;
 };
 
@@ -74,6 +76,7 @@ export function FiguresCell({
   isWide,
   running = null,
   weekly = null,
+  isTabStop = true,
   testId,
 }: Props) {
   const styles = useStyles();
@@ -95,7 +98,7 @@ export function FiguresCell({
       style={[styles.cell, isWide && styles.stuck, { width: size.figuresPx }]}
       testID={testId}
     >
-      <Figure asked={asked} label={words} isPlain style={styles.asked}>
+      <Figure asked={asked} label={words} isPlain isTabStop={isTabStop} style={styles.asked}>
         <View style={styles.line}>
           <View>
             <View style={styles.line}>

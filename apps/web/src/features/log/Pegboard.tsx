@@ -39,6 +39,7 @@ import { type Place, leavePlace, placeLeft } from './placeLeft.ts';
 import { useCellTaps } from './useCellTaps.ts';
 import { useWindowed, within } from './useWindowed.ts';
 import { runningWords } from './logWords.ts';
+import { useAsk } from '../../parts/FigureHost.tsx';
 
 /** Where to scroll so that a stretch lies in the room that is seen, going no further than needed. */
 const into = (at: number, length: number, from: number, room: number): number =>
@@ -133,6 +134,7 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
     [store, onOpen],
   );
   const taps = useCellTaps(press, openAt);
+  const ask = useAsk();
 
   const entryAt = ({ habitId, day }: Place): Entry =>
     selectEntry(store.getState(), habitId, formatDay(day)) ?? { habitId, day: formatDay(day) };
@@ -177,6 +179,8 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
         return onToday();
       case 'help':
         return onHelp();
+      case 'askHabit':
+        return ask({ figure: 'habitTarget', habitId: place.habitId, kind, span });
     }
     if (isFuture) return;
     switch (deed.kind) {
@@ -184,6 +188,8 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
         return press(place);
       case 'open':
         return openAt(place);
+      case 'askDay':
+        return ask({ figure: 'dayScore', day: place.day });
       case 'note':
         return onOpen(place.habitId, place.day, true);
       case 'empty':

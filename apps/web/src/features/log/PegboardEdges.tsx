@@ -162,6 +162,7 @@ export const PegboardFoot = memo(function PegboardFoot({
                   asked={{ figure: 'dayScore', day }}
                   label={`${dayInWords(day)}: ${habits} done, ${done} of ${due}, ${percent(score)}${mark ? `, mark ${mark}` : ''}`}
                   isPlain
+                  isTabStop={false}
                   style={styles.footDay}
                   testId={`day-${day}`}
                 >

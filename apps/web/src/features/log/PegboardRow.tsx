@@ -102,6 +102,7 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
         size={size}
         color={color}
         isWide={isWide}
+        isTabStop={false}
       />
     </View>
   );

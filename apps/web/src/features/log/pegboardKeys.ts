@@ -12,6 +12,7 @@ export const KEYS: readonly (readonly [keys: string, does: string])[] = [
   ['N', 'write a note'],
   ['Delete', 'empty the day'],
   ['Enter', 'everything about the day'],
+  ['W, D', 'what the habit’s and the day’s figures are made of'],
   ['T', 'to today'],
   ['Ctrl Z', 'undo'],
   ['?', 'this help'],
@@ -23,7 +24,7 @@ export type KeyDeed =
   | { kind: 'move'; row: number; day: PlainDay }
   | { kind: 'span'; by: -1 | 1 }
   | { kind: 'today' }
-  | { kind: 'check' | 'open' | 'note' | 'empty' | 'help' }
+  | { kind: 'check' | 'open' | 'note' | 'empty' | 'help' | 'askHabit' | 'askDay' }
   | { kind: 'mark'; mark: Mark }
   | { kind: 'digit'; text: string };
 
@@ -72,6 +73,10 @@ export function deedOf(key: string, { row, day, rows, span, today }: At): KeyDee
       return { kind: 'mark', mark: 'missed' };
     case 'n':
       return { kind: 'note' };
+    case 'w':
+      return { kind: 'askHabit' };
+    case 'd':
+      return { kind: 'askDay' };
     case 't':
       return today >= span.first && today <= span.last ? to(row, today) : { kind: 'today' };
   }
