@@ -2,6 +2,7 @@ import X from 'lucide-react-native/icons/x';
 import type { ReactNode } from 'react';
 import { Modal, Pressable, ScrollView, View } from 'react-native';
 import { themed, useIsWide } from '../theme/Theme.tsx';
+import { useFocusBack } from '../shared/useFocusBack.ts';
 import { CORNER, SPACE } from '../theme/space.ts';
 import { IconButton } from './IconButton.tsx';
 import { Words } from './Words.tsx';
@@ -12,6 +13,7 @@ type Props = { title: string; onClose: () => void; children: ReactNode };
 export function Sheet({ title, onClose, children }: Props) {
   const styles = useStyles();
   const isWide = useIsWide();
+  useFocusBack();
   return (
     // Its own motion: the modal's would leave the sheet deaf to Escape and without a role until it is over.
     <Modal transparent visible animationType="none" onRequestClose={onClose} aria-label={title}>
