@@ -8,12 +8,13 @@ import type { HabitReview, SpanReview } from './spanReview.ts';
 const TELLING = 0.1;
 /** Under so many asked days a share says little. */
 const LEAST_ASKED = 5;
-/** A weekday is spoken of from so many of its dates on. */
+/** Weekdays are spoken of once each that was asked for has so many dates. */
 const LEAST_DATES = 4;
 
 export type ReviewFact =
   | { kind: 'kept'; rate: number; kept: number; asked: number; before: number | null; isByNow: boolean }
-  | { kind: 'weekday'; weekday: Weekday; rate: number; others: number; isHarder: boolean }
+  /** `isOfAll` where no habit with days to choose stands beside those with fixed days, which alone are counted here. */
+  | { kind: 'weekday'; weekday: Weekday; rate: number; others: number; isHarder: boolean; isOfAll: boolean }
   | { kind: 'partOfDay'; part: PartOfDay; rate: number; others: number; isHarder: boolean }
   | { kind: 'habit'; habitId: string; rate: number; before: number; isByNow: boolean }
   | { kind: 'run'; habitId: string; length: number; first: PlainDay; last: PlainDay };
@@ -21,13 +22,13 @@ export type ReviewFact =
 type Standing<K> = { name: K; rate: number; others: number; isHarder: boolean };
 
 /**
- * Of several kept rates that enough is known of, the lowest or the highest, whichever stands further from the others
- * together; null where there is nothing to compare.
+ * Of several kept rates that enough is known of, the lowest or the highest, whichever stands further from all the others
+ * together, also those that little is known of; null where there is nothing to compare.
  */
 function mostTelling<K>(all: readonly { name: K; kept: Kept; isKnown: boolean }[]): Standing<K> | null {
   const known = all.flatMap(({ name, kept, isKnown }) => (isKnown && kept.rate !== null ? [{ name, kept }] : []));
   if (known.length < 2) return null;
-  const sum = keptSum(known.map((each) => each.kept));
+  const sum = keptSum(all.map((each) => each.kept));
   const standings = known.flatMap(({ name, kept: own }): Standing<K>[] => {
     const others = shareOf(sum.kept - own.kept, sum.asked - own.asked);
     return own.rate === null || others === null ? [] : [{ name, rate: own.rate, others, isHarder: own.rate < others }];
@@ -41,10 +42,12 @@ function mostTelling<K>(all: readonly { name: K; kept: Kept; isKnown: boolean }[
 const distance = ({ rate, others }: { rate: number; others: number }): number => Math.abs(rate - others);
 
 /** The weekday or part of the day that stands out most from the others, either way; null where none does. */
-function tellingTime({ weekdays, partsOfDay }: SpanReview): ReviewFact | null {
-  const weekday = mostTelling(
-    WEEKDAYS.map((name) => ({ name, kept: weekdays[name], isKnown: weekdays[name].days >= LEAST_DATES })),
-  );
+function tellingTime({ kept, weekdays, partsOfDay }: SpanReview): ReviewFact | null {
+  const asked = WEEKDAYS.filter((name) => weekdays[name].asked > 0);
+  // All are compared, or none is: two Sundays beside three say nothing yet.
+  const weekday = asked.every((name) => weekdays[name].days >= LEAST_DATES)
+    ? mostTelling(asked.map((name) => ({ name, kept: weekdays[name], isKnown: true })))
+    : null;
   // Habits of any time of the day say nothing about a time of the day.
   const part = mostTelling(
     partsOfDay.flatMap(({ part: name, kept }) =>
@@ -54,7 +57,8 @@ function tellingTime({ weekdays, partsOfDay }: SpanReview): ReviewFact | null {
   const facts: (ReviewFact & Omit<Standing<unknown>, 'name'>)[] = [];
   if (weekday !== null) {
     const { name, ...standing } = weekday;
-    facts.push({ kind: 'weekday', weekday: name, ...standing });
+    const ofFixed = keptSum(WEEKDAYS.map((each) => weekdays[each]));
+    facts.push({ kind: 'weekday', weekday: name, ...standing, isOfAll: ofFixed.asked === kept.asked });
   }
   if (part !== null) {
     const { name, ...standing } = part;

@@ -336,10 +336,20 @@ describe('what a review says in words', () => {
     expect(facts({ sunday: weekday(8, 10) })).toEqual([]);
     expect(facts({ sunday: weekday(71, 100) })).toEqual([]);
     expect(facts({ sunday: weekday(7, 10) })).toEqual([
-      { kind: 'weekday', weekday: 'sunday', rate: 0.7, others: 0.8, isHarder: true },
+      { kind: 'weekday', weekday: 'sunday', rate: 0.7, others: 0.8, isHarder: true, isOfAll: false },
     ]);
+    // All are compared or none: a day that was asked for and has too few dates makes the others wait for it.
+    expect(facts({ monday: weekday(8, 10, 3), sunday: weekday(7, 10) })).toEqual([]);
+    expect(facts({ monday: weekday(0, 0, 0), sunday: weekday(7, 10) })).toHaveLength(1);
     expect(facts({ sunday: weekday(10, 10) })).toMatchObject([{ rate: 1, isHarder: false }]);
     expect(facts({ sunday: weekday(0, 10, 3) })).toEqual([]);
+    const whole = reviewFacts({
+      ...base,
+      habits: [],
+      kept: weekday(55, 70),
+      weekdays: { ...even, sunday: weekday(7, 10) },
+    });
+    expect(whole).toContainEqual(expect.objectContaining({ kind: 'weekday', isOfAll: true }));
     // The hardest is the lowest of all, though another day stands further from the rest for being asked more often.
     expect(facts({ monday: weekday(40, 100), sunday: weekday(2, 10) })).toMatchObject([{ weekday: 'sunday' }]);
   });

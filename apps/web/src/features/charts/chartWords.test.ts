@@ -47,12 +47,12 @@ describe('charts in words', () => {
       'Longest run: 43 days of Cold swim, 11 April to 23 May.',
     ],
     [
-      { kind: 'weekday', weekday: 'sunday', rate: 0.58, others: 0.84, isHarder: true },
+      { kind: 'weekday', weekday: 'sunday', rate: 0.58, others: 0.84, isHarder: true, isOfAll: true },
       'Sundays are hardest: 58\u00a0%, other days 84\u00a0%.',
     ],
     [
-      { kind: 'weekday', weekday: 'friday', rate: 0.9, others: 0.6, isHarder: false },
-      'Fridays are best: 90\u00a0%, other days 60\u00a0%.',
+      { kind: 'weekday', weekday: 'friday', rate: 0.9, others: 0.6, isHarder: false, isOfAll: false },
+      'Fridays are best for habits with fixed days: 90\u00a0%, other days 60\u00a0%.',
     ],
     [
       { kind: 'habit', habitId: 'h', rate: 0.9, before: 0.6, isByNow: false },

@@ -133,8 +133,9 @@ export function factWords(
       return `Longest run: ${counted(length, 'day')} of ${nameOf(habitId)}, ${spanInWords({ first, last }, today)}.`;
     }
     case 'weekday': {
-      const { weekday, rate, others, isHarder } = fact;
-      return `${plural(weekday)} are ${isHarder ? 'hardest' : 'best'}: ${percent(rate)}, other days ${percent(others)}.`;
+      const { weekday, rate, others, isHarder, isOfAll } = fact;
+      const how = `${isHarder ? 'hardest' : 'best'}${isOfAll ? '' : ' for habits with fixed days'}`;
+      return `${plural(weekday)} are ${how}: ${percent(rate)}, other days ${percent(others)}.`;
     }
     case 'habit': {
       const { habitId, rate, before, isByNow } = fact;

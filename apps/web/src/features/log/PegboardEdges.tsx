@@ -194,6 +194,8 @@ export const PegboardFoot = memo(function PegboardFoot({
               const verdict = weekVerdictWords(week);
               const words = `${week.actual} of ${week.target}${week.isRunning ? ' so far' : ''}`;
               const isNarrow = end - x < 60;
+              // A week of one day or two has no room for words; its figures are on the line itself.
+              const isBare = end - x < 20;
               const isMet = week.verdict === 'met';
               return (
                 <View
@@ -215,7 +217,7 @@ export const PegboardFoot = memo(function PegboardFoot({
                       ]}
                     />
                     <Words type="smallStrong" style={styles.weekWords}>
-                      {week.days.first > today
+                      {week.days.first > today || isBare
                         ? ' '
                         : `${isMet ? '✓ ' : ''}${isNarrow ? `${week.actual}/${week.target}` : words}`}
                     </Words>
