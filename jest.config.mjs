@@ -5,7 +5,7 @@ const swc = [
 
 /** Packages that are published as ES modules only. */
 const ESM =
-  'd3-[a-z-]+|internmap|better-auth|@better-auth|@better-fetch|better-call|jose|nanostores|@noble|@standard-schema|rou3|defu|zod|kysely|set-cookie-parser|uuid';
+  'd3-[a-z-]+|internmap|better-auth|@better-auth|@better-fetch|better-call|jose|nanostores|@noble|@standard-schema|rou3|defu|zod|kysely|set-cookie-parser|uuid|p-limit|yocto-queue';
 
 const node = (displayName, folder, more = {}) => ({
   displayName,

@@ -1,37 +1,45 @@
-import { getConnInfo } from '@hono/node-server/conninfo';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
 import { v7 as uuid } from 'uuid';
 import type { AppEnv } from './appEnv.ts';
+import { clientAddress } from './clientAddress.ts';
 import type { Clock } from './clock.ts';
 import type { Database } from './db/connection.ts';
 import { AppError, isDatabaseAway, traceOf } from './errors.ts';
-import { type Auth, CLIENT_ADDRESS_HEADER } from './features/account/auth.ts';
+import type { Auth } from './features/account/auth.ts';
+import { accountRoutes } from './features/account/routes.ts';
+import type { Sessions } from './features/account/sessions.ts';
 import { changesRoutes } from './features/changes/routes.ts';
 import { healthRoutes } from './features/health/routes.ts';
 import { sampleRoutes } from './features/sample/routes.ts';
-import type { Sample } from './features/sample/service.ts';
 import { webRoutes } from './features/web/routes.ts';
 import type { Logger } from './log.ts';
 
 export type AppDeps = {
   db: Database;
   auth: Auth;
+  sessions: Sessions;
   clock: Clock;
   log: Logger;
   origins: string[];
-  /** The way into the sample account, where there is one. */
-  sample: Sample | null;
+  /** Whether there is a sample to look at. */
+  isSampleOffered: boolean;
+  limits: { signInAttempts: number; requestsPerMinute: number; samplesPerHour: number };
+  /** Addresses of proxies in front of the server. */
+  proxies: readonly string[];
   /** Folder of the exported web app; null to serve only the API. */
   webRoot: string | null;
 };
 
-const SMALL_BODY_BYTES = 64 * 1024;
+const SMALL_BODY_BYTES = 16 * 1024;
 
 /** The whole server as one Hono app. */
-export function createApp({ db, auth, clock, log, origins, sample, webRoot }: AppDeps) {
+export function createApp(deps: AppDeps) {
+  const { db, auth, sessions, clock, log, origins, limits, webRoot } = deps;
+  const addressOf = clientAddress(deps.proxies);
+  const pool = db.$client;
   const app = new Hono<AppEnv>();
 
   app.use('*', async (c, next) => {
@@ -87,26 +95,20 @@ export function createApp({ db, auth, clock, log, origins, sample, webRoot }: Ap
   });
 
   app.use('/api/changes', compress());
-  app.route('/api/health', healthRoutes(db));
-  app.route('/api/changes', changesRoutes(db, auth));
+  app.route('/api/health', healthRoutes(pool));
+  app.route('/api/changes', changesRoutes({ pool, clock }, sessions, limits.requestsPerMinute));
   app.use('/api/sample/*', bodyLimit({ maxSize: SMALL_BODY_BYTES }));
-  app.route('/api/sample', sampleRoutes(auth, sample));
-  app.use(
-    '/api/auth/*',
-    bodyLimit({
-      maxSize: SMALL_BODY_BYTES,
-      onError: () => {
-        throw new AppError('tooLarge');
-      },
-    }),
+  app.route(
+    '/api/sample',
+    sampleRoutes(
+      { db, auth, clock },
+      { isOffered: deps.isSampleOffered, clientAddress: addressOf, perHour: limits.samplesPerHour },
+    ),
   );
-  app.on(['GET', 'POST'], '/api/auth/*', async (c) => {
-    const headers = new Headers(c.req.raw.headers);
-    headers.set(CLIENT_ADDRESS_HEADER, c.env?.incoming ? (getConnInfo(c).remote.address ?? 'unknown') : '127.0.0.1');
-    const response = await auth.handler(new Request(c.req.raw, { headers }));
-    if (response.status === 404) throw new AppError('notFound');
-    return response;
-  });
+  app.route(
+    '/api/auth',
+    accountRoutes({ pool, auth, sessions, clientAddress: addressOf, signInAttempts: limits.signInAttempts }),
+  );
   app.all('/api/*', () => {
     throw new AppError('notFound');
   });
@@ -120,6 +122,7 @@ export function createApp({ db, auth, clock, log, origins, sample, webRoot }: Ap
     const error =
       thrown instanceof AppError ? thrown : new AppError(isDatabaseAway(thrown) ? 'unavailable' : 'internal');
     if (error !== thrown) log.error({ requestId: c.var.requestId, ...traceOf(thrown) }, 'failed');
+    if (error.retryAfterS !== undefined) c.header('retry-after', String(error.retryAfterS));
     return c.json(error.toBody(c.var.requestId), error.status);
   });
   return app;

@@ -1,3 +1,4 @@
+import proxyAddress from 'proxy-addr';
 import * as yup from 'yup';
 
 /** What the server is told by its environment. */
@@ -19,8 +20,31 @@ export type Environment = {
   now: string | null;
   /** Sign-in and sign-up attempts allowed from one address in five minutes. */
   signInAttempts: number;
+  /** Requests with changes, or for them, allowed to one account in a minute by one server. */
+  requestsPerMinute: number;
+  /** Samples that may be opened from one address in an hour. */
+  samplesPerHour: number;
+  /** Addresses (or ranges) of proxies in front, whose word on the client's address is taken. */
+  proxies: string[];
   logLevel: string;
 };
+
+const listed = (value: string): string[] => value.split(',').map((each) => each.trim());
+
+/** Whether a text is the origin of pages: scheme, host and perhaps a port, as a browser sends it. */
+function isOrigin(text: string): boolean {
+  const url = URL.canParse(text) ? new URL(text) : null;
+  return url !== null && /^https?:$/.test(url.protocol) && url.origin === text;
+}
+
+function areAddresses(addresses: string[]): boolean {
+  try {
+    proxyAddress.compile(addresses);
+    return true;
+  } catch {
+    return false;
+  }
+}
 
 const schema = yup.object({
   WIMBEL_DATABASE_URL: yup.string().required('WIMBEL_DATABASE_URL is missing: the address of the PostgreSQL database'),
@@ -30,7 +54,13 @@ const schema = yup.object({
     .string()
     .required('WIMBEL_SECRET is missing: 32 characters or more')
     .min(32, 'WIMBEL_SECRET is shorter than 32 characters'),
-  WIMBEL_ORIGIN: yup.string(),
+  WIMBEL_ORIGIN: yup
+    .string()
+    .test(
+      'origins',
+      'WIMBEL_ORIGIN is not a list of addresses that browsers open, such as https://wimbel.example (no path behind it)',
+      (value) => value === undefined || listed(value).every(isOrigin),
+    ),
   WIMBEL_WEB_ROOT: yup.string(),
   WIMBEL_MIGRATIONS: yup.string().required('WIMBEL_MIGRATIONS is missing: the folder of the database migrations'),
   WIMBEL_SAMPLE_FILE: yup.string(),
@@ -42,6 +72,15 @@ const schema = yup.object({
       (value) => value === undefined || !Number.isNaN(Date.parse(value)),
     ),
   WIMBEL_SIGN_IN_ATTEMPTS: yup.number().integer().min(1).default(20),
+  WIMBEL_REQUESTS_PER_MINUTE: yup.number().integer().min(1).default(1200),
+  WIMBEL_SAMPLES_PER_HOUR: yup.number().integer().min(1).default(30),
+  WIMBEL_PROXIES: yup
+    .string()
+    .test(
+      'addresses',
+      'WIMBEL_PROXIES is not a list of addresses or ranges such as 10.0.0.1, 10.1.0.0/16',
+      (value) => value === undefined || areAddresses(listed(value)),
+    ),
   WIMBEL_LOG_LEVEL: yup.string().default('info'),
 });
 
@@ -55,7 +94,7 @@ export function readEnvironment(variables: Record<string, string | undefined>): 
     throw new Error(`The server cannot start:\n${(error as yup.ValidationError).errors.join('\n')}`);
   }
   const { WIMBEL_HOST: host, WIMBEL_PORT: port } = values;
-  const named = values.WIMBEL_ORIGIN?.split(',').map((each) => each.trim());
+  const named = values.WIMBEL_ORIGIN === undefined ? undefined : listed(values.WIMBEL_ORIGIN);
   return {
     databaseUrl: values.WIMBEL_DATABASE_URL,
     host,
@@ -67,6 +106,9 @@ export function readEnvironment(variables: Record<string, string | undefined>): 
     sampleFile: values.WIMBEL_SAMPLE_FILE ?? null,
     now: values.WIMBEL_NOW ?? null,
     signInAttempts: values.WIMBEL_SIGN_IN_ATTEMPTS,
+    requestsPerMinute: values.WIMBEL_REQUESTS_PER_MINUTE,
+    samplesPerHour: values.WIMBEL_SAMPLES_PER_HOUR,
+    proxies: values.WIMBEL_PROXIES === undefined ? [] : listed(values.WIMBEL_PROXIES),
     logLevel: values.WIMBEL_LOG_LEVEL,
   };
 }

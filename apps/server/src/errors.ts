@@ -6,6 +6,9 @@ const MESSAGES: Record<ErrorCode, string> = {
   notJson: 'The request is not JSON.',
   tooLarge: 'The request is too large.',
   signInNeeded: 'Sign in first.',
+  wrongSignIn: 'Wrong e-mail or password.',
+  emailTaken: 'There is already an account with this e-mail address.',
+  otherAccount: 'Somebody else is signed in here by now. Nothing was changed.',
   foreignOrigin: 'The request comes from another site.',
   notFound: 'There is nothing at this address.',
   tooMany: 'Too many requests. Try again in a little while.',
@@ -17,11 +20,14 @@ const MESSAGES: Record<ErrorCode, string> = {
 export class AppError extends Error {
   readonly code: ErrorCode;
   readonly issues: Issue[] | undefined;
+  /** When to try again, in seconds from now. */
+  readonly retryAfterS: number | undefined;
 
-  constructor(code: ErrorCode, issues?: Issue[]) {
+  constructor(code: ErrorCode, issues?: Issue[], retryAfterS?: number) {
     super(MESSAGES[code]);
     this.code = code;
     this.issues = issues;
+    this.retryAfterS = retryAfterS;
   }
 
   get status() {
@@ -33,8 +39,12 @@ export class AppError extends Error {
   }
 }
 
-/** Codes of Node and PostgreSQL that say the database is away, not that a query is wrong. */
-const AWAY = /^(ECONNREFUSED|ECONNRESET|ENOENT|ETIMEDOUT|EPIPE|57P0[1-3]|08\d{3}|53300)$/;
+/** Codes of Node and PostgreSQL that say the database is away or overburdened, not that a query is wrong. */
+const AWAY =
+  /^(ECONNREFUSED|ECONNRESET|ECONNABORTED|ENOENT|ENOTFOUND|EAI_AGAIN|ETIMEDOUT|EPIPE|57P0[1-5]|57014|55P03|40001|40P01|08\d{3}|53\d{3})$/;
+/** How the driver and the server say the same without a code of their own. */
+const AWAY_WORDS =
+  /Connection terminated|connection error and is not queryable|Client was closed|timeout exceeded when trying to connect|not currently accepting connections/;
 
 /** The chain of an error and its causes. */
 function causesOf(error: unknown): { code?: unknown; message?: unknown; name?: unknown }[] {
@@ -52,10 +62,7 @@ export const codeOf = (error: unknown): string | null => {
 };
 
 export const isDatabaseAway = (error: unknown): boolean =>
-  AWAY.test(codeOf(error) ?? '') ||
-  causesOf(error).some((each) =>
-    /Connection terminated|timeout exceeded when trying to connect/.test(String(each.message)),
-  );
+  AWAY.test(codeOf(error) ?? '') || causesOf(error).some((each) => AWAY_WORDS.test(String(each.message)));
 
 /** What may be logged of an unexpected error: names, codes and places in the code, never values. */
 export function traceOf(error: unknown): { name: string; code: string | null; stack: string[] } {

@@ -5,10 +5,12 @@ import { createDatabase, migrateDatabase } from './db/connection.ts';
 import { readEnvironment } from './environment.ts';
 import { traceOf } from './errors.ts';
 import { createAuth } from './features/account/auth.ts';
-import { prepareSample, sampleOf } from './features/sample/service.ts';
+import { createSessions } from './features/account/sessions.ts';
+import { clearSamples, prepareSample } from './features/sample/service.ts';
 import { createLog } from './log.ts';
 
 const CLOSE_WITHIN_MS = 5000;
+const CLEAR_SAMPLES_MS = 60 * 60 * 1000;
 
 async function main(): Promise<void> {
   const environment = readEnvironment(process.env);
@@ -18,12 +20,29 @@ async function main(): Promise<void> {
     log.warn(traceOf(error), 'idle connection lost'),
   );
   const auth = createAuth(db, environment);
+  const sessions = createSessions(auth, environment.databaseUrl);
   const clock = createClock(environment.now);
-  const sample = environment.sampleFile === null ? null : sampleOf(environment.secret);
-  if (sample !== null && environment.sampleFile !== null) {
-    log.info({ sample: await prepareSample({ db, auth, clock }, sample, environment.sampleFile) }, 'sample');
+  const sampleDeps = { db, auth, clock };
+  const { sampleFile } = environment;
+  if (sampleFile !== null) {
+    log.info({ sample: await prepareSample(sampleDeps, environment.databaseUrl, sampleFile) }, 'sample');
+    const clear = (): void =>
+      void clearSamples(sampleDeps).catch((error: unknown) => log.warn(traceOf(error), 'samples'));
+    clear();
+    setInterval(clear, CLEAR_SAMPLES_MS).unref();
   }
-  const app = createApp({ db, auth, clock, log, sample, origins: environment.origins, webRoot: environment.webRoot });
+  const app = createApp({
+    db,
+    auth,
+    sessions,
+    clock,
+    log,
+    isSampleOffered: sampleFile !== null,
+    limits: environment,
+    proxies: environment.proxies,
+    origins: environment.origins,
+    webRoot: environment.webRoot,
+  });
   const server = serve({ fetch: app.fetch, hostname: environment.host, port: environment.port }, (info) => {
     log.info({ port: info.port }, 'listening');
     process.send?.({ listening: info.port });
@@ -37,7 +56,7 @@ async function main(): Promise<void> {
     if (closing) return;
     closing = true;
     setTimeout(() => process.exit(0), CLOSE_WITHIN_MS).unref();
-    server.close(() => void close().finally(() => process.exit(0)));
+    server.close(() => void Promise.allSettled([sessions.close(), close()]).then(() => process.exit(0)));
     if ('closeIdleConnections' in server) server.closeIdleConnections();
   };
   process.on('SIGINT', stop);

@@ -1,9 +1,14 @@
 import type { InstantText } from '@wimbel/core';
-import { COLLECTIONS, type Collection, type RecordOf } from './collections.ts';
-import { type Issue, id, instant, issuesOf, list, oneOf, shape } from './fields.ts';
 import * as yup from 'yup';
+import { COLLECTIONS, type Collection, type RecordOf } from './collections.ts';
+import { type Issue, id, instant, issuesOf, oneOf, shape } from './fields.ts';
+import { LIMITS } from './limits.ts';
 
-/** One record as it is to be from an instant on, or its removal (`record: null`). Sending it twice is harmless. */
+/**
+ * One record as it is to be from an instant on, or its removal (`record: null`, said; a change without the key is
+ * refused). What hangs on a record that is removed goes with it or lets go of it, see {@link removalPlan}. Sending a
+ * change twice is harmless.
+ */
 export type Change<C extends Collection = Collection> = {
   id: string;
   madeAt: InstantText;
@@ -12,49 +17,83 @@ export type Change<C extends Collection = Collection> = {
   record: RecordOf<C> | null;
 };
 
-/** The most changes that one request may carry. */
-export const MOST_CHANGES = 500;
-
-/** The size in bytes that a request's body may have. */
-export const MOST_BODY_BYTES = 4 * 1024 * 1024;
-
-/** The envelope of `POST /api/changes`; each record inside is checked by itself, so that one fault refuses one change. */
-export const changesSchema = shape({
-  changes: list(
-    shape({
-      id: id(),
-      madeAt: instant().required('is missing'),
-      collection: oneOf(COLLECTIONS).required('is missing'),
-      key: yup.string().typeError('is not text').required('is missing').max(80, 'is longer than 80 characters'),
-      record: yup.mixed().nullable(),
-    }).required('is missing'),
-  )
+const changeSchema = shape({
+  id: id(),
+  madeAt: instant().required('is missing'),
+  collection: oneOf(COLLECTIONS).required('is missing'),
+  key: yup
+    .string()
+    .typeError('is not text')
     .required('is missing')
-    .max(MOST_CHANGES, `has more than ${MOST_CHANGES} changes`),
-});
+    .max(LIMITS.keyLength, `is longer than ${LIMITS.keyLength} characters`),
+  record: yup.mixed().nullable(),
+}).required('is missing');
 
-/** Every fault of a request body of changes. */
-export const changesIssues = (body: unknown): Issue[] => issuesOf(changesSchema, body);
+/** The faults of one change but for its record, which is checked by itself so that a fault in it refuses it alone. */
+function envelopeIssues(change: unknown): Issue[] {
+  if (change === null || typeof change !== 'object' || Array.isArray(change)) {
+    return [{ path: '', message: 'is not an object' }];
+  }
+  return issuesOf(changeSchema, { ...change, ...('record' in change ? { record: null } : {}) });
+}
+
+/**
+ * The faults of the body of `POST /api/changes`, {@link LIMITS}.issues at most: the looking ends there. How many changes
+ * there are is looked at before any of them.
+ */
+export function changesIssues(body: unknown): Issue[] {
+  if (body === null || typeof body !== 'object' || Array.isArray(body)) {
+    return [{ path: '', message: 'is not an object' }];
+  }
+  const { changes, since, ...rest } = body as Record<string, unknown>;
+  const issues: Issue[] = Object.keys(rest)
+    .slice(0, LIMITS.issues)
+    .map((key) => ({ path: key.slice(0, LIMITS.keyLength), message: 'is not a known key' }));
+  if (since !== undefined && !isRevision(since))
+    issues.push({ path: 'since', message: 'is not a whole number from 0' });
+  if (!Array.isArray(changes)) return [...issues, { path: 'changes', message: 'is not a list' }];
+  if (changes.length > LIMITS.changes) {
+    return [...issues, { path: 'changes', message: `has more than ${LIMITS.changes} changes` }];
+  }
+  for (const [index, change] of changes.entries()) {
+    if (issues.length >= LIMITS.issues) break;
+    for (const { path, message } of envelopeIssues(change)) {
+      issues.push({ path: `changes[${index}]${path === '' ? '' : `.${path}`}`, message });
+    }
+  }
+  return issues.slice(0, LIMITS.issues);
+}
+
+/** Whether a value is a revision: a whole number from 0. */
+export const isRevision = (value: unknown): value is number => Number.isSafeInteger(value) && (value as number) >= 0;
 
 /**
  * What became of a change: taken in, passed over because something later is already there (or this very change), or
- * refused for the issues named.
+ * refused for the issues named. A refusal of code `ahead` is a change made by a clock that runs ahead of the server's.
  */
 export type ChangeResult =
-  | { id: string; status: 'accepted' | 'superseded'; revision: number }
-  | { id: string; status: 'refused'; issues: Issue[] };
+  | { id: string; status: 'accepted'; revision: number }
+  | { id: string; status: 'superseded' }
+  | { id: string; status: 'refused'; code?: 'ahead'; issues: Issue[] };
 
-/** The answer to `POST /api/changes`. */
-export type ChangesAnswer = { revision: number; results: ChangeResult[] };
+/** How far ahead of the server's clock the instant of a change may lie. */
+export const MOST_AHEAD_MS = 24 * 60 * 60 * 1000;
 
-/** A record (or its removal) as the server has it. */
+/** A record (or its removal) as the server has it, with the instant and the id of the change that made it so. */
 export type ServerRow = {
   collection: Collection;
   key: string;
   revision: number;
   madeAt: InstantText;
+  changeId: string;
   record: RecordOf<Collection> | null;
 };
 
-/** The answer to `GET /api/changes?since=`: rows in order of revision. With `more`, ask again since `revision`. */
+/** Rows in order of revision. With `more`, ask again since `revision`. */
 export type ChangesSince = { revision: number; more: boolean; rows: ServerRow[] };
+
+/**
+ * The answer to `POST /api/changes`: what became of each change, the server's time, and what is newer than the `since`
+ * that was asked with, without what the request itself brought.
+ */
+export type ChangesAnswer = { results: ChangeResult[]; now: InstantText } & ChangesSince;

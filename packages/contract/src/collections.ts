@@ -1,4 +1,4 @@
-import { type Entry, type MonthPage, type Records, tidySum } from '@wimbel/core';
+import { type Entry, type MonthPage, type Records, parseMonth, tidySum } from '@wimbel/core';
 import type * as yup from 'yup';
 import { checkInSchema, goalSchema, keyResultSchema, milestoneSchema, stepSchema } from './collections/goals.ts';
 import { entrySchema, habitNoteSchema, habitSchema } from './collections/habits.ts';
@@ -15,7 +15,7 @@ import {
   seasonSchema,
   settingsSchema,
 } from './collections/others.ts';
-import { type Issue, issuesOf, withoutNulls } from './fields.ts';
+import { type Issue, isDay, isId, issuesOf, sizeIssue, withoutNulls } from './fields.ts';
 
 export type Collection = keyof Records;
 
@@ -77,6 +77,15 @@ export function keyOf<C extends Collection>(collection: C, record: RecordOf<C>):
   return (record as { id: string }).id;
 }
 
+/** Whether a record of a collection could have this key. */
+export function isKey(collection: Collection, key: string): boolean {
+  if (collection === 'settings') return key === SETTINGS_KEY;
+  if (collection === 'months') return parseMonth(key) !== null;
+  const { habitId, day } = entryOfKey(key);
+  if (collection === 'entries') return key[10] === ' ' && isDay(day) && isId(habitId);
+  return isId(key);
+}
+
 export type Checked<T> = { record: T; issues: [] } | { record: null; issues: Issue[] };
 
 /** An entry that leaves out the amount its parts add up to has it all the same. */
@@ -91,6 +100,8 @@ function withAmount(entry: Entry): Entry {
  * carry amounts has their sum.
  */
 export function checkRecord<C extends Collection>(collection: C, value: unknown): Checked<RecordOf<C>> {
+  const size = sizeIssue(value);
+  if (size !== null) return { record: null, issues: [size] };
   const record = withoutNulls(value);
   const issues =
     record === undefined || record === null

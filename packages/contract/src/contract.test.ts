@@ -1,7 +1,8 @@
-import { changesIssues, MOST_CHANGES } from './changes.ts';
+import { changesIssues } from './changes.ts';
 import { COLLECTIONS, type Collection, checkRecord, entryKey, entryOfKey, keyOf } from './collections.ts';
 import { ERROR_STATUS } from './errors.ts';
 import { isInstant, withoutNulls } from './fields.ts';
+import { LIMITS } from './limits.ts';
 import { type Find, referencesOf, relationIssues } from './relations.ts';
 
 const daily = { from: '2026-03-01', schedule: { kind: 'daily' } };
@@ -323,7 +324,7 @@ describe('a request of changes', () => {
     expect(changesIssues({ changes: [{ ...change, collection: 'users' }] }).map((issue) => issue.path)).toEqual([
       'changes[0].collection',
     ]);
-    expect(changesIssues({ changes: Array.from({ length: MOST_CHANGES + 1 }, () => change) })).toHaveLength(1);
+    expect(changesIssues({ changes: Array.from({ length: LIMITS.changes + 1 }, () => change) })).toHaveLength(1);
     expect(changesIssues(null)).toHaveLength(1);
   });
 

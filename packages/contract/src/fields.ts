@@ -1,10 +1,9 @@
 import { WEEKDAYS, parseDay, parseMonth } from '@wimbel/core';
 import * as yup from 'yup';
+import { LIMITS, sizeOf } from './limits.ts';
 
 /** A fault of a value: where it is (dots and [places], empty for the value itself) and what is wrong, in plain words. */
 export type Issue = { path: string; message: string };
-
-const LONGEST_TEXT = 20000;
 
 // Neither can be stored: PostgreSQL has no NUL in text, and half a surrogate pair is no character.
 const UNSTORABLE = /\0|\p{Surrogate}/u;
@@ -16,7 +15,7 @@ const characters = () =>
     .test('storable', 'has characters that are not text', (value) => value == null || !UNSTORABLE.test(value));
 
 /** Text of any length that a person could mean. */
-export const text = () => characters().max(LONGEST_TEXT, `is longer than ${LONGEST_TEXT} characters`);
+export const text = () => characters().max(LIMITS.textLength, `is longer than ${LIMITS.textLength} characters`);
 
 /** The unit of an amount; may be empty. */
 export const unit = () => characters().defined('is missing').max(40, 'is longer than 40 characters');
@@ -27,21 +26,26 @@ export const name = () =>
     .required('is missing')
     .test('seen', 'is empty', (value) => value.trim().length > 0);
 
+const LONGEST_ID = 64;
+
 /** An id made by the client: 1 to 64 characters. */
-export const id = () => characters().required('is missing').max(64, 'is longer than 64 characters');
+export const id = () => characters().required('is missing').max(LONGEST_ID, `is longer than ${LONGEST_ID} characters`);
+
+/** Whether a text can be an id. */
+export const isId = (value: string): boolean =>
+  value.length > 0 && value.length <= LONGEST_ID && !UNSTORABLE.test(value);
 
 const FIRST_DAY = '0001-01-01';
+
+/** Whether a text is a day from the year 1 on, `YYYY-MM-DD`. */
+export const isDay = (value: string): boolean => parseDay(value) !== null && value >= FIRST_DAY;
 
 /** A day from the year 1 on, `YYYY-MM-DD`. */
 export const day = () =>
   yup
     .string()
     .typeError('is not a day, written YYYY-MM-DD')
-    .test(
-      'day',
-      'is not a day that exists, written YYYY-MM-DD',
-      (value) => value == null || (parseDay(value) !== null && value >= FIRST_DAY),
-    );
+    .test('day', 'is not a day that exists, written YYYY-MM-DD', (value) => value == null || isDay(value));
 
 export const month = () =>
   yup
@@ -90,13 +94,18 @@ export const oneOf = <T extends string | number>(values: readonly T[]) =>
   yup.mixed<T>().oneOf(values, `is none of ${values.join(', ')}`);
 
 export const weekdays = () =>
-  list(oneOf(WEEKDAYS).required('is missing')).test(
+  list(oneOf(WEEKDAYS).required('is missing'), WEEKDAYS.length).test(
     'once',
     'names a weekday twice',
     (value) => value == null || new Set(value).size === value.length,
   );
 
-export const list = <T extends yup.ISchema<unknown>>(each: T) => yup.array(each as never).typeError('is not a list');
+/** A list of at most `most` elements. */
+export const list = <T extends yup.ISchema<unknown>>(each: T, most: number) =>
+  yup
+    .array(each as never)
+    .typeError('is not a list')
+    .max(most, `has more than ${most} elements`);
 
 type Fields = Record<string, yup.ISchema<unknown> | yup.Reference>;
 
@@ -110,15 +119,22 @@ export function shape(fields: Fields) {
       const unknown = value == null ? [] : Object.keys(value).filter((key) => !Object.hasOwn(fields, key));
       if (unknown.length === 0) return true;
       return new yup.ValidationError(
-        unknown.map((key) =>
-          context.createError({ path: context.path ? `${context.path}.${key}` : key, message: 'is not a known key' }),
-        ),
+        unknown.slice(0, LIMITS.issues).map((key) => {
+          const named = key.slice(0, 80);
+          const path = context.path ? `${context.path}.${named}` : named;
+          return context.createError({ path, message: 'is not a known key' });
+        }),
       );
     });
 }
 
 /** An object whose keys are data (months, years), each checked by `isKey`, each value by `each`. */
-export function dictionary(isKey: (key: string) => boolean, keyFault: string, each: yup.ISchema<unknown>) {
+export function dictionary(
+  isKey: (key: string) => boolean,
+  keyFault: string,
+  each: yup.ISchema<unknown>,
+  most: number = LIMITS.lists.months,
+) {
   return yup.lazy((value: unknown) => {
     const keys = value !== null && typeof value === 'object' && !Array.isArray(value) ? Object.keys(value) : [];
     return yup
@@ -126,10 +142,11 @@ export function dictionary(isKey: (key: string) => boolean, keyFault: string, ea
       .default(undefined)
       .typeError('is not an object')
       .test('keys', '', (_, context) => {
-        const wrong = keys.filter((key) => !isKey(key));
+        if (keys.length > most) return context.createError({ message: `has more than ${most} elements` });
+        const wrong = keys.filter((key) => !isKey(key)).slice(0, LIMITS.issues);
         if (wrong.length === 0) return true;
         return new yup.ValidationError(
-          wrong.map((key) => context.createError({ path: `${context.path}.${key}`, message: keyFault })),
+          wrong.map((key) => context.createError({ path: `${context.path}.${key.slice(0, 80)}`, message: keyFault })),
         );
       });
   });
@@ -149,6 +166,14 @@ export const faults =
     );
   };
 
+/** What makes a value too large to be looked at in full; null where nothing does. */
+export function sizeIssue(value: unknown): Issue | null {
+  const { values, depth } = sizeOf(value);
+  if (depth > LIMITS.depth) return { path: '', message: `is nested more than ${LIMITS.depth} deep` };
+  if (values > LIMITS.values) return { path: '', message: `has more than ${LIMITS.values} values` };
+  return null;
+}
+
 /** The value without keys that hold null or nothing, at any depth of objects; lists keep their places. */
 export function withoutNulls(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(withoutNulls);
@@ -160,19 +185,25 @@ export function withoutNulls(value: unknown): unknown {
   return Object.fromEntries(kept);
 }
 
-/** Every fault of a value against a schema, in order; empty when it holds. Nothing is converted. */
+/**
+ * The faults of a value against a schema, in order, {@link LIMITS}.issues of them at most; empty when it holds. Nothing
+ * is converted. A value that is too large or nested too deep has that one fault, and no part of it is looked at.
+ */
 export function issuesOf(schema: yup.ISchema<unknown>, value: unknown): Issue[] {
+  const size = sizeIssue(value);
+  if (size !== null) return [size];
   try {
-    (schema as yup.Schema).validateSync(value, { strict: true, abortEarly: false });
+    (schema as yup.Schema).validateSync(value, { strict: true, abortEarly: false, disableStackTrace: true });
     return [];
   } catch (error) {
-    if (!(error instanceof yup.ValidationError)) throw error;
+    // A check that trips over a value it was not made for has found a fault.
+    if (!(error instanceof yup.ValidationError)) return [{ path: '', message: 'cannot be read' }];
     const inner = error.inner.length > 0 ? error.inner : [error];
     const seen = new Map<string, Issue>();
     for (const each of inner.flatMap((one) => (one.inner.length > 0 ? one.inner : [one]))) {
       const issue = { path: each.path ?? '', message: each.errors[0] ?? each.message };
       if (!seen.has(issue.path)) seen.set(issue.path, issue);
     }
-    return [...seen.values()];
+    return [...seen.values()].slice(0, LIMITS.issues);
   }
 }

@@ -1,10 +1,9 @@
 export {
   type Change,
-  MOST_CHANGES,
-  MOST_BODY_BYTES,
-  changesSchema,
   changesIssues,
+  isRevision,
   type ChangeResult,
+  MOST_AHEAD_MS,
   type ChangesAnswer,
   type ServerRow,
   type ChangesSince,
@@ -22,6 +21,7 @@ export {
   keyOf,
   type Checked,
   checkRecord,
+  isKey,
 } from './collections.ts';
 export { ERROR_STATUS, type ErrorCode, type ErrorBody } from './errors.ts';
 export {
@@ -49,8 +49,17 @@ export {
   withoutNulls,
   issuesOf,
 } from './fields.ts';
-export { PATHS } from './paths.ts';
+export { LIMITS, sizeOf } from './limits.ts';
+export { ACCOUNT_HEADER, PATHS } from './paths.ts';
 export { type Reference, type Find, referencesOf, relationIssues, keyResultDueIssue } from './relations.ts';
+export {
+  type NamedBy,
+  isNamed,
+  type RemovalPlan,
+  type RemovalQuestion,
+  removalPlan,
+  plannedRemoval,
+} from './removal.ts';
 export { goalSchema, keyResultSchema, checkInSchema, stepSchema, milestoneSchema } from './collections/goals.ts';
 export { byKind, habitSchema, entrySchema, habitNoteSchema } from './collections/habits.ts';
 export {

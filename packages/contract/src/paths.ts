@@ -1,6 +1,12 @@
+/** The header in which a request names the account that the page believes it is signed in to. */
+export const ACCOUNT_HEADER = 'x-wimbel-account';
+
 /** The addresses of the server's API. */
 export const PATHS = {
-  health: '/api/health',
+  /** Whether the server runs; it asks nothing else. */
+  live: '/api/health/live',
+  /** Whether the server and its database answer. */
+  ready: '/api/health/ready',
   auth: '/api/auth',
   changes: '/api/changes',
   sample: '/api/sample',

@@ -19,14 +19,24 @@ export function createDatabase(url: string, onIdleError: (error: Error) => void 
   return { db: drizzle({ client: pool, casing: 'snake_case' }), pool, close: () => pool.end() };
 }
 
-/** Brings the database to the newest version; instances that start together wait for each other. */
-export async function migrateDatabase(url: string, folder: string): Promise<void> {
+/** Does work that only one server at a time may do, by a lock in the database; others wait for it. */
+export async function withLock<T>(url: string, lock: number, work: (client: pg.Client) => Promise<T>): Promise<T> {
   const client = new pg.Client({ connectionString: url });
+  // A connection that breaks says so on itself, too; its query fails by itself.
+  client.on('error', () => {});
   await client.connect();
   try {
-    await client.query('select pg_advisory_lock(790211)');
-    await migrate(drizzle({ client, casing: 'snake_case' }), { migrationsFolder: folder });
+    await client.query('select pg_advisory_lock($1)', [lock]);
+    return await work(client);
   } finally {
     await client.end();
   }
 }
+
+const MIGRATION_LOCK = 790_211;
+
+/** Brings the database to the newest version; servers that start together wait for each other. */
+export const migrateDatabase = (url: string, folder: string): Promise<void> =>
+  withLock(url, MIGRATION_LOCK, (client) =>
+    migrate(drizzle({ client, casing: 'snake_case' }), { migrationsFolder: folder }),
+  );

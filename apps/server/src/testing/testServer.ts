@@ -1,22 +1,39 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
-import type { Change, ChangesAnswer, ChangesSince, ErrorBody } from '@wimbel/contract';
+import { ACCOUNT_HEADER, type Change, type ChangesAnswer, type ChangesSince, type ErrorBody } from '@wimbel/contract';
 import pg from 'pg';
 import { createApp } from '../app.ts';
 import { createClock } from '../clock.ts';
 import { createDatabase, migrateDatabase } from '../db/connection.ts';
 import { createAuth } from '../features/account/auth.ts';
-import { prepareSample, sampleOf } from '../features/sample/service.ts';
+import { createSessions } from '../features/account/sessions.ts';
+import { prepareSample } from '../features/sample/service.ts';
 import { createLog } from '../log.ts';
 
 export const ORIGIN = 'http://localhost:4790';
 const SECRET = 'a secret that is only good for tests, and long';
 export const MIGRATIONS = join(__dirname, '../../drizzle');
 
-type Options = { signInAttempts?: number; sampleFile?: string; webRoot?: string; log?: (line: string) => void };
+type Options = {
+  signInAttempts?: number;
+  requestsPerMinute?: number;
+  samplesPerHour?: number;
+  sampleFile?: string;
+  webRoot?: string;
+  proxies?: string[];
+  log?: (line: string) => void;
+};
 
 /** The whole server on a database of its own in the tests' cluster. */
-export async function startTestServer({ signInAttempts = 1000, sampleFile, webRoot, log }: Options = {}) {
+export async function startTestServer({
+  signInAttempts = 1000,
+  requestsPerMinute = 100_000,
+  samplesPerHour = 1000,
+  proxies = [],
+  sampleFile,
+  webRoot,
+  log,
+}: Options = {}) {
   const name = `t_${randomUUID().replaceAll('-', '')}`;
   const admin = new pg.Client({ connectionString: process.env.TEST_DATABASE_URL });
   await admin.connect();
@@ -25,19 +42,34 @@ export async function startTestServer({ signInAttempts = 1000, sampleFile, webRo
   const url = process.env.TEST_DATABASE_URL!.replace(/\/postgres$/, `/${name}`);
   await migrateDatabase(url, MIGRATIONS);
   const { db, pool, close } = createDatabase(url);
-  const auth = createAuth(db, { secret: SECRET, origins: [ORIGIN], signInAttempts });
+  const auth = createAuth(db, { secret: SECRET, origins: [ORIGIN] });
+  const sessions = createSessions(auth, url);
   const clock = createClock('2026-11-24T09:30:00Z');
-  const sample = sampleFile === undefined ? null : sampleOf(SECRET);
-  if (sample !== null && sampleFile !== undefined) await prepareSample({ db, auth, clock }, sample, sampleFile);
+  if (sampleFile !== undefined) await prepareSample({ db, auth, clock }, url, sampleFile);
   const logger = createLog(log ? 'info' : 'silent');
   if (log) {
     for (const level of ['info', 'error'] as const) {
       logger[level] = ((fields: object, message: string) => log(JSON.stringify({ ...fields, message }))) as never;
     }
   }
-  const app = createApp({ db, auth, clock, log: logger, origins: [ORIGIN], sample, webRoot: webRoot ?? null });
+  const app = createApp({
+    db,
+    auth,
+    sessions,
+    clock,
+    log: logger,
+    isSampleOffered: sampleFile !== undefined,
+    limits: { signInAttempts, requestsPerMinute, samplesPerHour },
+    proxies,
+    origins: [ORIGIN],
+    webRoot: webRoot ?? null,
+  });
   const request = (path: string, init: RequestInit = {}) => app.request(`${ORIGIN}${path}`, init);
-  return { app, db, pool, url, request, close, signUp: (email?: string) => signUp(request, email) };
+  const end = async (): Promise<void> => {
+    await sessions.close();
+    await close();
+  };
+  return { app, db, pool, url, request, close: end, signUp: (email?: string) => signUp(request, email) };
 }
 
 export type TestServer = Awaited<ReturnType<typeof startTestServer>>;
@@ -59,11 +91,14 @@ async function signUp(request: Request, email = `${randomUUID()}@example.org`) {
     .map((each) => each.split(';')[0])
     .join('; ');
   const { user } = (await response.json()) as { user: { id: string } };
-  const send = (changes: Partial<Change>[]) => request('/api/changes', json({ changes }, { cookie }));
+  const own = { cookie, [ACCOUNT_HEADER]: user.id };
+  const send = (changes: Partial<Change>[], since?: number) => request('/api/changes', json({ changes, since }, own));
   return {
     email,
     password,
     cookie,
+    /** What every request of theirs carries. */
+    own,
     userId: user.id,
     setCookie: response.headers.getSetCookie(),
     send,
@@ -73,8 +108,8 @@ async function signUp(request: Request, email = `${randomUUID()}@example.org`) {
       return (await answer.json()) as ChangesAnswer;
     },
     since: async (revision = 0): Promise<ChangesSince> =>
-      (await (await request(`/api/changes?since=${revision}`, { headers: { cookie } })).json()) as ChangesSince,
-    get: (path: string) => request(path, { headers: { cookie } }),
+      (await (await request(`/api/changes?since=${revision}`, { headers: own })).json()) as ChangesSince,
+    get: (path: string) => request(path, { headers: own }),
   };
 }
 

@@ -14,6 +14,7 @@ import {
   shape,
   text,
 } from '../fields.ts';
+import { LIMITS } from '../limits.ts';
 import { byKind } from './habits.ts';
 
 const value = () => number().required('is missing');
@@ -62,6 +63,7 @@ export const goalSchema = shape({
       about: text(),
       note: text(),
     }).required('is missing'),
+    LIMITS.lists.turns,
   ),
 }).test(
   'goal',
@@ -136,6 +138,6 @@ export const milestoneSchema = shape({
   reward: text(),
   enjoyedOn: day(),
   pips: notNegative(),
-  after: list(id()),
+  after: list(id(), LIMITS.lists.after),
   order: order(),
 });

@@ -19,6 +19,7 @@ import {
   weekdays,
   whole,
 } from '../fields.ts';
+import { LIMITS } from '../limits.ts';
 
 const times = (most: number) =>
   whole().required('is missing').min(1, `is not between 1 and ${most}`).max(most, `is not between 1 and ${most}`);
@@ -97,11 +98,11 @@ export const habitSchema = shape({
   aim: oneOf(['build', 'quit']).required('is missing'),
   partOfDay: oneOf(PARTS_OF_DAY).required('is missing'),
   measure: measureSchema as never,
-  terms: list(termsSchema.required('is missing')).required('is missing').min(1, 'is empty'),
+  terms: list(termsSchema.required('is missing'), LIMITS.lists.terms).required('is missing').min(1, 'is empty'),
   startsOn: day().required('is missing'),
   endsOn: day(),
   archived: flag(),
-  pauses: list(pauseSchema),
+  pauses: list(pauseSchema, LIMITS.lists.pauses),
   finishLine: shape({ days: dayCount().required('is missing'), reward: text(), enjoyedOn: day() }),
   monthTargets: dictionary(
     (key) => parseMonth(key) !== null,
@@ -113,7 +114,7 @@ export const habitSchema = shape({
     'is not a year, written YYYY',
     shape({ days: dayCount(), amount: notNegative() }),
   ) as never,
-  variants: list(shape({ id: id(), name: name(), group: text() }).required('is missing')).test(
+  variants: list(shape({ id: id(), name: name(), group: text() }).required('is missing'), LIMITS.lists.variants).test(
     'once',
     'has an id twice',
     hasIdsOnce,
@@ -137,7 +138,10 @@ export const entrySchema = shape({
   mark: oneOf(['done', 'missed', 'rest']),
   amount: notNegative(),
   note: text(),
-  parts: list(shape({ variantId: id(), amount: notNegative(), note: text() }).required('is missing')),
+  parts: list(
+    shape({ variantId: id(), amount: notNegative(), note: text() }).required('is missing'),
+    LIMITS.lists.parts,
+  ),
 }).test(
   'entry',
   '',

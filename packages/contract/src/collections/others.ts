@@ -16,6 +16,7 @@ import {
   weekdays,
   whole,
 } from '../fields.ts';
+import { LIMITS } from '../limits.ts';
 
 const ratio = () => number().min(0, 'is not between 0 and 1').max(1, 'is not between 0 and 1');
 const JOURNAL_PARTS = ['day', 'morning', 'evening'] as const;
@@ -29,7 +30,7 @@ const ascends = (value: unknown): boolean =>
   !Array.isArray(value) ||
   value.every(
     (step: { atLeast: number } | null, index) =>
-      index === 0 || !(Number(step?.atLeast) <= Number(value[index - 1]?.atLeast)),
+      index === 0 || !(Number(step?.atLeast) <= Number((value[index - 1] as { atLeast: number } | null)?.atLeast)),
   );
 
 export const settingsSchema = shape({
@@ -38,15 +39,17 @@ export const settingsSchema = shape({
   dayEndsAt: whole().required('is missing').min(0, 'is not between 0 and 6').max(6, 'is not between 0 and 6'),
   dayMarks: list(
     shape({ atLeast: dayCount().required('is missing'), symbol: text().defined('is missing') }).required('is missing'),
+    LIMITS.lists.dayMarks,
   ).test('ascending', 'does not ascend', ascends),
   currency: text().matches(/^[A-Z]{3}$/, 'is not a currency code of three letters'),
   pipsName: shape({ one: name(), many: name() }),
   fullDayTarget: shape({ month: dayCount(), year: dayCount() }),
   moodMarks: list(
     shape({ mood: oneOf(MOODS).required('is missing'), symbol: text(), word: text() }).required('is missing'),
+    MOODS.length,
   ).test('once', 'names a mood twice', (value) => isOnce(value, (each: { mood: number }) => each?.mood)),
   reviewDay: oneOf(WEEKDAYS),
-  hidden: list(oneOf(HIDEABLE).required('is missing')),
+  hidden: list(oneOf(HIDEABLE).required('is missing'), HIDEABLE.length),
   todayBy: oneOf(TODAY_BY),
 });
 
@@ -60,14 +63,14 @@ export const seasonSchema = shape({
   vision: text(),
   why: text(),
   passMark: ratio(),
-  goalIds: list(id()).required('is missing'),
-  notes: list(shape({ text: text().defined('is missing'), link: text() }).required('is missing')),
+  goalIds: list(id(), LIMITS.lists.seasonGoals).required('is missing'),
+  notes: list(shape({ text: text().defined('is missing'), link: text() }).required('is missing'), LIMITS.lists.notes),
 });
 
 export const monthSchema = shape({
   month: month().required('is missing'),
   word: text(),
-  aims: list(text().defined('is missing')).required('is missing'),
+  aims: list(text().defined('is missing'), LIMITS.lists.aims).required('is missing'),
 });
 
 export const journalSchema = shape({
@@ -75,15 +78,19 @@ export const journalSchema = shape({
   day: day().required('is missing'),
   part: oneOf(JOURNAL_PARTS).required('is missing'),
   mood: oneOf(MOODS),
-  feelings: list(text().defined('is missing')),
+  feelings: list(text().defined('is missing'), LIMITS.lists.feelings),
   text: text(),
   answers: list(
     shape({
       promptId: id(),
       promptText: text(),
       text: text(),
-      items: list(shape({ text: text().defined('is missing'), done: flag() }).required('is missing')),
+      items: list(
+        shape({ text: text().defined('is missing'), done: flag() }).required('is missing'),
+        LIMITS.lists.answerItems,
+      ),
     }).required('is missing'),
+    LIMITS.lists.answers,
   ),
 });
 

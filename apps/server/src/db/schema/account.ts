@@ -1,4 +1,4 @@
-import { bigint, boolean, integer, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
+import { bigint, boolean, integer, pgTable, text, timestamp, varchar } from 'drizzle-orm/pg-core';
 
 const at = () => timestamp({ withTimezone: true });
 
@@ -8,6 +8,8 @@ export const user = pgTable('user', {
   email: text().notNull().unique(),
   emailVerified: boolean().notNull().default(false),
   image: text(),
+  /** An account of a visitor who looks at the sample; gone after a day. */
+  isAnonymous: boolean(),
   createdAt: at().notNull().defaultNow(),
   updatedAt: at().notNull().defaultNow(),
 });
@@ -52,9 +54,9 @@ export const verification = pgTable('verification', {
   updatedAt: at().notNull().defaultNow(),
 });
 
-export const rateLimit = pgTable('rate_limit', {
-  id: text().primaryKey(),
-  key: text().notNull().unique(),
-  count: integer().notNull(),
-  lastRequest: bigint({ mode: 'number' }).notNull(),
+/** Attempts counted against a limit, by what is limited and for whom, until `expire` (milliseconds since 1970). */
+export const limits = pgTable('limits', {
+  key: varchar({ length: 255 }).primaryKey(),
+  points: integer().notNull().default(0),
+  expire: bigint({ mode: 'number' }),
 });

@@ -1,11 +1,8 @@
-import { index, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { number, owned } from './columns.ts';
 
 export const areas = pgTable(
   'areas',
   { ...owned(), id: text().notNull(), name: text().notNull(), color: text(), icon: text(), order: number().notNull() },
-  (table) => [
-    primaryKey({ columns: [table.userId, table.id] }),
-    index('areas_by_revision').on(table.userId, table.revision),
-  ],
+  (table) => [primaryKey({ columns: [table.userId, table.id] })],
 );

@@ -15,7 +15,6 @@ export const checkIns = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),
-    index('check_ins_by_revision').on(table.userId, table.revision),
     index('check_ins_by_key_result').on(table.userId, table.keyResultId),
     foreignKey({ columns: [table.userId, table.keyResultId], foreignColumns: [keyResults.userId, keyResults.id] }),
   ],

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { check, foreignKey, index, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { check, foreignKey, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { day, number, owned } from './columns.ts';
 import { rewards } from './rewards.ts';
 
@@ -8,7 +8,6 @@ export const claims = pgTable(
   { ...owned(), id: text().notNull(), rewardId: text().notNull(), day: day().notNull(), cost: number().notNull() },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),
-    index('claims_by_revision').on(table.userId, table.revision),
     foreignKey({ columns: [table.userId, table.rewardId], foreignColumns: [rewards.userId, rewards.id] }),
     check('claims_cost', sql`${table.cost} >= 0`),
   ],

@@ -1,6 +1,6 @@
 import type { EntryPart } from '@wimbel/core';
 import { sql } from 'drizzle-orm';
-import { check, foreignKey, index, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { check, foreignKey, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { day, number, owned } from './columns.ts';
 import { habits } from './habits.ts';
 
@@ -17,7 +17,6 @@ export const entries = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.habitId, table.day] }),
-    index('entries_by_revision').on(table.userId, table.revision),
     foreignKey({ columns: [table.userId, table.habitId], foreignColumns: [habits.userId, habits.id] }),
     check('entries_mark', sql`${table.mark} in ('done', 'missed', 'rest')`),
     check('entries_amount', sql`${table.amount} >= 0`),

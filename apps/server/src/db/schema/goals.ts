@@ -1,6 +1,6 @@
 import type { Goal } from '@wimbel/core';
 import { sql } from 'drizzle-orm';
-import { check, foreignKey, index, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { check, foreignKey, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { areas } from './areas.ts';
 import { day, number, owned } from './columns.ts';
 
@@ -24,7 +24,6 @@ export const goals = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),
-    index('goals_by_revision').on(table.userId, table.revision),
     foreignKey({ columns: [table.userId, table.areaId], foreignColumns: [areas.userId, areas.id] }),
     check('goals_state', sql`${table.state} in ('open', 'reached', 'dropped', 'paused')`),
     check('goals_due', sql`${table.dueOn} >= ${table.startsOn}`),

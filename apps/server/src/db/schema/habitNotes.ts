@@ -1,4 +1,4 @@
-import { foreignKey, index, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { foreignKey, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { day, owned } from './columns.ts';
 import { habits } from './habits.ts';
 
@@ -7,7 +7,6 @@ export const habitNotes = pgTable(
   { ...owned(), id: text().notNull(), habitId: text().notNull(), day: day(), text: text().notNull(), link: text() },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),
-    index('habit_notes_by_revision').on(table.userId, table.revision),
     foreignKey({ columns: [table.userId, table.habitId], foreignColumns: [habits.userId, habits.id] }),
   ],
 );

@@ -1,6 +1,6 @@
 import type { Habit } from '@wimbel/core';
 import { sql } from 'drizzle-orm';
-import { boolean, check, foreignKey, index, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { boolean, check, foreignKey, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { areas } from './areas.ts';
 import { day, number, owned } from './columns.ts';
 import { goals } from './goals.ts';
@@ -32,7 +32,6 @@ export const habits = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),
-    index('habits_by_revision').on(table.userId, table.revision),
     foreignKey({ columns: [table.userId, table.areaId], foreignColumns: [areas.userId, areas.id] }),
     foreignKey({ columns: [table.userId, table.goalId], foreignColumns: [goals.userId, goals.id] }),
     check('habits_aim', sql`${table.aim} in ('build', 'quit')`),

@@ -1,6 +1,6 @@
 import type { JournalPage } from '@wimbel/core';
 import { sql } from 'drizzle-orm';
-import { check, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { check, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { day, owned } from './columns.ts';
 
 export const journal = pgTable(
@@ -17,7 +17,6 @@ export const journal = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),
-    index('journal_by_revision').on(table.userId, table.revision),
     check('journal_mood', sql`${table.mood} between 1 and 5`),
   ],
 );

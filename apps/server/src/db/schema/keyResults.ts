@@ -20,7 +20,6 @@ export const keyResults = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),
-    index('key_results_by_revision').on(table.userId, table.revision),
     index('key_results_by_goal').on(table.userId, table.goalId),
     foreignKey({ columns: [table.userId, table.goalId], foreignColumns: [goals.userId, goals.id] }),
     check('key_results_weight', sql`${table.weight} > 0`),

@@ -20,7 +20,6 @@ export const milestones = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),
-    index('milestones_by_revision').on(table.userId, table.revision),
     index('milestones_by_goal').on(table.userId, table.goalId),
     foreignKey({ columns: [table.userId, table.goalId], foreignColumns: [goals.userId, goals.id] }),
     check('milestones_pips', sql`${table.pips} >= 0`),

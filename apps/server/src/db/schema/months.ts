@@ -1,11 +1,8 @@
-import { index, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { owned } from './columns.ts';
 
 export const months = pgTable(
   'months',
   { ...owned(), month: text().notNull(), word: text(), aims: jsonb().$type<string[]>().notNull() },
-  (table) => [
-    primaryKey({ columns: [table.userId, table.month] }),
-    index('months_by_revision').on(table.userId, table.revision),
-  ],
+  (table) => [primaryKey({ columns: [table.userId, table.month] })],
 );

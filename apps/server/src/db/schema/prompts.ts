@@ -1,5 +1,5 @@
 import type { Prompt } from '@wimbel/core';
-import { boolean, index, integer, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { boolean, integer, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { number, owned } from './columns.ts';
 
 export const prompts = pgTable(
@@ -14,8 +14,5 @@ export const prompts = pgTable(
     active: boolean().notNull(),
     order: number().notNull(),
   },
-  (table) => [
-    primaryKey({ columns: [table.userId, table.id] }),
-    index('prompts_by_revision').on(table.userId, table.revision),
-  ],
+  (table) => [primaryKey({ columns: [table.userId, table.id] })],
 );

@@ -1,11 +1,8 @@
-import { index, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { owned } from './columns.ts';
 
 export const quotes = pgTable(
   'quotes',
   { ...owned(), id: text().notNull(), text: text().notNull(), by: text() },
-  (table) => [
-    primaryKey({ columns: [table.userId, table.id] }),
-    index('quotes_by_revision').on(table.userId, table.revision),
-  ],
+  (table) => [primaryKey({ columns: [table.userId, table.id] })],
 );

@@ -1,5 +1,5 @@
 import type { Reminder, Weekday } from '@wimbel/core';
-import { boolean, foreignKey, index, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { boolean, foreignKey, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { owned } from './columns.ts';
 import { habits } from './habits.ts';
 
@@ -16,7 +16,6 @@ export const reminders = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),
-    index('reminders_by_revision').on(table.userId, table.revision),
     foreignKey({ columns: [table.userId, table.habitId], foreignColumns: [habits.userId, habits.id] }),
   ],
 );

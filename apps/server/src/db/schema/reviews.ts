@@ -1,5 +1,5 @@
 import type { Review } from '@wimbel/core';
-import { foreignKey, index, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { foreignKey, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { day, owned } from './columns.ts';
 import { seasons } from './seasons.ts';
 
@@ -15,7 +15,6 @@ export const reviews = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),
-    index('reviews_by_revision').on(table.userId, table.revision),
     foreignKey({ columns: [table.userId, table.seasonId], foreignColumns: [seasons.userId, seasons.id] }),
   ],
 );

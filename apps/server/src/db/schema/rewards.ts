@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, index, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { boolean, check, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { number, owned } from './columns.ts';
 
 export const rewards = pgTable(
@@ -13,9 +13,5 @@ export const rewards = pgTable(
     order: number().notNull(),
     retired: boolean(),
   },
-  (table) => [
-    primaryKey({ columns: [table.userId, table.id] }),
-    index('rewards_by_revision').on(table.userId, table.revision),
-    check('rewards_cost', sql`${table.cost} >= 0`),
-  ],
+  (table) => [primaryKey({ columns: [table.userId, table.id] }), check('rewards_cost', sql`${table.cost} >= 0`)],
 );

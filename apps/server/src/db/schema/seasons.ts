@@ -1,6 +1,6 @@
 import type { Season } from '@wimbel/core';
 import { sql } from 'drizzle-orm';
-import { check, index, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { check, integer, jsonb, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
 import { day, number, owned } from './columns.ts';
 
 export const seasons = pgTable(
@@ -17,9 +17,5 @@ export const seasons = pgTable(
     goalIds: jsonb().$type<string[]>().notNull(),
     notes: jsonb().$type<Season['notes']>(),
   },
-  (table) => [
-    primaryKey({ columns: [table.userId, table.id] }),
-    index('seasons_by_revision').on(table.userId, table.revision),
-    check('seasons_weeks', sql`${table.weeks} > 0`),
-  ],
+  (table) => [primaryKey({ columns: [table.userId, table.id] }), check('seasons_weeks', sql`${table.weeks} > 0`)],
 );

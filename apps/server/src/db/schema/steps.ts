@@ -24,7 +24,6 @@ export const steps = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),
-    index('steps_by_revision').on(table.userId, table.revision),
     index('steps_by_goal').on(table.userId, table.goalId),
     foreignKey({ columns: [table.userId, table.goalId], foreignColumns: [goals.userId, goals.id] }),
     foreignKey({ columns: [table.userId, table.keyResultId], foreignColumns: [keyResults.userId, keyResults.id] }),

@@ -1,13 +1,23 @@
+import { ACCOUNT_HEADER } from '@wimbel/contract';
 import { createMiddleware } from 'hono/factory';
 import type { AppEnv } from '../../appEnv.ts';
 import { AppError } from '../../errors.ts';
-import type { Auth } from './auth.ts';
+import type { Session, Sessions } from './sessions.ts';
 
-/** Lets a request on only with a session; `c.var.userId` then says whose it is. */
-export const requireUser = (auth: Auth) =>
-  createMiddleware<AppEnv & { Variables: { userId: string } }>(async (c, next) => {
-    const found = await auth.api.getSession({ headers: c.req.raw.headers });
-    if (!found) throw new AppError('signInNeeded');
-    c.set('userId', found.user.id);
+export type SignedInEnv = AppEnv & { Variables: { session: Session; userId: string } };
+
+/**
+ * Lets a request on only with a session, and only if it is of the account that the page names: a page that still shows
+ * another account reads and writes nothing of this one. `c.var.userId` then says whose it is.
+ */
+export const requireUser = (sessions: Sessions) =>
+  createMiddleware<SignedInEnv>(async (c, next) => {
+    const session = await sessions.find(c.req.raw.headers);
+    if (session === null) throw new AppError('signInNeeded');
+    const named = c.req.header(ACCOUNT_HEADER);
+    if (named === undefined) throw new AppError('invalid', [{ path: ACCOUNT_HEADER, message: 'is missing' }]);
+    if (named !== session.userId) throw new AppError('otherAccount');
+    c.set('session', session);
+    c.set('userId', session.userId);
     await next();
   });

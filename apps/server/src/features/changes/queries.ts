@@ -1,267 +1,256 @@
 import {
   type Collection,
   COLLECTIONS,
+  type NamedBy,
   type RecordOf,
   type ServerRow,
   entryOfKey,
-  keyOf,
-  withoutNulls,
+  isNamed,
 } from '@wimbel/contract';
-import { type SQL, and, asc, eq, getTableColumns, gt, inArray, or, sql } from 'drizzle-orm';
-import type { PgColumn } from 'drizzle-orm/pg-core';
-import type { Database, Transaction } from '../../db/connection.ts';
-import { OWNED_KEYS } from '../../db/schema/columns.ts';
-import { removals, revisions } from '../../db/schema/revisions.ts';
+import { getTableColumns, getTableName } from 'drizzle-orm';
+import { getTableConfig } from 'drizzle-orm/pg-core';
+import type { Pool } from 'pg';
 import { tableOf } from '../../db/tables.ts';
 
+export type AnyRecord = RecordOf<Collection>;
+
 /** Who wrote a record last: the later instant wins, of the same instant the higher change id. */
-export type Origin = { changedAt: string; changeId: string; revision: number };
+export type Origin = { changedAt: string; changeId: string };
 
-type Row = Record<string, unknown>;
+/** A record as the log has it; `record` is null where it was removed. */
+export type Logged = Origin & { record: AnyRecord | null };
 
-const columnsOf = (collection: Collection): Record<string, PgColumn> => getTableColumns(tableOf(collection)) as never;
-
-const recordOf = (row: Row): RecordOf<Collection> =>
-  withoutNulls(Object.fromEntries(Object.entries(row).filter(([key]) => !OWNED_KEYS.includes(key as never)))) as never;
-
-const keyColumns = (collection: Collection): string[] => {
-  if (collection === 'settings') return [];
-  if (collection === 'entries') return ['habitId', 'day'];
-  return collection === 'months' ? ['month'] : ['id'];
-};
-
-/** Picks rows of a person by their keys in the collection. */
-function byKeys(collection: Collection, userId: string, keys: readonly string[]): SQL {
-  const columns = columnsOf(collection);
-  const own = eq(columns.userId!, userId);
-  const [only] = keyColumns(collection);
-  if (collection === 'entries') {
-    const each = keys
-      .map(entryOfKey)
-      .map(({ habitId, day }) => and(eq(columns.habitId!, habitId), eq(columns.day!, day)));
-    return and(own, or(...each))!;
-  }
-  return only === undefined ? own : and(own, inArray(columns[only]!, [...keys]))!;
-}
-
-/** Takes `count` revisions for a person and returns the last; holds the person's lock until the transaction ends. */
-export async function takeRevisions(tx: Transaction, userId: string, count: number): Promise<number> {
-  const [row] = await tx
-    .insert(revisions)
-    .values({ userId, revision: count })
-    .onConflictDoUpdate({ target: revisions.userId, set: { revision: sql`${revisions.revision} + ${count}` } })
-    .returning({ revision: revisions.revision });
-  return row!.revision;
-}
-
-export async function currentRevision(db: Database | Transaction, userId: string): Promise<number> {
-  const [row] = await db.select({ revision: revisions.revision }).from(revisions).where(eq(revisions.userId, userId));
-  return row?.revision ?? 0;
-}
-
-/** Records of a person by key; keys that are not there are left out. */
-export async function findRecords(
-  tx: Transaction,
-  collection: Collection,
-  userId: string,
-  keys: readonly string[],
-): Promise<RecordOf<Collection>[]> {
-  if (keys.length === 0) return [];
-  return (
-    await tx
-      .select()
-      .from(tableOf(collection))
-      .where(byKeys(collection, userId, keys))
-  ).map(recordOf);
-}
-
-/** Records of a person whose `column` holds `value`. */
-export async function findRecordsBy(
-  tx: Transaction,
-  collection: Collection,
-  userId: string,
-  column: string,
-  value: string,
-): Promise<RecordOf<Collection>[]> {
-  const columns = columnsOf(collection);
-  const rows = await tx
-    .select()
-    .from(tableOf(collection))
-    .where(and(eq(columns.userId!, userId), eq(columns[column]!, value)));
-  return rows.map(recordOf);
-}
-
-/** Key results of a person that count a habit. */
-export async function findKeyResultsOfHabit(
-  tx: Transaction,
-  userId: string,
-  habitId: string,
-): Promise<RecordOf<Collection>[]> {
-  const columns = columnsOf('keyResults');
-  const rows = await tx
-    .select()
-    .from(tableOf('keyResults'))
-    .where(and(eq(columns.userId!, userId), sql`${columns.measure} ->> 'habitId' = ${habitId}`));
-  return rows.map(recordOf);
-}
-
-/** Who removed a record, if anyone did. */
-export async function findRemoval(
-  tx: Transaction,
-  userId: string,
-  collection: Collection,
-  key: string,
-): Promise<Origin | null> {
-  const [row] = await tx
-    .select({ changedAt: removals.changedAt, changeId: removals.changeId, revision: removals.revision })
-    .from(removals)
-    .where(and(eq(removals.userId, userId), eq(removals.collection, collection), eq(removals.key, key)));
-  return row ?? null;
-}
-
-export async function forgetRemoval(
-  tx: Transaction,
-  userId: string,
-  collection: Collection,
-  key: string,
-): Promise<void> {
-  await tx
-    .delete(removals)
-    .where(and(eq(removals.userId, userId), eq(removals.collection, collection), eq(removals.key, key)));
-}
-
-export type Written = Origin & { record: RecordOf<Collection> };
-
-/**
- * Writes records of one collection, each unless what is there is as late or later. Returns the keys that were written.
- * A key may be there once only.
- */
-export async function upsertRecords(
-  tx: Transaction,
-  collection: Collection,
-  userId: string,
-  written: readonly Written[],
-): Promise<string[]> {
-  const table = tableOf(collection);
-  const columns = columnsOf(collection);
-  const names = Object.keys(columns);
-  const values = written.map(({ record, revision, changedAt, changeId }) => {
-    const fields = record as Row;
-    const row = { ...fields, userId, revision, place: revision, changedAt, changeId } as Row;
-    return Object.fromEntries(names.map((name) => [name, row[name] ?? null]));
-  });
-  const keys = keyColumns(collection);
-  const excluded = (name: string): SQL => sql.raw(`excluded."${snakeCase(name)}"`);
-  const kept = new Set(['userId', 'place', ...keys]);
-  const rows = (await tx
-    .insert(table)
-    .values(values as never)
-    .onConflictDoUpdate({
-      target: ['userId', ...keys].map((name) => columns[name]!) as never,
-      set: Object.fromEntries(names.filter((name) => !kept.has(name)).map((name) => [name, excluded(name)])),
-      setWhere: sql`(${table.changedAt}, ${table.changeId}) < (${excluded('changedAt')}, ${excluded('changeId')})`,
-    })
-    .returning(
-      Object.fromEntries((keys.length > 0 ? keys : ['userId']).map((name) => [name, columns[name]!])),
-    )) as Row[];
-  return rows.map((row) => keyOf(collection, row as never));
-}
+/** A record (or its removal) as it is to be written, with the revision it gets. */
+export type Write = Logged & { collection: Collection; key: string; revision: number };
 
 const snakeCase = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 
-/** When a record was written last. */
-export async function originOf(
-  tx: Transaction,
-  collection: Collection,
-  userId: string,
-  key: string,
-): Promise<Origin | null> {
-  const table = tableOf(collection);
-  const [row] = await tx
-    .select({ changedAt: table.changedAt, changeId: table.changeId, revision: table.revision })
-    .from(table)
-    .where(byKeys(collection, userId, [key]));
-  return (row as Origin | undefined) ?? null;
-}
+const isoOf = (timestamp: string): string => `${timestamp.replace(' ', 'T').replace(/\+00$/, '')}Z`;
 
-/** Where a record is named from inside of another's column, which no foreign key watches over. */
-const NAMED_INSIDE: Partial<Record<Collection, { by: Collection; column: string; holds: (key: string) => unknown }>> = {
-  habits: { by: 'keyResults', column: 'measure', holds: (habitId) => ({ habitId }) },
-  goals: { by: 'seasons', column: 'goalIds', holds: (goalId) => [goalId] },
-  milestones: { by: 'milestones', column: 'after', holds: (id) => [id] },
-  prompts: { by: 'journal', column: 'answers', holds: (promptId) => [{ promptId }] },
-};
+/** What a table is written by: its name, its columns, and those of its key beside the person. */
+type TableFacts = { name: string; columns: string[]; keys: string[] };
 
-/** Whether another record names this one from inside of a column. */
-export async function isNamedInside(
-  tx: Transaction,
-  collection: Collection,
-  userId: string,
-  key: string,
-): Promise<boolean> {
-  const named = NAMED_INSIDE[collection];
-  if (named === undefined) return false;
-  const table = tableOf(named.by);
-  const column = columnsOf(named.by)[named.column]!;
-  const rows = await tx
-    .select({ userId: table.userId })
-    .from(table)
-    .where(and(eq(table.userId, userId), sql`${column} @> ${JSON.stringify(named.holds(key))}::jsonb`))
-    .limit(1);
-  return rows.length > 0;
-}
-
-/** Takes a record away and remembers that it is gone. */
-export async function removeRecord(
-  tx: Transaction,
-  collection: Collection,
-  userId: string,
-  key: string,
-  origin: Origin,
-): Promise<void> {
-  await tx.delete(tableOf(collection)).where(byKeys(collection, userId, [key]));
-  await tx
-    .insert(removals)
-    .values({ userId, collection, key, ...origin })
-    .onConflictDoUpdate({ target: [removals.userId, removals.collection, removals.key], set: origin });
-}
-
-/** Up to `limit` rows newer than a revision, in order of revision, removals among them. */
-export async function rowsSince(tx: Transaction, userId: string, since: number, limit: number): Promise<ServerRow[]> {
-  const found: ServerRow[] = [];
-  for (const collection of COLLECTIONS) {
+const FACTS = new Map<Collection, TableFacts>(
+  COLLECTIONS.map((collection) => {
     const table = tableOf(collection);
-    const rows = (await tx
-      .select()
-      .from(table)
-      .where(and(eq(table.userId, userId), gt(table.revision, since)))
-      .orderBy(asc(table.revision))
-      .limit(limit)) as (Row & { revision: number; changedAt: string })[];
-    for (const row of rows) {
-      const record = recordOf(row);
-      found.push({
-        collection,
-        key: keyOf(collection, record as never),
-        revision: row.revision,
-        madeAt: row.changedAt,
-        record,
-      });
-    }
-  }
-  const gone = await tx
-    .select()
-    .from(removals)
-    .where(and(eq(removals.userId, userId), gt(removals.revision, since)))
-    .orderBy(asc(removals.revision))
-    .limit(limit);
-  for (const row of gone) {
-    found.push({
-      collection: row.collection as Collection,
-      key: row.key,
-      revision: row.revision,
-      madeAt: row.changedAt,
-      record: null,
+    const names = Object.keys(getTableColumns(table))
+      .map(snakeCase)
+      .filter((name) => name !== 'user_id');
+    const primary = getTableConfig(table).primaryKeys[0]!.columns.map((column) => snakeCase(column.name));
+    return [
+      collection,
+      {
+        name: getTableName(table),
+        columns: names,
+        keys: primary.filter((name) => name !== 'user_id'),
+      },
+    ];
+  }),
+);
+
+const factsOf = (collection: Collection): TableFacts => FACTS.get(collection)!;
+
+export const placeOf = (collection: Collection, key: string): string => `${collection} ${key}`;
+
+const READ = `
+select (select revision from revisions where user_id = $1) as at,
+  l.collection, l.key, l.changed_at::text as changed_at, l.change_id, l.record
+from (values (1)) as always(one)
+left join (
+  select log.* from unnest($2::text[], $3::text[]) as wanted(collection, key)
+  join change_log log on log.user_id = $1 and log.collection = wanted.collection and log.key = wanted.key
+) l on true`;
+
+type LogRow = { collection: Collection; key: string; changed_at: string; change_id: string; record: AnyRecord | null };
+
+/**
+ * The revision that a person's records are at (null where nothing was ever written), and what the log has of some keys:
+ * one statement, so that both are of the same moment.
+ */
+export async function readLogged(
+  pool: Pool,
+  userId: string,
+  places: readonly { collection: Collection; key: string }[],
+): Promise<{ revision: number | null; logged: Map<string, Logged> }> {
+  const { rows } = await pool.query<LogRow & { at: string | null }>({
+    name: 'read logged',
+    text: READ,
+    values: [userId, places.map((each) => each.collection), places.map((each) => each.key)],
+  });
+  const logged = new Map<string, Logged>();
+  for (const row of rows) {
+    if (row.collection === null) continue;
+    logged.set(placeOf(row.collection, row.key), {
+      changedAt: isoOf(row.changed_at),
+      changeId: row.change_id,
+      record: row.record,
     });
   }
-  return found.sort((a, b) => a.revision - b.revision).slice(0, limit);
+  const at = rows[0]?.at ?? null;
+  return { revision: at === null ? null : Number(at), logged };
 }
+
+/** Gives a person a revision to start from. */
+export async function startRevisions(pool: Pool, userId: string): Promise<void> {
+  await pool.query('insert into revisions (user_id, revision) values ($1, 0) on conflict do nothing', [userId]);
+}
+
+/** The columns of a key, as values. */
+function keyValues(collection: Collection, key: string): Record<string, string> {
+  if (collection === 'settings') return {};
+  if (collection === 'entries') {
+    const { habitId, day } = entryOfKey(key);
+    return { habit_id: habitId, day };
+  }
+  return collection === 'months' ? { month: key } : { id: key };
+}
+
+function insertInto({ name, columns, keys }: TableFacts, parameter: string): string {
+  const list = columns.map((column) => `"${column}"`).join(', ');
+  const values = columns.map((column) => `r."${column}"`).join(', ');
+  const changed = columns
+    .filter((column) => !keys.includes(column))
+    .map((column) => `"${column}" = excluded."${column}"`)
+    .join(', ');
+  const target = ['user_id', ...keys].map((column) => `"${column}"`).join(', ');
+  return (
+    `insert into "${name}" (user_id, ${list}) select $1, ${values} ` +
+    `from turn, jsonb_populate_recordset(null::"${name}", ${parameter}::jsonb) r ` +
+    `on conflict (${target}) do ${changed === '' ? 'nothing' : `update set ${changed}`}`
+  );
+}
+
+function deleteFrom({ name, keys }: TableFacts, parameter: string): string {
+  const same = keys.map((key) => `t."${key}" = r."${key}"`).join(' and ');
+  return (
+    `delete from "${name}" t using turn, jsonb_populate_recordset(null::"${name}", ${parameter}::jsonb) r ` +
+    `where t.user_id = $1 and ${same}`
+  );
+}
+
+/** The one statement that writes to these tables, where each is written to, deleted from, or both. */
+const statements = new Map<string, string>();
+function statementFor(parts: readonly string[]): string {
+  const name = parts.join(' ');
+  const known = statements.get(name);
+  if (known !== undefined) return known;
+  const writes = parts.map((part, index) => {
+    const [how, collection] = part.split(':') as ['in' | 'out', Collection];
+    const parameter = `$${index + 5}`;
+    const facts = factsOf(collection);
+    return `w${index} as (${how === 'in' ? insertInto(facts, parameter) : deleteFrom(facts, parameter)})`;
+  });
+  const statement = `
+with turn as (
+  update revisions set revision = revision + $3 where user_id = $1 and revision = $2 returning revision
+), logged as (
+  insert into change_log (user_id, collection, key, revision, changed_at, change_id, record)
+  select $1, r.collection, r.key, r.revision, r."changedAt", r."changeId", r.record
+  from turn, json_to_recordset($4::json) as r(
+    collection text, key text, revision bigint, "changedAt" timestamptz, "changeId" text, record json)
+  on conflict (user_id, collection, key) do update set revision = excluded.revision,
+    changed_at = excluded.changed_at, change_id = excluded.change_id, record = excluded.record
+), ${writes.join(', ')}
+select revision from turn`;
+  statements.set(name, statement);
+  return statement;
+}
+
+/** A record as its table's row. */
+function rowOf(record: AnyRecord): Record<string, unknown> {
+  return Object.fromEntries(Object.entries(record).map(([name, value]) => [snakeCase(name), value]));
+}
+
+/** How many kinds of write are kept prepared on a connection; a batch of many collections is planned anew. */
+const MOST_PREPARED_PARTS = 2;
+
+/**
+ * Writes records and removals, each key once, with the log of them: one statement, whole or not at all, and only if the
+ * person's records are still at revision `at`. Returns whether it wrote.
+ */
+export async function writeAll(
+  pool: Pool,
+  userId: string,
+  at: number,
+  moved: number,
+  writes: readonly Write[],
+): Promise<boolean> {
+  const rows = new Map<string, unknown[]>();
+  for (const { collection, key, record } of writes) {
+    const part = `${record === null ? 'out' : 'in'}:${collection}`;
+    const list = rows.get(part) ?? rows.set(part, []).get(part)!;
+    list.push(record === null ? keyValues(collection, key) : rowOf(record));
+  }
+  const parts = [...rows.keys()].sort();
+  const { rowCount } = await pool.query({
+    ...(parts.length <= MOST_PREPARED_PARTS ? { name: `write ${parts.join(' ')}` } : {}),
+    text: statementFor(parts),
+    values: [userId, at, moved, JSON.stringify(writes), ...parts.map((part) => JSON.stringify(rows.get(part)))],
+  });
+  return rowCount === 1;
+}
+
+const SINCE = `
+select (select revision from revisions where user_id = $1) as at, l.* from (values (1)) as always(one)
+left join (
+  select collection, key, revision, changed_at::text as changed_at, change_id, record::text as record
+  from change_log where user_id = $1 and revision > $2 and revision <= $3 order by revision limit $4
+) l on true order by l.revision`;
+
+type SinceRow = Omit<LogRow, 'record'> & { at: string | null; revision: string; record: string | null };
+
+/** Rows newer than a revision, up to another, each as the JSON that devices are sent; and the revision they are at. */
+export async function rowsBetween(
+  pool: Pool,
+  userId: string,
+  since: number,
+  until: number,
+  limit: number,
+): Promise<{ revision: number; rows: { revision: number; changeId: string; json: string }[] }> {
+  const { rows } = await pool.query<SinceRow>({
+    name: 'rows between',
+    text: SINCE,
+    values: [userId, since, until, limit],
+  });
+  return {
+    revision: Number(rows[0]?.at ?? 0),
+    rows: rows.flatMap((row) => {
+      if (row.collection === null) return [];
+      const { collection, key, change_id: changeId } = row;
+      const head = { collection, key, revision: Number(row.revision), madeAt: isoOf(row.changed_at), changeId };
+      const json = `${JSON.stringify(head satisfies Omit<ServerRow, 'record'>).slice(0, -1)},"record":${row.record ?? 'null'}}`;
+      return [{ revision: head.revision, changeId, json }];
+    }),
+  };
+}
+
+/** Records of a person that name another by one of their fields, with their origins. */
+export async function namedBy(
+  pool: Pool,
+  userId: string,
+  by: NamedBy,
+  key: string,
+): Promise<(Logged & { record: AnyRecord })[]> {
+  const { name, keys } = factsOf(by.in);
+  const column = `t."${snakeCase(by.field)}"`;
+  const holds = {
+    id: `${column} = $3`,
+    ids: `${column} @> jsonb_build_array($3::text)`,
+    habitId: `${column} ->> 'habitId' = $3`,
+    promptId: `${column} @> jsonb_build_array(jsonb_build_object('promptId', $3::text))`,
+  }[by.holds];
+  const keyText = keys.length === 2 ? `t."day"::text || ' ' || t."habit_id"` : `t."${keys[0]}"`;
+  const { rows } = await pool.query<LogRow>(
+    `select l.collection, l.key, l.changed_at::text as changed_at, l.change_id, l.record from "${name}" t ` +
+      `join change_log l on l.user_id = $1 and l.collection = $2 and l.key = ${keyText} ` +
+      `where t.user_id = $1 and ${holds}`,
+    [userId, by.in, key],
+  );
+  return rows.flatMap(({ record, changed_at: changedAt, change_id: changeId }) =>
+    record !== null && isNamed(by, record, key) ? [{ record, changedAt: isoOf(changedAt), changeId }] : [],
+  );
+}
+
+/** Records of a person by a column of theirs, such as the steps of a goal. */
+export const findBy = (pool: Pool, userId: string, collection: Collection, field: string, value: string) =>
+  namedBy(pool, userId, { in: collection, field, holds: 'id' }, value);

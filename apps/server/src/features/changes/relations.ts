@@ -2,48 +2,44 @@ import {
   type Collection,
   type Find,
   type Issue,
-  type RecordOf,
+  LIMITS,
+  type NamedBy,
   keyOf,
   referencesOf,
   relationIssues,
 } from '@wimbel/contract';
-import type { Goal, Habit, KeyResult } from '@wimbel/core';
-import type { Transaction } from '../../db/connection.ts';
-import { findKeyResultsOfHabit, findRecords, findRecordsBy } from './queries.ts';
+import type { Goal, Habit, KeyResult, Milestone, Step } from '@wimbel/core';
+import type { AnyRecord } from './queries.ts';
+import type { State } from './state.ts';
 
-type AnyRecord = RecordOf<Collection>;
+/** How far up a chain of steps or milestones is looked for a circle. */
+const LONGEST_CHAIN = 1000;
 
-/** The most issues that one change is refused with. */
-const MOST_ISSUES = 5;
-
-/** Faults of a record against the person's other records, in the state that the transaction sees. */
+/** Faults of a record against the person's other records. `before` is the record as it stands. */
 export async function issuesAgainstOthers(
-  tx: Transaction,
-  userId: string,
+  state: State,
   collection: Collection,
   record: AnyRecord,
+  before: AnyRecord | null,
 ): Promise<Issue[]> {
   const known = new Map<string, AnyRecord>();
-  const learn = (of: Collection, records: readonly AnyRecord[]): void => {
-    for (const each of records) known.set(`${of} ${keyOf(of, each as never)}`, each);
+  const learn = (of: Collection, each: AnyRecord): void => {
+    known.set(`${of} ${keyOf(of, each as never)}`, each);
   };
-  const wanted = new Map<Collection, Set<string>>();
   for (const { collection: of, key } of referencesOf(collection, record)) {
-    wanted.set(of, (wanted.get(of) ?? new Set()).add(key));
+    const named = await state.record(of, key);
+    if (named !== null) learn(of, named);
   }
-  for (const [of, keys] of wanted) learn(of, await findRecords(tx, of, userId, [...keys]));
-  if (collection === 'steps' || collection === 'milestones') {
-    learn(collection, await findRecordsBy(tx, collection, userId, 'goalId', (record as { goalId: string }).goalId));
-  }
-  learn(collection, [record]);
+  if (before !== null) for (const each of await chainAbove(state, collection, record, before)) learn(collection, each);
+  learn(collection, record);
   const find: Find = (of, key) => known.get(`${of} ${key}`) as never;
   const issues = relationIssues(collection, record as never, find);
-  if (issues.length > 0) return issues.slice(0, MOST_ISSUES);
+  if (issues.length > 0 || before === null) return issues.slice(0, LIMITS.issues);
 
-  const dependents = await dependentsToCheck(tx, userId, collection, record);
+  const dependents = await dependentsToCheck(state, collection, record, before);
   return dependents
     .flatMap(([of, each]) => {
-      learn(of, [each]);
+      learn(of, each);
       return relationIssues(of, each as never, (target, key) => find(target, key) ?? assumed(target)).map(
         ({ message }) => ({
           path: '',
@@ -51,7 +47,34 @@ export async function issuesAgainstOthers(
         }),
       );
     })
-    .slice(0, MOST_ISSUES);
+    .slice(0, LIMITS.issues);
+}
+
+/**
+ * The records that a step or milestone comes to stand under, for finding circles. Only one that is there already, and is
+ * moved, can close a circle: a new one is not named by any other.
+ */
+async function chainAbove(
+  state: State,
+  collection: Collection,
+  record: AnyRecord,
+  before: AnyRecord,
+): Promise<AnyRecord[]> {
+  if (collection !== 'steps' && collection !== 'milestones') return [];
+  const namesOf = (each: AnyRecord): string[] =>
+    collection === 'steps' ? [(each as Step).parentId ?? ''] : ((each as Milestone).after ?? []);
+  if (namesOf(record).join('\n') === namesOf(before).join('\n')) return [];
+  const found = new Map<string, AnyRecord>();
+  const waiting = namesOf(record);
+  for (let at = 0; at < waiting.length && at < LONGEST_CHAIN; at++) {
+    const id = waiting[at]!;
+    if (id === '' || found.has(id)) continue;
+    const each = await state.record(collection, id);
+    if (each === null) continue;
+    found.set(id, each);
+    waiting.push(...namesOf(each));
+  }
+  return [...found.values()];
 }
 
 /** Stands for a record that a dependent names and that this change does not touch. */
@@ -60,34 +83,28 @@ const assumed = (of: Collection): never =>
 
 /** Records that hang on this one and could stop to fit, where what they depend on changed. */
 async function dependentsToCheck(
-  tx: Transaction,
-  userId: string,
+  state: State,
   collection: Collection,
   record: AnyRecord,
+  before: AnyRecord,
 ): Promise<[Collection, AnyRecord][]> {
-  if (collection !== 'habits' && collection !== 'goals' && collection !== 'keyResults') return [];
-  const [before] = await findRecords(tx, collection, userId, [keyOf(collection, record as never)]);
-  if (before === undefined) return [];
-  const by = async (of: Collection, column: string, value: string) =>
-    (await findRecordsBy(tx, of, userId, column, value)).map((each): [Collection, AnyRecord] => [of, each]);
+  const named = async (by: NamedBy, key: string) =>
+    (await state.namedBy(by, key)).map((each): [Collection, AnyRecord] => [by.in, each.record]);
+  const by = (of: Collection, field: string, key: string) => named({ in: of, field, holds: 'id' }, key);
   if (collection === 'habits') {
     const [was, now] = [before as Habit, record as Habit];
     const ids = (habit: Habit) => JSON.stringify((habit.variants ?? []).map((each) => each.id));
-    if (was.measure.kind === now.measure.kind && ids(was) === ids(now)) return [];
-    const counted = await findKeyResultsOfHabit(tx, userId, now.id);
-    const feeding =
-      was.measure.kind === now.measure.kind
-        ? []
-        : counted.filter((each) => (each as KeyResult).measure.kind === 'habitAmount');
-    return [
-      ...(await by('entries', 'habitId', now.id)),
-      ...feeding.map((each): [Collection, AnyRecord] => ['keyResults', each]),
-    ];
+    const isOtherKind = was.measure.kind !== now.measure.kind;
+    if (!isOtherKind && ids(was) === ids(now)) return [];
+    const counted = isOtherKind ? await named({ in: 'keyResults', field: 'measure', holds: 'habitId' }, now.id) : [];
+    const feeding = counted.filter(([, each]) => (each as KeyResult).measure.kind === 'habitAmount');
+    return [...(await by('entries', 'habitId', now.id)), ...feeding];
   }
   if (collection === 'goals') {
     const [was, now] = [before as Goal, record as Goal];
     return was.startsOn === now.startsOn && was.dueOn === now.dueOn ? [] : by('keyResults', 'goalId', now.id);
   }
+  if (collection !== 'keyResults') return [];
   const [was, now] = [before as KeyResult, record as KeyResult];
   if (was.measure.kind === now.measure.kind && was.goalId === now.goalId) return [];
   return by('checkIns', 'keyResultId', now.id);

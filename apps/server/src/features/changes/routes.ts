@@ -1,32 +1,57 @@
-import { type Change, type Issue, MOST_BODY_BYTES, changesIssues } from '@wimbel/contract';
+import { type Change, LIMITS, changesIssues, isRevision } from '@wimbel/contract';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
-import type { AppEnv } from '../../appEnv.ts';
-import type { Database } from '../../db/connection.ts';
+import { createMiddleware } from 'hono/factory';
+import { stream } from 'hono/streaming';
 import { AppError } from '../../errors.ts';
-import type { Auth } from '../account/auth.ts';
-import { requireUser } from '../account/session.ts';
-import { applyChanges, changesSince } from './service.ts';
+import { countAgainst, createTurns, ownLimit } from '../../limits.ts';
+import { type SignedInEnv, requireUser } from '../account/session.ts';
+import type { Sessions } from '../account/sessions.ts';
+import { type ChangesDeps, applyChanges, changesSince } from './service.ts';
+
+/** How many requests of one person wait for their turn to write, and how many of them read at once. */
+const WAITING = 20;
+const READERS = 3;
 
 /** `POST /api/changes` takes changes in; `GET /api/changes?since=REV` gives what is newer. */
-export function changesRoutes(db: Database, auth: Auth) {
-  const tooLarge = () => {
+export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPerMinute: number) {
+  const limit = ownLimit('changes', requestsPerMinute, 60);
+  const writers = createTurns(1, WAITING);
+  const readers = createTurns(READERS, WAITING);
+  const counted = createMiddleware<SignedInEnv>(async (c, next) => {
+    await countAgainst(limit, c.var.userId);
+    await next();
+  });
+  const onError = () => {
     throw new AppError('tooLarge');
   };
-  return new Hono<AppEnv>()
-    .post('/', requireUser(auth), bodyLimit({ maxSize: MOST_BODY_BYTES, onError: tooLarge }), async (c) => {
+  return new Hono<SignedInEnv>()
+    .use('/', requireUser(sessions), counted)
+    .post('/', bodyLimit({ maxSize: LIMITS.bodyBytes, onError }), async (c) => {
+      const { userId } = c.var;
       const body: unknown = await c.req.json().catch(() => {
         throw new AppError('notJson');
       });
-      const issues: Issue[] = changesIssues(body);
-      if (issues.length > 0) throw new AppError('invalid', issues.slice(0, 20));
-      return c.json(await applyChanges(db, c.var.userId, (body as { changes: Change[] }).changes));
+      const issues = changesIssues(body);
+      if (issues.length > 0) throw new AppError('invalid', issues);
+      const { changes, since } = body as { changes: Change[]; since?: number };
+      return c.json(await writers.take(userId, () => applyChanges(deps, userId, changes, since)));
     })
-    .get('/', requireUser(auth), async (c) => {
+    .get('/', async (c) => {
+      const { userId } = c.var;
       const since = Number(c.req.query('since') ?? '0');
-      if (!(Number.isSafeInteger(since) && since >= 0)) {
+      if (!isRevision(since)) {
         throw new AppError('invalid', [{ path: 'since', message: 'is not a revision: a whole number from 0' }]);
       }
-      return c.json(await changesSince(db, c.var.userId, since));
+      const pieces = changesSince(deps.pool, userId, since);
+      // The first piece is waited for: what goes wrong up to there can still be answered as an error.
+      const first = await readers.take(userId, () => pieces.next());
+      c.header('content-type', 'application/json');
+      return stream(c, async (answer) => {
+        for (let piece = first; !piece.done && !answer.aborted;) {
+          await answer.write(piece.value);
+          piece = await readers.take(userId, () => pieces.next());
+        }
+      });
     });
 }

@@ -1,70 +1,145 @@
+import { setImmediate as otherWork } from 'node:timers/promises';
 import {
   type Change,
   type ChangeResult,
   type ChangesAnswer,
-  type ChangesSince,
   type Collection,
+  type Issue,
+  LIMITS,
   LIST_COLLECTIONS,
+  MOST_AHEAD_MS,
   type RecordOf,
+  type RemovalPlan,
+  type ServerRow,
   checkRecord,
+  isKey,
   keyOf,
+  referencesOf,
+  removalPlan,
 } from '@wimbel/contract';
 import type { Records } from '@wimbel/core';
-import type { Database, Transaction } from '../../db/connection.ts';
-import { codeOf } from '../../errors.ts';
+import type { Pool } from 'pg';
+import type { Clock } from '../../clock.ts';
+import { AppError, codeOf } from '../../errors.ts';
 import * as queries from './queries.ts';
 import { issuesAgainstOthers } from './relations.ts';
+import { type State, readState } from './state.ts';
 
-/** How many rows one answer to `since` carries at most. */
-const PAGE = 20000;
-/** How many rows one insert of an import carries. */
-const IMPORT_ROWS = 500;
+/** How many rows the answer to a request with changes carries at most; a fetch carries them in pieces of as many. */
+const PAGE = 2000;
+/** How many records one statement of an import carries. */
+const IMPORT_ROWS = 1000;
+/** How often a batch is looked at anew where other servers write for the same person meanwhile. */
+const MOST_TRIES = 10;
+/** How long checks may go on before the server turns to other requests. */
+const SLICE_MS = 8;
+
+/** What the changes of a person are taken in with. */
+export type ChangesDeps = { pool: Pool; clock: Clock };
 
 /** Whether PostgreSQL refused values (class 22) or a constraint (class 23). */
 const isRefusedByDatabase = (error: unknown): boolean => /^2[23]/.test(codeOf(error) ?? '');
 
-/**
- * Takes in changes in order, all in one transaction. A change that does not hold is refused by itself and the others go
- * in; one that is not later than what is there is passed over, so that sending it twice is harmless.
- */
-export async function applyChanges(db: Database, userId: string, changes: readonly Change[]): Promise<ChangesAnswer> {
-  try {
-    return await applyAll(db, userId, changes, (tx, change, revision) => applyChange(tx, userId, change, revision));
-  } catch (error) {
-    if (!isRefusedByDatabase(error)) throw error;
-    // One of them broke a constraint that no check foresaw: find it by giving each a savepoint of its own.
-    return applyAll(db, userId, changes, (tx, change, revision) => applyGuarded(tx, userId, change, revision));
-  }
-}
+type Batch = { results: ChangeResult[]; at: number; revision: number; wroteMore: boolean };
 
-async function applyAll(
-  db: Database,
+/**
+ * Takes in changes in order. A change that does not hold is refused by itself and the others go in; one that is not later
+ * than what is there is passed over, so that sending it twice is harmless. What goes in goes in with one statement, made
+ * again where another server wrote meanwhile. Answers with what is newer than `since`, where that was given.
+ */
+export async function applyChanges(
+  deps: ChangesDeps,
   userId: string,
   changes: readonly Change[],
-  apply: (tx: Transaction, change: Change, revision: number) => Promise<ChangeResult>,
+  since: number | undefined,
 ): Promise<ChangesAnswer> {
-  return db.transaction(async (tx) => {
-    const last = await queries.takeRevisions(tx, userId, changes.length);
-    const results: ChangeResult[] = [];
-    for (const [index, change] of changes.entries()) {
-      results.push(await apply(tx, change, last - changes.length + 1 + index));
-    }
-    return { revision: last, results };
-  });
+  const batch = await applyBatch(deps, userId, changes);
+  const news = await newsAfter(deps.pool, userId, batch, changes, since);
+  return { results: withFewIssues(batch.results), now: deps.clock.now().toISOString(), ...news };
 }
 
-async function applyGuarded(tx: Transaction, userId: string, change: Change, revision: number): Promise<ChangeResult> {
+async function applyBatch(deps: ChangesDeps, userId: string, changes: readonly Change[]): Promise<Batch> {
+  for (let tries = 0; tries < MOST_TRIES; tries++) {
+    const state = await readState(deps.pool, userId, placesOf(changes));
+    if (state === null) {
+      await queries.startRevisions(deps.pool, userId);
+      continue;
+    }
+    const results = await decideAll(state, changes, deps.clock.now().getTime() + MOST_AHEAD_MS);
+    const moved = state.moved();
+    const accepted = results.filter((each) => each.status === 'accepted').length;
+    const batch: Batch = { results, at: state.at, revision: state.at + moved, wroteMore: moved > accepted };
+    if (moved === 0) return batch;
+    try {
+      if (await queries.writeAll(deps.pool, userId, state.at, moved, state.writes())) return batch;
+    } catch (error) {
+      if (!isRefusedByDatabase(error)) throw error;
+      return changes.length === 1 ? refusedByDatabase(error, changes[0]!, batch) : oneByOne(deps, userId, changes);
+    }
+  }
+  throw new AppError('unavailable');
+}
+
+function refusedByDatabase(error: unknown, { id }: Change, batch: Batch): Batch {
+  const message =
+    codeOf(error) === '23503' ? 'is named by other records, or names one that is gone' : 'cannot be stored';
+  return { ...batch, results: [refusal(id, '', message)], revision: batch.at, wroteMore: false };
+}
+
+/** One of the changes broke a constraint that no check foresaw: taken in by itself, each, it alone is refused. */
+async function oneByOne(deps: ChangesDeps, userId: string, changes: readonly Change[]): Promise<Batch> {
+  const batches: Batch[] = [];
+  for (const change of changes) batches.push(await applyBatch(deps, userId, [change]));
+  return {
+    results: batches.flatMap((each) => each.results),
+    at: batches[0]!.at,
+    revision: batches.at(-1)!.revision,
+    wroteMore: batches.some((each) => each.wroteMore),
+  };
+}
+
+/** Where the changes will look: their own records, and those that they name. */
+function placesOf(changes: readonly Change[]): { collection: Collection; key: string }[] {
+  const places = new Map<string, { collection: Collection; key: string }>();
+  const add = (collection: Collection, key: unknown): void => {
+    // Whatever is not a key is found out by the checks; here it only is not looked for.
+    if (typeof key === 'string' && isKey(collection, key)) {
+      places.set(queries.placeOf(collection, key), { collection, key });
+    }
+  };
+  for (const { collection, key, record } of changes) {
+    add(collection, key);
+    if (record === null || typeof record !== 'object') continue;
+    for (const named of safely(() => referencesOf(collection, record), []).slice(0, LIMITS.lists.seasonGoals)) {
+      add(named.collection, named.key);
+    }
+  }
+  return [...places.values()];
+}
+
+/** What a check says; where it trips over a value that it was not made for, something else. */
+function safely<T>(check: () => T, otherwise: T): T {
   try {
-    return await tx.transaction((inner) => applyChange(inner, userId, change, revision));
-  } catch (error) {
-    if (!isRefusedByDatabase(error)) throw error;
-    const message =
-      codeOf(error) === '23503' ? 'is named by other records, or names one that is gone' : 'cannot be stored';
-    return { id: change.id, status: 'refused', issues: [{ path: '', message }] };
+    return check();
+  } catch {
+    return otherwise;
   }
 }
 
-const isLater = (a: { changedAt: string; changeId: string }, b: { changedAt: string; changeId: string }): boolean => {
+async function decideAll(state: State, changes: readonly Change[], latestMs: number): Promise<ChangeResult[]> {
+  const results: ChangeResult[] = [];
+  let since = performance.now();
+  for (const change of changes) {
+    results.push(await decide(state, change, latestMs));
+    if (performance.now() - since > SLICE_MS) {
+      await otherWork();
+      since = performance.now();
+    }
+  }
+  return results;
+}
+
+const isLater = (a: queries.Origin, b: queries.Origin): boolean => {
   const byTime = instantValue(a.changedAt) - instantValue(b.changedAt);
   return byTime > 0 || (byTime === 0 && a.changeId > b.changeId);
 };
@@ -75,81 +150,152 @@ function instantValue(text: string): number {
   return Date.parse(`${seconds}Z`) * 1000 + Number(fraction.padEnd(6, '0').slice(0, 6));
 }
 
-async function applyChange(tx: Transaction, userId: string, change: Change, revision: number): Promise<ChangeResult> {
+async function decide(state: State, change: Change, latestMs: number): Promise<ChangeResult> {
   const { id, collection, key } = change;
-  const origin = { changedAt: change.madeAt, changeId: id, revision };
-  const superseded: ChangeResult = { id, status: 'superseded', revision };
-  if (change.record === null || change.record === undefined) {
-    if (collection === 'settings') return refusal(id, '', 'cannot be removed');
-    const before =
-      (await queries.originOf(tx, collection, userId, key)) ?? (await queries.findRemoval(tx, userId, collection, key));
-    if (before !== null && !isLater(origin, before)) return superseded;
-    if (await queries.isNamedInside(tx, collection, userId, key)) return refusal(id, '', 'is named by other records');
-    await queries.removeRecord(tx, collection, userId, key, origin);
-    return { id, status: 'accepted', revision };
+  const origin = { changedAt: change.madeAt, changeId: id };
+  if (!isKey(collection, key)) return refusal(id, 'key', 'is not a key of this collection');
+  const before = await state.logged(collection, key);
+  if (before !== null && !isLater(origin, before)) return { id, status: 'superseded' };
+  if (!('record' in change)) return refusal(id, 'record', 'is missing; a removal says null');
+  if (Date.parse(change.madeAt) > latestMs) {
+    return { ...refusal(id, 'madeAt', 'lies ahead of the server’s clock'), code: 'ahead' };
   }
+  if (change.record === null) return remove(state, change, origin);
   const { record, issues } = checkRecord(collection, change.record);
   if (record === null) return { id, status: 'refused', issues };
   if (keyOf(collection, record as never) !== key) return refusal(id, 'key', 'is not the key of the record');
-  const removal = await queries.findRemoval(tx, userId, collection, key);
-  if (removal !== null && !isLater(origin, removal)) return superseded;
-  const against = await issuesAgainstOthers(tx, userId, collection, record);
+  const against = await issuesAgainstOthers(state, collection, record, before?.record ?? null);
   if (against.length > 0) return { id, status: 'refused', issues: against };
-  const written = await queries.upsertRecords(tx, collection, userId, [{ record, ...origin }]);
-  if (written.length === 0) return superseded;
-  if (removal !== null) await queries.forgetRemoval(tx, userId, collection, key);
+  return { id, status: 'accepted', revision: state.put(collection, key, record, origin) };
+}
+
+/** Takes a record away with all that hangs on it, unless something there was written later than the removal. */
+async function remove(state: State, { id, collection, key }: Change, origin: queries.Origin): Promise<ChangeResult> {
+  if (collection === 'settings') return refusal(id, '', 'cannot be removed');
+  const origins = new Map<string, queries.Origin>();
+  const plan = await planRemoval(state, collection, key, origins);
+  if (plan.keptBy !== null) return refusal(id, '', `is named by ${plan.keptBy.collection}, which stay`);
+  const originOf = (of: Collection, each: string) => origins.get(queries.placeOf(of, each));
+  const later = plan.goes.filter((each) => {
+    const own = originOf(each.collection, each.key);
+    return own !== undefined && isLater(own, origin);
+  });
+  if (later.length > 0) {
+    return refusal(id, '', `has something newer under it (${later[0]!.collection}), written on another device since`);
+  }
+  for (const each of plan.letsGo) {
+    const own = originOf(each.collection, each.key)!;
+    state.put(each.collection, each.key, each.record, isLater(own, origin) ? own : origin);
+  }
+  let revision = 0;
+  for (const each of plan.goes) revision = state.put(each.collection, each.key, null, origin);
   return { id, status: 'accepted', revision };
 }
 
-const refusal = (id: string, path: string, message: string): ChangeResult => ({
+async function planRemoval(
+  state: State,
+  collection: Collection,
+  key: string,
+  origins: Map<string, queries.Origin>,
+): Promise<RemovalPlan> {
+  const asking = removalPlan(collection, key);
+  let step = asking.next();
+  while (!step.done) {
+    const { by, key: named } = step.value;
+    const found = await state.namedBy(by, named);
+    for (const { record, changedAt, changeId } of found) {
+      origins.set(queries.placeOf(by.in, keyOf(by.in, record as never)), { changedAt, changeId });
+    }
+    step = asking.next(found.map((each) => each.record));
+  }
+  return step.value;
+}
+
+const refusal = (id: string, path: string, message: string): ChangeResult & { status: 'refused' } => ({
   id,
   status: 'refused',
   issues: [{ path, message }],
 });
 
-/** What is newer than a revision. With `more`, there is a next page from the revision returned. */
-export async function changesSince(db: Database, userId: string, since: number): Promise<ChangesSince> {
-  return db.transaction(
-    async (tx) => {
-      const revision = await queries.currentRevision(tx, userId);
-      if (revision <= since) return { revision, more: false, rows: [] };
-      const rows = await queries.rowsSince(tx, userId, since, PAGE);
-      const more = rows.length === PAGE;
-      return { revision: more ? rows[PAGE - 1]!.revision : revision, more, rows };
-    },
-    { isolationLevel: 'repeatable read', accessMode: 'read only' },
-  );
+/** Each refusal keeps its first issue; the others only as long as they are few, so that no answer outgrows its question. */
+function withFewIssues(results: ChangeResult[]): ChangeResult[] {
+  let spare: number = LIMITS.issues;
+  return results.map((result) => {
+    if (result.status !== 'refused') return result;
+    const issues: Issue[] = result.issues.slice(0, 1 + spare);
+    spare -= issues.length - 1;
+    return { ...result, issues };
+  });
+}
+
+/** What the device has not seen: what others wrote since, and what its own changes took along. */
+async function newsAfter(
+  pool: Pool,
+  userId: string,
+  { at, revision, wroteMore }: Batch,
+  changes: readonly Change[],
+  since: number | undefined,
+): Promise<{ revision: number; more: boolean; rows: ServerRow[] }> {
+  if (since === undefined || (since >= at && !wroteMore)) return { revision, more: false, rows: [] };
+  const found = await queries.rowsBetween(pool, userId, since, revision, PAGE);
+  const isFull = found.rows.length === PAGE;
+  const own = new Set(changes.map((each) => `${each.id} ${each.collection} ${each.key}`));
+  const rows = found.rows
+    .map((each) => JSON.parse(each.json) as ServerRow)
+    .filter((each) => !own.has(`${each.changeId} ${each.collection} ${each.key}`));
+  return { revision: isFull ? found.rows.at(-1)!.revision : revision, more: isFull, rows };
 }
 
 /**
- * Takes in a whole file of records that has been read and checked. Records already there are replaced, all in one
- * transaction; nothing is removed.
+ * What is newer than a revision as the JSON of a `ChangesSince`, in pieces, so that a long record is neither held nor
+ * waited for as a whole.
+ */
+export async function* changesSince(pool: Pool, userId: string, since: number): AsyncGenerator<string> {
+  const all = Number.MAX_SAFE_INTEGER;
+  const { revision, rows } = await queries.rowsBetween(pool, userId, since, all, PAGE);
+  // What is written while this goes on has a later revision, and comes with the next fetch.
+  yield `{"revision":${revision},"more":false,"rows":[${rows.map((each) => each.json).join(',')}`;
+  for (let page = rows; page.length === PAGE;) {
+    page = (await queries.rowsBetween(pool, userId, page.at(-1)!.revision, revision, PAGE)).rows;
+    if (page.length > 0) yield `,${page.map((each) => each.json).join(',')}`;
+  }
+  yield ']}';
+}
+
+/**
+ * Takes in a whole file of records that has been read and checked, for a person who has none. Throws an AppError
+ * (`unavailable`) where they have some by now.
  */
 export async function importRecords(
-  db: Database,
+  pool: Pool,
   userId: string,
   records: Records,
   changedAt: string,
   changeId: string,
 ): Promise<number> {
-  return db.transaction(async (tx) => {
-    const lists: [Collection, RecordOf<Collection>[]][] = [
-      ['settings', [records.settings]],
-      ...LIST_COLLECTIONS.map((collection): [Collection, RecordOf<Collection>[]] => [collection, records[collection]]),
-    ];
-    const total = lists.reduce((sum, [, list]) => sum + list.length, 0);
-    let revision = (await queries.takeRevisions(tx, userId, total)) - total;
-    for (const [collection, list] of lists) {
-      const ordered = collection === 'steps' ? parentsFirst(records.steps) : list;
-      for (let at = 0; at < ordered.length; at += IMPORT_ROWS) {
-        const rows = ordered
-          .slice(at, at + IMPORT_ROWS)
-          .map((record) => ({ record, changedAt, changeId, revision: ++revision }));
-        await queries.upsertRecords(tx, collection, userId, rows);
-      }
-    }
-    return total;
-  });
+  const all = [
+    ['settings', records.settings] as [Collection, RecordOf<Collection>],
+    ...LIST_COLLECTIONS.flatMap((collection) =>
+      records[collection].map((record): [Collection, RecordOf<Collection>] => [collection, record]),
+    ),
+  ];
+  const ordered = [
+    ...all.filter(([of]) => of !== 'steps'),
+    ...parentsFirst(records.steps).map((step): [Collection, RecordOf<Collection>] => ['steps', step]),
+  ];
+  await queries.startRevisions(pool, userId);
+  for (let at = 0; at < ordered.length; at += IMPORT_ROWS) {
+    const writes = ordered.slice(at, at + IMPORT_ROWS).map(([collection, record], index) => ({
+      collection,
+      key: keyOf(collection, record as never),
+      record,
+      revision: at + index + 1,
+      changedAt,
+      changeId,
+    }));
+    if (!(await queries.writeAll(pool, userId, at, writes.length, writes))) throw new AppError('unavailable');
+  }
+  return ordered.length;
 }
 
 /** Steps so ordered that each comes after the step it belongs to; otherwise as they were. */

@@ -1,38 +1,39 @@
-import { createHmac } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
+import { COLLECTIONS } from '@wimbel/contract';
 import { readDataFileText } from '@wimbel/exchange';
-import { eq } from 'drizzle-orm';
+import { and, eq, lt } from 'drizzle-orm';
+import { getTableColumns, getTableName } from 'drizzle-orm';
+import type { PgTable } from 'drizzle-orm/pg-core';
 import { v7 as uuid } from 'uuid';
 import type { Clock } from '../../clock.ts';
-import type { Database } from '../../db/connection.ts';
+import { type Database, withLock } from '../../db/connection.ts';
 import { user } from '../../db/schema/account.ts';
+import { changeLog, revisions } from '../../db/schema/changeLog.ts';
+import { tableOf } from '../../db/tables.ts';
 import type { Auth } from '../account/auth.ts';
-import { currentRevision } from '../changes/queries.ts';
 import { importRecords } from '../changes/service.ts';
 
-/** The account that holds the sample data. Nobody can sign up with its address: the domain can't receive mail. */
-const SAMPLE_EMAIL = 'sample.person@wimbel.invalid';
+/** The account that every sample is copied from. Nobody can sign in to it: it has no password. */
+const TEMPLATE_EMAIL = 'sample.template@wimbel.invalid';
+const LOADING_LOCK = 790_212;
+/** How long a visitor's sample stays. */
+const SAMPLE_MS = 24 * 60 * 60 * 1000;
 
-export type Sample = { email: string; password: string };
+export type SampleDeps = { db: Database; auth: Auth; clock: Clock };
 
-/** The sample account's way in. Its password is made from the server's secret and kept nowhere. */
-export const sampleOf = (secret: string): Sample => ({
-  email: SAMPLE_EMAIL,
-  password: createHmac('sha256', secret).update('sample account').digest('base64url'),
-});
+/**
+ * Loads the file into the account that samples are copied from, unless that was done. Servers that start together wait
+ * for each other, and one of them loads it.
+ */
+export async function prepareSample(deps: SampleDeps, databaseUrl: string, file: string): Promise<'loaded' | 'kept'> {
+  return withLock(databaseUrl, LOADING_LOCK, () => loadTemplate(deps, file));
+}
 
-/** Makes the sample account and loads the file into it, unless it already holds something. */
-export async function prepareSample(
-  deps: { db: Database; auth: Auth; clock: Clock },
-  sample: Sample,
-  file: string,
-): Promise<'loaded' | 'kept'> {
-  const { db, auth, clock } = deps;
-  const [known] = await db.select({ id: user.id }).from(user).where(eq(user.email, sample.email));
-  const id =
-    known?.id ??
-    (await auth.api.signUpEmail({ body: { email: sample.email, password: sample.password, name: 'Sample' } })).user.id;
-  if ((await currentRevision(db, id)) > 0) return 'kept';
+async function loadTemplate({ db, clock }: SampleDeps, file: string): Promise<'loaded' | 'kept'> {
+  const [known] = await db.select().from(user).where(eq(user.email, TEMPLATE_EMAIL));
+  if (known?.emailVerified) return 'kept';
+  // What a server that ended while loading has left.
+  if (known) await db.delete(user).where(eq(user.id, known.id));
   const { records, issues } = readDataFileText(await readFile(file, 'utf8'));
   if (records === null) {
     throw new Error(
@@ -42,6 +43,62 @@ export async function prepareSample(
         .join('; ')}`,
     );
   }
-  await importRecords(db, id, records, clock.now().toISOString(), uuid());
+  const id = uuid();
+  await db.insert(user).values({ id, name: 'Sample', email: TEMPLATE_EMAIL });
+  await importRecords(db.$client, id, records, clock.now().toISOString(), uuid());
+  // Verified stands for whole.
+  await db.update(user).set({ emailVerified: true }).where(eq(user.id, id));
   return 'loaded';
+}
+
+/** Signs a visitor in to a sample of their own, made now. */
+export async function openSample({ db, auth }: SampleDeps, headers: Headers): Promise<Response> {
+  const own = new Headers(headers);
+  // Whoever was signed in here is not carried over.
+  own.delete('cookie');
+  const response = await auth.api.signInAnonymous({ headers: own, asResponse: true });
+  const { user: visitor } = (await response.clone().json()) as { user: { id: string } };
+  try {
+    await copyTemplate(db, visitor.id);
+  } catch (error) {
+    await db.delete(user).where(eq(user.id, visitor.id));
+    throw error;
+  }
+  return response;
+}
+
+/** Copies the template's records to an account, one statement a table, all or nothing. */
+async function copyTemplate(db: Database, userId: string): Promise<void> {
+  const client = await db.$client.connect();
+  try {
+    await client.query('begin');
+    for (const table of [...COLLECTIONS.map(tableOf), changeLog, revisions] as PgTable[]) {
+      const names = Object.keys(getTableColumns(table)).map((each) =>
+        each.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`),
+      );
+      const columns = names.filter((each) => each !== 'user_id').map((each) => `"${each}"`);
+      await client.query(
+        `insert into "${getTableName(table)}" (${['user_id', ...columns].join(', ')}) ` +
+          `select ${['$1', ...columns].join(', ')} from "${getTableName(table)}" ` +
+          `where user_id = (select id from "user" where email = $2)`,
+        [userId, TEMPLATE_EMAIL],
+      );
+    }
+    await client.query('commit');
+  } catch (error) {
+    await client.query('rollback').catch(() => undefined);
+    throw error;
+  } finally {
+    client.release();
+  }
+}
+
+/** Takes the samples away that are over, with all that was written in them. */
+export async function clearSamples({ db, clock }: SampleDeps): Promise<number> {
+  const until = new Date(clock.now().getTime() - SAMPLE_MS);
+  const gone = await db
+    .delete(user)
+    .where(and(eq(user.isAnonymous, true), lt(user.createdAt, until)))
+    .returning({ id: user.id });
+  return gone.length;
 }

@@ -4,10 +4,13 @@ import { join } from 'node:path';
 import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
 import type { AppEnv } from '../../appEnv.ts';
+import { AppError } from '../../errors.ts';
 
 const YEAR_SECONDS = 31_536_000;
 /** Files whose name carries the hash of their content never change. */
 const HASHED = /[.-][0-9a-f]{16,}\.\w+$/;
+/** What the build leaves for itself beside what is for browsers. */
+const OF_THE_BUILD = /^\/(\.|metadata\.json)/;
 const HAS_EXTENSION = /\.[A-Za-z0-9]{1,8}$/;
 
 /**
@@ -22,6 +25,10 @@ export function webRoutes(root: string) {
     await next();
     if (c.res.status !== 200 || c.res.headers.has('cache-control')) return;
     c.header('cache-control', HASHED.test(c.req.path) ? `public, max-age=${YEAR_SECONDS}, immutable` : 'no-cache');
+  });
+  app.use('*', async (c, next) => {
+    if (OF_THE_BUILD.test(c.req.path)) throw new AppError('notFound');
+    await next();
   });
   app.get('/index.html', (c) => c.redirect('/', 301));
   const sendPage = (ifNoneMatch: string | undefined): Response => {

@@ -1,0 +1,35 @@
+import { bigint, json, pgTable, primaryKey, text, uniqueIndex } from 'drizzle-orm/pg-core';
+import { user } from './account.ts';
+import { instant, owned } from './columns.ts';
+
+/**
+ * The last revision given out to a person. Every write of theirs moves it from the revision its checks were made at, so
+ * that of two writes at once one is made again.
+ */
+export const revisions = pgTable('revisions', {
+  userId: text()
+    .primaryKey()
+    .references(() => user.id, { onDelete: 'cascade' }),
+  revision: bigint({ mode: 'number' }).notNull(),
+});
+
+/**
+ * The newest change of each record of a person, with the record as devices are sent it (null where it was removed).
+ * Written in the statement that writes the record's own table; other devices are told from here alone.
+ */
+export const changeLog = pgTable(
+  'change_log',
+  {
+    ...owned(),
+    collection: text().notNull(),
+    key: text().notNull(),
+    revision: bigint({ mode: 'number' }).notNull(),
+    changedAt: instant().notNull(),
+    changeId: text().notNull(),
+    record: json(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.userId, table.collection, table.key] }),
+    uniqueIndex('change_log_by_revision').on(table.userId, table.revision),
+  ],
+);
