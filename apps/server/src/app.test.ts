@@ -2,12 +2,16 @@ import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { ACCOUNT_HEADER } from '@wimbel/contract';
 import { readDataFileText } from '@wimbel/exchange';
+import { createClock } from './clock.ts';
 import { readEnvironment } from './environment.ts';
 import { AppError, isDatabaseAway, traceOf } from './errors.ts';
+import { clearSamples, prepareSample } from './features/sample/service.ts';
 import {
   ORIGIN,
   type TestServer,
+  change,
   entryChange,
   errorOf,
   habitChange,
@@ -25,6 +29,7 @@ function webRoot(): string {
   writeFileSync(join(folder, '_expo/entry-0123456789abcdef0123456789abcdef.js'), 'let plain');
   writeFileSync(join(folder, '_expo/entry-0123456789abcdef0123456789abcdef.js.br'), 'packed');
   writeFileSync(join(folder, 'favicon.svg'), '<svg/>');
+  for (const own of ['.built-from', 'metadata.json']) writeFileSync(join(folder, own), '{}');
   return folder;
 }
 
@@ -63,7 +68,7 @@ describe('accounts', () => {
     }
     expect(seen.at(-1)).toBe(429);
     expect(seen).toContain(401);
-    const limits = await server.pool.query('select count(*)::int as count from rate_limit');
+    const limits = await server.pool.query('select count(*)::int as count from limits');
     expect(limits.rows[0].count).toBeGreaterThan(0);
   });
 
@@ -85,7 +90,7 @@ describe('accounts', () => {
 
 describe('answers', () => {
   it('says it is well, with a request id and security headers', async () => {
-    const response = await server.request('/api/health');
+    const response = await server.request('/api/health/ready');
     expect(await response.json()).toEqual({ status: 'ok' });
     expect(response.headers.get('x-request-id')).toMatch(/^[0-9a-f-]{36}$/);
     expect(response.headers.get('cache-control')).toBe('no-store');
@@ -143,7 +148,9 @@ describe('answers', () => {
     await admin.pool.query(`alter database ${name} with allow_connections false`);
     await admin.pool.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [name]);
     const response = await person.send([habitChange('h')]);
-    expect([500, 503]).toContain(response.status);
+    expect(response.status).toBe(503);
+    expect((await other.request('/api/health/live')).status).toBe(200);
+    expect((await other.request('/api/health/ready')).status).toBe(503);
     await admin.pool.query(`alter database ${name} with allow_connections true`);
     expect((await person.apply(habitChange('h'))).results[0]?.status).toBe('accepted');
     await other.close();
@@ -173,7 +180,9 @@ describe('the web app', () => {
     expect(packed.headers.get('cache-control')).toContain('immutable');
     expect(await (await server.request(path)).text()).toBe('let plain');
     expect((await server.request('/favicon.svg')).headers.get('cache-control')).toBe('no-cache');
-    expect((await server.request('/..%2f..%2fetc%2fpasswd')).headers.get('content-type')).toContain('html');
+    for (const own of ['/..%2f..%2fetc%2fpasswd', '/.built-from', '/metadata.json', '/.env']) {
+      expect([own, (await server.request(own)).status]).toEqual([own, 404]);
+    }
   });
 });
 
@@ -195,12 +204,23 @@ describe('the sample account', () => {
     const { records } = readDataFileText(execFileSync('cat', [file], { encoding: 'utf8', maxBuffer: 1 << 26 }));
     const withSample = await startTestServer({ sampleFile: file });
     expect(await (await withSample.request('/api/sample')).json()).toEqual({ offered: true });
-    const response = await withSample.request('/api/sample/session', json({}));
-    const cookie = response.headers
-      .getSetCookie()
-      .map((each) => each.split(';')[0])
-      .join('; ');
-    const { rows } = (await (await withSample.request('/api/changes?since=0', { headers: { cookie } })).json()) as {
+    const visit = async () => {
+      const response = await withSample.request('/api/sample/session', json({}));
+      const cookie = response.headers
+        .getSetCookie()
+        .map((each) => each.split(';')[0])
+        .join('; ');
+      const { user } = (await response.json()) as { user: { id: string } };
+      return { userId: user.id, headers: { cookie, [ACCOUNT_HEADER]: user.id } };
+    };
+    const visitors = await Promise.all(Array.from({ length: 10 }, visit));
+    expect(new Set(visitors.map((each) => each.userId)).size).toBe(10);
+    const [{ headers }, second] = visitors as [(typeof visitors)[0], (typeof visitors)[0]];
+    // What one writes, no other sees; what one ends, ends for them alone.
+    const spoil = change('habits', 'swim', null);
+    expect((await withSample.request('/api/changes', json({ changes: [spoil] }, second.headers))).status).toBe(200);
+    await withSample.request('/api/auth/sign-out', json({}, second.headers));
+    const { rows } = (await (await withSample.request('/api/changes?since=0', { headers })).json()) as {
       rows: { collection: string; record: unknown }[];
     };
     for (const collection of ['habits', 'entries', 'goals', 'keyResults', 'checkIns', 'areas'] as const) {
@@ -208,7 +228,41 @@ describe('the sample account', () => {
         records?.[collection],
       );
     }
+    // A second server on the same database finds it loaded; after a day the samples are gone, and nobody else's account.
+    const deps = {
+      db: withSample.db,
+      auth: withSample.auth,
+      clock: { now: () => new Date(Date.now() + 25 * 3_600_000) },
+    };
+    expect(await prepareSample(deps, withSample.url, file)).toBe('kept');
+    const own = await withSample.signUp();
+    expect(await clearSamples(deps)).toBe(10);
+    expect((await own.since()).revision).toBe(0);
+    expect((await withSample.request('/api/changes?since=0', { headers })).status).toBe(401);
     await withSample.close();
+  });
+
+  it('is loaded once where servers start together on an empty database', async () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'wimbel-sample-')), 'sample.json');
+    writeFileSync(
+      file,
+      JSON.stringify({ format: 'wimbel', version: 1, areas: [{ id: 'a', name: 'Cello', order: 0 }] }),
+    );
+    const empty = await startTestServer();
+    const deps = { db: empty.db, auth: empty.auth, clock: createClock(null) };
+    const outcomes = await Promise.all(Array.from({ length: 3 }, () => prepareSample(deps, empty.url, file)));
+    expect(outcomes.sort()).toEqual(['kept', 'kept', 'loaded']);
+    await empty.close();
+  });
+
+  it('is made for so many visitors from one address in an hour, and no more', async () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'wimbel-sample-')), 'sample.json');
+    writeFileSync(file, JSON.stringify({ format: 'wimbel', version: 1 }));
+    const few = await startTestServer({ sampleFile: file, samplesPerHour: 2 });
+    const seen: number[] = [];
+    for (let visit = 0; visit < 3; visit++) seen.push((await few.request('/api/sample/session', json({}))).status);
+    expect(seen).toEqual([200, 200, 429]);
+    await few.close();
   });
 });
 
@@ -229,9 +283,30 @@ describe('the environment', () => {
   });
 
   it('names every variable at fault', () => {
-    expect(() => readEnvironment({ WIMBEL_SECRET: 'short', WIMBEL_PORT: 'abc', WIMBEL_NOW: 'later' })).toThrow(
-      /WIMBEL_DATABASE_URL is missing[\s\S]*|WIMBEL_SECRET is shorter|WIMBEL_NOW is not an instant/,
-    );
+    const faulty = {
+      WIMBEL_SECRET: 'short',
+      WIMBEL_PORT: 'abc',
+      WIMBEL_NOW: 'later',
+      WIMBEL_ORIGIN: 'https://a.example/app',
+      WIMBEL_PROXIES: 'the front one',
+    };
+    let words = '';
+    try {
+      readEnvironment(faulty);
+    } catch (error) {
+      words = (error as Error).message;
+    }
+    for (const each of [
+      'WIMBEL_DATABASE_URL is missing',
+      'WIMBEL_MIGRATIONS is missing',
+      'WIMBEL_SECRET is shorter than 32 characters',
+      'WIMBEL_PORT is not a port number',
+      'WIMBEL_NOW is not an instant',
+      'WIMBEL_ORIGIN is not a list of addresses',
+      'WIMBEL_PROXIES is not a list of addresses',
+    ]) {
+      expect(words).toContain(each);
+    }
   });
 });
 

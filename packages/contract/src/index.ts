@@ -49,6 +49,7 @@ export {
   withoutNulls,
   issuesOf,
 } from './fields.ts';
+export { type Made, isLater } from './later.ts';
 export { LIMITS, sizeOf } from './limits.ts';
 export { ACCOUNT_HEADER, PATHS } from './paths.ts';
 export { type Reference, type Find, referencesOf, relationIssues, keyResultDueIssue } from './relations.ts';

@@ -52,7 +52,7 @@ export async function startTestServer({
       logger[level] = ((fields: object, message: string) => log(JSON.stringify({ ...fields, message }))) as never;
     }
   }
-  const app = createApp({
+  const deps = {
     db,
     auth,
     sessions,
@@ -63,13 +63,27 @@ export async function startTestServer({
     proxies,
     origins: [ORIGIN],
     webRoot: webRoot ?? null,
-  });
+  };
+  const app = createApp(deps);
   const request = (path: string, init: RequestInit = {}) => app.request(`${ORIGIN}${path}`, init);
   const end = async (): Promise<void> => {
     await sessions.close();
     await close();
   };
-  return { app, db, pool, url, request, close: end, signUp: (email?: string) => signUp(request, email) };
+  /** A second server on the same database. */
+  const another = async () => {
+    const own = createDatabase(url);
+    const ownSessions = createSessions(auth, url);
+    const second = createApp({ ...deps, db: own.db, sessions: ownSessions });
+    return {
+      request: (path: string, init: RequestInit = {}) => second.request(`${ORIGIN}${path}`, init),
+      close: async () => {
+        await ownSessions.close();
+        await own.close();
+      },
+    };
+  };
+  return { app, db, auth, pool, url, request, another, close: end, signUp: (email?: string) => signUp(request, email) };
 }
 
 export type TestServer = Awaited<ReturnType<typeof startTestServer>>;

@@ -1,3 +1,4 @@
+import { nextInstant } from '../shared/clock.ts';
 import {
   type CheckIn,
   type Goal,
@@ -215,7 +216,7 @@ function CheckInForm({ keyResult, own, corrected, onDone }: FormProps) {
       day,
       value: result,
       ...(note.trim() === '' ? {} : { note: note.trim() }),
-      madeAt: corrected?.madeAt ?? new Date().toISOString(),
+      madeAt: corrected?.madeAt ?? nextInstant(),
     };
     const by = corrected === null || along === 'stay' ? 0 : Number((result - corrected.value).toPrecision(12));
     const moved = by === 0 ? [] : later.map((each) => ({ ...each, value: Number((each.value + by).toPrecision(12)) }));

@@ -1,3 +1,4 @@
+import { nextInstant } from '../shared/clock.ts';
 import {
   type CheckIn,
   type CheckpointRow,
@@ -114,7 +115,7 @@ function useCorrections(keyResult: KeyResult, figured: FiguredGoal) {
               keyResultId: keyResult.id,
               day: formatDay(Math.min(today, monthSpan(month).last)),
               value,
-              madeAt: new Date().toISOString(),
+              madeAt: nextInstant(),
             }
           : { ...last, value };
       toast({

@@ -20,6 +20,7 @@ export function SavingSign() {
   const { dismissRefusal } = useRecording();
   const waiting = useAppSelector((state) => state.outbox.waiting.length);
   const isReachable = useAppSelector((state) => state.outbox.isReachable);
+  const isKept = useAppSelector((state) => state.outbox.isKept);
   const refusals = useAppSelector((state) => state.outbox.refused);
   const [isLong, setIsLong] = useState(false);
   const isWaiting = waiting > 0;
@@ -35,7 +36,14 @@ export function SavingSign() {
   return (
     <>
       <View role="status" aria-live="polite">
-        {isWaiting && (isLong || !isReachable) ? (
+        {isWaiting && !isKept && (isLong || !isReachable) ? (
+          <View style={styles.sign}>
+            <TriangleAlert size={15} color={colors.madder} />
+            <Words type="quiet" tone="madder">
+              {`${counted(waiting, 'change')} not saved yet, and this browser keeps nothing: leave this page open until it is`}
+            </Words>
+          </View>
+        ) : isWaiting && (isLong || !isReachable) ? (
           <View style={styles.sign}>
             <CloudOff size={15} color={colors.quiet} />
             <Words type="quiet" tone="quiet">

@@ -14,9 +14,8 @@ import {
 import { useStore } from 'react-redux';
 import { useToast } from '../ui/Toast.tsx';
 import { useRecording } from '../sync/RecordsProvider.tsx';
-import { changeTo } from '../store/makeChange.ts';
-import type { RecordsState } from '../store/recordsSlice.ts';
-import { goalRemoval } from '../store/removal.ts';
+import { changeTo, removalOf } from '../store/makeChange.ts';
+import type { RecordsState } from '../store/recordsState.ts';
 import { selectToday } from '../store/selectors.ts';
 import type { RootState } from '../store/store.ts';
 import { moveWords } from '../words/goalWords.ts';
@@ -68,6 +67,6 @@ export function useGoalActions() {
     word: (goal: Goal, about: string, note: string, day: PlainDay): void =>
       void change(changeTo('goals', goalWithWord(goal, about, note, day))),
     remove: (goal: Goal): void =>
-      toast({ text: `${goal.title} is deleted`, onUndo: change(...goalRemoval(store.getState().records, goal.id)) }),
+      toast({ text: `${goal.title} is deleted`, onUndo: change(removalOf('goals', goal.id)) }),
   };
 }

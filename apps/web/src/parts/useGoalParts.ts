@@ -3,8 +3,7 @@ import { useMemo } from 'react';
 import { useStore } from 'react-redux';
 import { useToast } from '../ui/Toast.tsx';
 import { useRecording } from '../sync/RecordsProvider.tsx';
-import { changeTo } from '../store/makeChange.ts';
-import { milestoneRemoval, stepRemoval } from '../store/removal.ts';
+import { changeTo, removalOf } from '../store/makeChange.ts';
 import { selectToday } from '../store/selectors.ts';
 import type { RootState } from '../store/store.ts';
 
@@ -41,12 +40,12 @@ export function useGoalParts() {
       removeStep: (step: Step): void =>
         toast({
           text: `${step.title} is deleted`,
-          onUndo: change(...stepRemoval(store.getState().records, step.id)),
+          onUndo: change(removalOf('steps', step.id)),
         }),
       removeMilestone: (milestone: Milestone): void =>
         toast({
           text: `${milestone.title} is deleted`,
-          onUndo: change(...milestoneRemoval(store.getState().records, milestone.id)),
+          onUndo: change(removalOf('milestones', milestone.id)),
         }),
     };
   }, [store, change, toast]);

@@ -1,16 +1,28 @@
 import {
+  ACCOUNT_HEADER,
   type Change,
   type ChangesAnswer,
   type ChangesSince,
   type ErrorBody,
   type ErrorCode,
+  type Issue,
   PATHS,
 } from '@wimbel/contract';
+import { deviceNow, learnServerTime } from './clock.ts';
 
 export type Account = { id: string; email: string; name: string };
 
-/** Why a request did not do what it should; `offline` where the server was not reached at all. */
-export type ApiFault = { code: ErrorCode | 'offline' | 'rejected'; message: string };
+/** A device or browser where the account is open. */
+export type OpenSession = { id: string; token: string; userAgent: string | null; updatedAt: string; isThis: boolean };
+
+/** Why a request did not do what it should; `offline` where the server was not reached at all, or never answered. */
+export type ApiFault = {
+  code: ErrorCode | 'offline' | 'rejected';
+  message: string;
+  issues?: Issue[];
+  /** How long to wait before trying again, where the server said so. */
+  retryAfterMs?: number;
+};
 
 export class ApiError extends Error {
   readonly fault: ApiFault;
@@ -20,36 +32,62 @@ export class ApiError extends Error {
   }
 }
 
-async function send<T>(path: string, init: RequestInit = {}): Promise<T> {
+/** How long an answer is waited for. */
+const PATIENCE_MS = 30_000;
+
+type Asked = { body?: unknown; accountId?: string };
+
+async function send<T>(path: string, { body, accountId }: Asked = {}): Promise<T> {
+  const sentMs = deviceNow().getTime();
   let response: Response;
+  let answer: unknown;
   try {
     response = await fetch(path, {
       credentials: 'same-origin',
-      ...init,
-      headers: { ...(init.body ? { 'content-type': 'application/json' } : {}) },
+      ...(body === undefined ? {} : { method: 'POST', body: JSON.stringify(body) }),
+      headers: {
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(accountId === undefined ? {} : { [ACCOUNT_HEADER]: accountId }),
+      },
+      signal: AbortSignal.timeout(PATIENCE_MS),
+    });
+    answer = await response.json().catch((error: unknown) => {
+      // An answer that breaks off or never ends is none; one that is not JSON is told by its status.
+      if (error instanceof SyntaxError && !response.ok) return null;
+      throw error;
     });
   } catch {
     throw new ApiError({ code: 'offline', message: 'The server cannot be reached.' });
   }
-  const body = (await response.json().catch(() => null)) as T | (Partial<ErrorBody> & { code?: string }) | null;
-  if (response.ok) return body as T;
-  const error = body as { code?: string; message?: string } | null;
-  if (response.status === 429) throw new ApiError({ code: 'tooMany', message: error?.message ?? '' });
-  const known = error?.code as ErrorCode | undefined;
-  if (response.status >= 502 || known === 'unavailable')
-    throw new ApiError({ code: 'unavailable', message: error?.message ?? '' });
-  throw new ApiError({
-    code: response.status === 401 ? 'signInNeeded' : (known ?? 'rejected'),
-    message: error?.message ?? '',
-  });
+  if (!response.ok) throw new ApiError(faultOf(response, answer as Partial<ErrorBody> | null));
+  const { now } = (answer ?? {}) as { now?: unknown };
+  if (typeof now === 'string') learnServerTime(now, sentMs);
+  return answer as T;
 }
 
-const post = <T>(path: string, body: unknown): Promise<T> =>
-  send<T>(path, { method: 'POST', body: JSON.stringify(body) });
+function faultOf({ status, headers }: Response, error: Partial<ErrorBody> | null): ApiFault {
+  const message = error?.message ?? '';
+  const issues = error?.issues;
+  const retryAfterS = Number(headers.get('retry-after') ?? NaN);
+  const more = {
+    ...(issues === undefined ? {} : { issues }),
+    ...(retryAfterS > 0 ? { retryAfterMs: retryAfterS * 1000 } : {}),
+  };
+  if (status === 429) return { code: 'tooMany', message, ...more };
+  if (status === 502 || status === 503 || status === 504) return { code: 'unavailable', message, ...more };
+  return { code: error?.code ?? (status === 401 ? 'signInNeeded' : 'rejected'), message, ...more };
+}
+
+const post = <T>(path: string, body: unknown, accountId?: string): Promise<T> =>
+  send<T>(path, { body, ...(accountId === undefined ? {} : { accountId }) });
 
 type SignedIn = { user: Account };
+type Session = { id: string; token: string; userAgent?: string | null; updatedAt: string };
 
-/** The server, as the app knows it. Every call throws an ApiError where it fails. */
+/**
+ * The server, as the app knows it. Every call throws an ApiError where it fails. What reads or writes an account names
+ * it, so that a page that still shows one that was left reads and writes nothing of the next.
+ */
 export const api = {
   account: async (): Promise<Account | null> =>
     (await send<SignedIn | null>(`${PATHS.auth}/get-session`))?.user ?? null,
@@ -60,8 +98,29 @@ export const api = {
   signOut: () => post<unknown>(`${PATHS.auth}/sign-out`, {}),
   isSampleOffered: async (): Promise<boolean> => (await send<{ offered: boolean }>(PATHS.sample)).offered,
   openSample: async (): Promise<Account> => (await post<SignedIn>(PATHS.sampleSession, {})).user,
-  sendChanges: (changes: readonly Change[]) => post<ChangesAnswer>(PATHS.changes, { changes }),
-  changesSince: (revision: number) => send<ChangesSince>(`${PATHS.changes}?since=${revision}`),
+  sendChanges: (accountId: string, changes: readonly Change[], since: number) =>
+    post<ChangesAnswer>(PATHS.changes, { changes, since }, accountId),
+  changesSince: (accountId: string, revision: number) =>
+    send<ChangesSince>(`${PATHS.changes}?since=${revision}`, { accountId }),
+  changePassword: (accountId: string, currentPassword: string, newPassword: string) =>
+    post<unknown>(`${PATHS.auth}/change-password`, { currentPassword, newPassword }, accountId),
+  sessions: async (): Promise<OpenSession[]> => {
+    const [own, all] = await Promise.all([
+      send<{ session: Session } | null>(`${PATHS.auth}/get-session`),
+      send<Session[]>(`${PATHS.auth}/list-sessions`),
+    ]);
+    return all.map(({ id, token, userAgent, updatedAt }) => ({
+      id,
+      token,
+      userAgent: userAgent ?? null,
+      updatedAt,
+      isThis: id === own?.session.id,
+    }));
+  },
+  endSession: (accountId: string, token: string) => post<unknown>(`${PATHS.auth}/revoke-session`, { token }, accountId),
+  endOtherSessions: (accountId: string) => post<unknown>(`${PATHS.auth}/revoke-other-sessions`, {}, accountId),
+  deleteAccount: (accountId: string, password: string) =>
+    post<unknown>(`${PATHS.auth}/delete-user`, { password }, accountId),
 };
 
 export type Api = typeof api;

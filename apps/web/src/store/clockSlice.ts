@@ -1,4 +1,5 @@
 import { type PlainDay, dayFromParts } from '@wimbel/core';
+import { deviceNow } from '../shared/clock.ts';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /** The day it is by this device's clock, `dayEndsAt` hours after midnight counted to the day before. */
@@ -9,7 +10,7 @@ export function dayByClock(now: Date, dayEndsAt: number): PlainDay {
 
 const slice = createSlice({
   name: 'clock',
-  initialState: () => ({ today: dayByClock(new Date(), 0) }),
+  initialState: () => ({ today: dayByClock(deviceNow(), 0) }),
   reducers: {
     dayTurned(state, { payload }: PayloadAction<PlainDay>) {
       state.today = payload;

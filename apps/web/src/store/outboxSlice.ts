@@ -11,9 +11,11 @@ export type OutboxState = {
   refused: Refusal[];
   /** Whether the server could be reached when last tried. */
   isReachable: boolean;
+  /** Whether what waits is kept on this device; false where its storage would not take it. */
+  isKept: boolean;
 };
 
-const initialState: OutboxState = { waiting: [], refused: [], isReachable: true };
+const initialState: OutboxState = { waiting: [], refused: [], isReachable: true, isKept: true };
 
 const slice = createSlice({
   name: 'outbox',
@@ -35,6 +37,11 @@ const slice = createSlice({
       state.waiting = state.waiting.filter((each) => !gone.has(each.id));
       state.refused.push(...payload.refusals);
     },
+    /** Changes made by a clock that ran ahead, with the instant that they get by the server's. */
+    changesRestamped(state, { payload }: PayloadAction<{ changes: Change[] }>) {
+      const stamped = new Map(payload.changes.map((each) => [each.id, each]));
+      state.waiting = state.waiting.map((each) => stamped.get(each.id) ?? each);
+    },
     refusalDismissed(state, { payload }: PayloadAction<{ id: string }>) {
       state.refused = state.refused.filter((each) => each.change.id !== payload.id);
     },
@@ -43,6 +50,9 @@ const slice = createSlice({
     },
     serverMissed(state) {
       state.isReachable = false;
+    },
+    deviceKept(state, { payload }: PayloadAction<boolean>) {
+      state.isKept = payload;
     },
   },
   extraReducers: (builder) => {
@@ -53,6 +63,14 @@ const slice = createSlice({
   },
 });
 
-export const { outboxRestored, changesAcknowledged, changesRefused, refusalDismissed, serverReached, serverMissed } =
-  slice.actions;
+export const {
+  outboxRestored,
+  changesAcknowledged,
+  changesRefused,
+  changesRestamped,
+  refusalDismissed,
+  serverReached,
+  serverMissed,
+  deviceKept,
+} = slice.actions;
 export const outboxReducer = slice.reducer;

@@ -1,81 +1,7 @@
-import { type Change, type Collection, type ServerRow, entryOfKey } from '@wimbel/contract';
-import {
-  DEFAULT_SETTINGS,
-  type Entry,
-  type EntryYears,
-  NO_ENTRIES,
-  type Records,
-  type Settings,
-  dayOf,
-  withEntryOn,
-} from '@wimbel/core';
+import type { Change, ServerRow } from '@wimbel/contract';
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
-
-type ById<T> = Record<string, T>;
-type Lists = { [C in Exclude<keyof Records, 'settings' | 'entries'>]: ById<Records[C][number]> };
-
-/** A person's whole record, by collection and key; entries by habit, year and day. */
-export type RecordsState = Lists & {
-  settings: Settings;
-  entries: ById<EntryYears>;
-  /** Whether the first fetch from the server is in. */
-  isLoaded: boolean;
-  /** The server's revision that the store is up to. */
-  revision: number;
-};
-
-export const emptyRecordsState = (): RecordsState => ({
-  settings: DEFAULT_SETTINGS,
-  areas: {},
-  habits: {},
-  entries: {},
-  goals: {},
-  keyResults: {},
-  checkIns: {},
-  steps: {},
-  milestones: {},
-  seasons: {},
-  months: {},
-  journal: {},
-  prompts: {},
-  reviews: {},
-  habitNotes: {},
-  rewards: {},
-  claims: {},
-  quotes: {},
-  reminders: {},
-  isLoaded: false,
-  revision: 0,
-});
-
-type Row = { collection: Collection; key: string; record: unknown };
-
-/**
- * The state with some records as they are now, those that are gone (null) taken away. Made by hand and not by a draft: a
- * draft would look at every day of every year that a row touches.
- */
-export function withRows(state: RecordsState, rows: readonly Row[]): RecordsState {
-  const next: RecordsState = { ...state };
-  const copied = new Set<Collection>();
-  const listOf = (collection: Exclude<Collection, 'settings' | 'entries'>): ById<unknown> => {
-    if (!copied.has(collection)) {
-      copied.add(collection);
-      (next[collection] as ById<unknown>) = { ...next[collection] };
-    }
-    return next[collection];
-  };
-  for (const { collection, key, record } of rows) {
-    if (collection === 'settings') {
-      if (record !== null) next.settings = record as Settings;
-    } else if (collection === 'entries') {
-      const { habitId, day } = entryOfKey(key);
-      const years = withEntryOn(next.entries[habitId] ?? NO_ENTRIES, dayOf(day), record as Entry | null);
-      next.entries = { ...next.entries, [habitId]: years };
-    } else if (record === null) delete listOf(collection)[key];
-    else listOf(collection)[key] = record;
-  }
-  return next;
-}
+import { type Row, withChanges } from './effects.ts';
+import { emptyRecordsState, withRows } from './recordsState.ts';
 
 const slice = createSlice({
   name: 'records',
@@ -83,17 +9,19 @@ const slice = createSlice({
   reducers: {
     /** The person changed records; the outbox takes the same action. */
     recordsChanged: (state, { payload }: PayloadAction<{ changes: Change[] }>) =>
-      withRows(original(state)!, payload.changes),
+      withChanges(original(state)!, payload.changes),
     /** The server sent what is newer; rows that wait here in a newer form have been left out. */
     rowsArrived: (state, { payload }: PayloadAction<{ rows: ServerRow[]; revision: number; isLast: boolean }>) => ({
       ...withRows(original(state)!, payload.rows),
       revision: payload.revision,
       isLoaded: state.isLoaded || payload.isLast,
     }),
+    /** Records are as the server holds them again: a change of them did not come to hold. */
+    recordsPutBack: (state, { payload }: PayloadAction<{ rows: Row[] }>) => withRows(original(state)!, payload.rows),
     /** Another account, or none: everything of the one before goes. */
     recordsCleared: () => emptyRecordsState(),
   },
 });
 
-export const { recordsChanged, rowsArrived, recordsCleared } = slice.actions;
+export const { recordsChanged, rowsArrived, recordsPutBack, recordsCleared } = slice.actions;
 export const recordsReducer = slice.reducer;

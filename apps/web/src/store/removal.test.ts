@@ -5,18 +5,9 @@ import { aHabit } from '../testing/goalSamples.ts';
 import { dayTurned } from './clockSlice.ts';
 import { changeTo, entryChange, removalOf } from './makeChange.ts';
 import { recordsChanged } from './recordsSlice.ts';
-import {
-  areaRemoval,
-  goalRemoval,
-  goesWithGoal,
-  goesWithHabit,
-  habitRemoval,
-  keyResultRemoval,
-  milestoneRemoval,
-  stepRemoval,
-} from './removal.ts';
+import { goesWithGoal, goesWithHabit, habitRemoval } from './removal.ts';
 import { createStore } from './store.ts';
-import { beforeOf, changesBack } from './undo.ts';
+import { changesBack, stepOf } from './undo.ts';
 
 const goal: Goal = { id: 'g', title: 'Play', areaId: 'music', startsOn: '2026-11-01', state: 'open', order: 1 };
 const counting = (id: string, habitId: string): KeyResult => ({
@@ -75,23 +66,22 @@ describe('deleting a habit', () => {
     expect(daysOf('bow')).toEqual(['2026-11-24']);
   });
 
-  it('never leaves a record behind whose habit is gone, whichever change arrives last', () => {
+  it('is one change, whatever goes with it, and leaves nothing hanging', () => {
     const store = filled();
-    for (const change of habitRemoval(recordsOf(store), 'scales')) {
-      store.dispatch(recordsChanged({ changes: [change] }));
-      const { habits, keyResults, steps } = recordsOf(store);
-      for (const result of Object.values(keyResults))
-        for (const { collection, key } of referencesOf('keyResults', result))
-          if (collection === 'habits') expect(habits).toHaveProperty(key);
-      for (const { keyResultId } of Object.values(steps))
-        if (keyResultId) expect(keyResults).toHaveProperty(keyResultId);
-    }
+    const changes = habitRemoval(recordsOf(store), 'scales');
+    expect(changes).toHaveLength(1);
+    store.dispatch(recordsChanged({ changes }));
+    const { habits, keyResults, steps } = recordsOf(store);
+    for (const result of Object.values(keyResults))
+      for (const { collection, key } of referencesOf('keyResults', result))
+        if (collection === 'habits') expect(habits).toHaveProperty(key);
+    for (const { keyResultId } of Object.values(steps)) if (keyResultId) expect(keyResults).toHaveProperty(keyResultId);
   });
 });
 
 it('deleting an area leaves its habits and goals, without an area', () => {
   const store = filled();
-  store.dispatch(recordsChanged({ changes: areaRemoval(recordsOf(store), 'music') }));
+  store.dispatch(recordsChanged({ changes: [removalOf('areas', 'music')] }));
   const { areas, habits, goals } = recordsOf(store);
   expect(areas).toEqual({});
   expect([habits.scales, habits.bow, goals.g].map((each) => each !== undefined && 'areaId' in each)).toEqual([
@@ -104,7 +94,7 @@ it('deleting an area leaves its habits and goals, without an area', () => {
 describe('taking back', () => {
   const ways: Record<string, (store: ReturnType<typeof filled>) => Change[]> = {
     'a habit deleted': (store) => habitRemoval(recordsOf(store), 'scales'),
-    'an area deleted': (store) => areaRemoval(recordsOf(store), 'music'),
+    'an area deleted': () => [removalOf('areas', 'music')],
     'a day emptied': () => [entryChange({ habitId: 'scales', day: '2026-11-23' })],
     'a new day': () => [entryChange({ habitId: 'scales', day: '2026-11-20', mark: 'missed', note: 'Storm' })],
     'a habit renamed': () => [changeTo('habits', aHabit('bow', { name: 'Bow hold' }))],
@@ -135,9 +125,9 @@ describe('taking back', () => {
     const store = filled();
     const before = held(store);
     const changes = ways[name]!(store);
-    const remembered = beforeOf(recordsOf(store), changes);
+    const remembered = stepOf(recordsOf(store), changes);
     store.dispatch(recordsChanged({ changes }));
-    store.dispatch(recordsChanged({ changes: changesBack(remembered) }));
+    store.dispatch(recordsChanged({ changes: changesBack(recordsOf(store), remembered) }));
     expect(held(store)).toEqual(before);
   });
 
@@ -148,15 +138,49 @@ describe('taking back', () => {
         const before = held(store);
         const steps = names.map((name) => {
           const changes = ways[name]!(store);
-          const remembered = beforeOf(recordsOf(store), changes);
+          const remembered = stepOf(recordsOf(store), changes);
           store.dispatch(recordsChanged({ changes }));
           return remembered;
         });
-        for (const step of steps.reverse()) store.dispatch(recordsChanged({ changes: changesBack(step) }));
+        for (const step of steps.reverse())
+          store.dispatch(recordsChanged({ changes: changesBack(recordsOf(store), step) }));
         expect(held(store)).toEqual(before);
       }),
       { numRuns: 60 },
     );
+  });
+});
+
+describe('taking back, where more was done since', () => {
+  it('undoes what the step changed and no more', () => {
+    const store = filled();
+    const run = (...changes: Change[]) => {
+      const step = stepOf(recordsOf(store), changes);
+      store.dispatch(recordsChanged({ changes }));
+      return step;
+    };
+    const renamed = run(changeTo('habits', { ...recordsOf(store).habits['bow']!, name: 'Bow hold' }));
+    run(changeTo('habits', { ...recordsOf(store).habits['bow']!, note: 'Thumb bent', icon: 'music' }));
+    store.dispatch(recordsChanged({ changes: changesBack(recordsOf(store), renamed) }));
+    expect(recordsOf(store).habits['bow']).toMatchObject({ name: 'bow', note: 'Thumb bent', icon: 'music' });
+
+    const noted = run(entryChange({ habitId: 'bow', day: '2026-11-24', mark: 'done', note: 'Cold hands' }));
+    run(entryChange({ habitId: 'bow', day: '2026-11-24', mark: 'rest', note: 'Cold hands' }));
+    store.dispatch(recordsChanged({ changes: changesBack(recordsOf(store), noted) }));
+    const entry = [...eachEntry(recordsOf(store).entries['bow']!)][0];
+    expect(entry).toEqual({ habitId: 'bow', day: '2026-11-24', mark: 'rest' });
+  });
+
+  it('leaves away what was taken away since, and takes away what the step made', () => {
+    const store = filled();
+    const note = { id: 'n', habitId: 'scales', text: 'Slowly' };
+    const edited = stepOf(recordsOf(store), [changeTo('habitNotes', { ...note, text: 'Fast' })]);
+    store.dispatch(recordsChanged({ changes: [removalOf('habitNotes', 'n')] }));
+    expect(changesBack(recordsOf(store), edited)).toEqual([]);
+    const made = stepOf(recordsOf(store), [changeTo('habitNotes', { ...note, id: 'new' })]);
+    expect(changesBack(recordsOf(store), made)).toEqual([]);
+    store.dispatch(recordsChanged({ changes: [changeTo('habitNotes', { ...note, id: 'new', text: 'Later' })] }));
+    expect(changesBack(recordsOf(store), made)).toMatchObject([{ key: 'new', record: null }]);
   });
 });
 
@@ -186,18 +210,15 @@ describe('deleting a goal', () => {
     ];
     store.dispatch(recordsChanged({ changes: more }));
     expect(goesWithGoal(recordsOf(store), 'g')).toEqual({ keyResults: 3, checkIns: 1, steps: 3, milestones: 1 });
-    const changes = goalRemoval(recordsOf(store), 'g');
-    const before = beforeOf(recordsOf(store), changes);
+    const changes = [removalOf('goals', 'g')];
+    const before = stepOf(recordsOf(store), changes);
     const was = recordsOf(store);
     store.dispatch(recordsChanged({ changes }));
     const left = recordsOf(store);
     expect([left.goals, left.keyResults, left.checkIns, left.steps, left.milestones]).toEqual([{}, {}, {}, {}, {}]);
     expect(left.habits['scales']).not.toHaveProperty('goalId');
     expect(left.seasons['s']!.goalIds).toEqual([]);
-    // Sub-steps go before the step they belong to, so that a server that looks at each finds nothing hanging.
-    const order = changes.filter(({ collection }) => collection === 'steps').map(({ key }) => key);
-    expect(order.indexOf('below')).toBeLessThan(order.indexOf('buy'));
-    store.dispatch(recordsChanged({ changes: changesBack(before) }));
+    store.dispatch(recordsChanged({ changes: changesBack(recordsOf(store), before) }));
     expect(recordsOf(store)).toEqual(was);
   });
 
@@ -209,11 +230,11 @@ describe('deleting a goal', () => {
       changeTo('milestones', { id: 'b', goalId: 'g', title: 'b', order: 2, after: ['a'] }),
       changeTo('steps', { id: 'below', goalId: 'g', parentId: 'buy', title: 'Ask', order: 3 }),
     ]);
-    run(keyResultRemoval(recordsOf(store), 'forty'));
+    run([removalOf('keyResults', 'forty')]);
     expect(recordsOf(store).steps['buy']).not.toHaveProperty('keyResultId');
-    run(stepRemoval(recordsOf(store), 'buy'));
+    run([removalOf('steps', 'buy')]);
     expect(Object.keys(recordsOf(store).steps)).toEqual(['tune']);
-    run(milestoneRemoval(recordsOf(store), 'a'));
+    run([removalOf('milestones', 'a')]);
     expect(recordsOf(store).milestones).toEqual({ b: { id: 'b', goalId: 'g', title: 'b', order: 2, after: [] } });
   });
 });

@@ -16,7 +16,7 @@ import {
   totalsOf,
   trackFrom,
 } from '@wimbel/core';
-import type { RecordsState } from './recordsSlice.ts';
+import type { RecordsState } from './recordsState.ts';
 import type { RootState } from './store.ts';
 
 type Ordered = { id: string; order: number };

@@ -1,26 +1,65 @@
-import { type Change, type Collection, type RecordOf, entryOfKey } from '@wimbel/contract';
-import { NO_ENTRIES, dayOf, entryOn } from '@wimbel/core';
-import type { RecordsState } from './recordsSlice.ts';
+import type { Change, Collection, RecordOf } from '@wimbel/contract';
+import isEqual from 'fast-deep-equal';
+import { type Touched, recordAt, touchedBy } from './effects.ts';
 import { changeTo, removalOf } from './makeChange.ts';
+import type { RecordsState } from './recordsState.ts';
 
-/** A record as the store has it; null where it is not there. */
-export function recordAt(records: RecordsState, collection: Collection, key: string): RecordOf<Collection> | null {
-  if (collection === 'settings') return records.settings;
-  if (collection === 'entries') {
-    const { habitId, day } = entryOfKey(key);
-    return entryOn(records.entries[habitId] ?? NO_ENTRIES, dayOf(day));
+type AnyRecord = RecordOf<Collection>;
+type Fields = Record<string, unknown>;
+
+/** What a step touched, the last first: what was taken away comes back before what hangs on it. */
+export type Step = Touched[];
+
+export const stepOf = (records: RecordsState, changes: readonly Change[]): Step =>
+  touchedBy(records, changes).reverse();
+
+/** Fields that only mean something together: where a step changed one, all of them go back. */
+const TOGETHER: Partial<Record<Collection, string[][]>> = {
+  entries: [['mark', 'amount', 'parts']],
+  habits: [
+    ['measure', 'terms', 'variants', 'doneBy'],
+    ['startsOn', 'endsOn'],
+  ],
+  goals: [
+    ['startsOn', 'dueOn', 'turns'],
+    ['state', 'closedOn', 'turns'],
+  ],
+  keyResults: [
+    ['measure', 'checkpoints'],
+    ['startsOn', 'dueOn'],
+  ],
+  steps: [
+    ['goalId', 'keyResultId', 'parentId'],
+    ['startsOn', 'dueOn'],
+  ],
+};
+
+/** A record as it is now, with what a step changed of it as it was before. */
+function withoutStep({ collection, before, after }: Touched, now: AnyRecord): AnyRecord {
+  const [was, made] = [before as Fields, after as Fields];
+  const changed = new Set(Object.keys({ ...was, ...made }).filter((field) => !isEqual(was[field], made[field])));
+  for (const fields of TOGETHER[collection] ?? []) {
+    if (fields.some((field) => changed.has(field))) for (const field of fields) changed.add(field);
   }
-  return (records[collection] as Record<string, RecordOf<Collection>>)[key] ?? null;
+  const next: Fields = { ...(now as unknown as Fields) };
+  for (const field of changed) {
+    if (was[field] === undefined) delete next[field];
+    else next[field] = was[field];
+  }
+  return next as AnyRecord;
 }
 
-/** How records were before changes, to be put back: the last changed first. */
-export type Before = { collection: Collection; key: string; record: RecordOf<Collection> | null }[];
-
-export const beforeOf = (records: RecordsState, changes: readonly Change[]): Before =>
-  changes.map(({ collection, key }) => ({ collection, key, record: recordAt(records, collection, key) })).reverse();
-
-/** The changes that put records back as they were. */
-export const changesBack = (before: Before): Change[] =>
-  before.map(({ collection, key, record }) =>
-    record === null ? removalOf(collection, key) : changeTo(collection, record as never),
-  );
+/**
+ * The changes that undo a step in the records as they are now: what it made goes, what it took away comes back, and of
+ * what it changed the fields that it changed go back. What was done to other fields since stays.
+ */
+export function changesBack(records: RecordsState, step: Step): Change[] {
+  return step.flatMap((touched): Change[] => {
+    const { collection, key, before, after } = touched;
+    const now = recordAt(records, collection, key);
+    if (before === null) return now === null ? [] : [removalOf(collection, key)];
+    if (after === null) return [changeTo(collection, before as never)];
+    // What was taken away since stays away.
+    return now === null ? [] : [changeTo(collection, withoutStep(touched, now) as never)];
+  });
+}

@@ -2,13 +2,16 @@ import type { Change } from '@wimbel/contract';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef } from 'react';
 import { Provider } from 'react-redux';
 import { api } from '../shared/api.ts';
-import { serverUnreachable, signedIn, signedOut } from '../store/accountSlice.ts';
+import { accountLeft } from '../shared/accountLeft.ts';
+import { deviceNow } from '../shared/clock.ts';
+import { accountElsewhere, serverUnreachable, signedIn, signedOut } from '../store/accountSlice.ts';
 import { dayByClock, dayTurned } from '../store/clockSlice.ts';
 import { refusalDismissed } from '../store/outboxSlice.ts';
 import { openOutboxStore } from './outboxStore.ts';
 import { type Store, createStore, useAppDispatch, useAppSelector } from '../store/store.ts';
 import { type Sync, startSync } from './sync.ts';
-import { type Before, beforeOf, changesBack } from '../store/undo.ts';
+import { type Step, changesBack, stepOf } from '../store/undo.ts';
+import { openAccountTalk } from './accountTalk.ts';
 
 /** How often the device's clock is looked at, for the day to turn by itself. */
 const LOOK_EVERY_MS = 15000;
@@ -81,12 +84,29 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       document.removeEventListener('visibilitychange', wake);
       // It stays at hand: what a field keeps as it goes may come after this.
       running.stop();
+      accountLeft();
     };
   }, [accountId, outbox, store]);
 
+  // Signing in or out in one tab is felt in all.
+  const status = useAppSelector((state) => state.account.status);
+  const talk = useMemo(() => openAccountTalk(), []);
+  useEffect(() => {
+    if (status === 'in' || status === 'out') talk.say(accountId);
+  }, [accountId, status, talk]);
+  useEffect(
+    () =>
+      talk.hear((other) => {
+        const { account } = store.getState();
+        if (account.status !== 'in' || other === account.account?.id) return;
+        store.dispatch(other === null ? signedOut() : accountElsewhere());
+      }),
+    [store, talk],
+  );
+
   useEffect(() => {
     const look = (): void => {
-      const today = dayByClock(new Date(), dayEndsAt);
+      const today = dayByClock(deviceNow(), dayEndsAt);
       if (today !== store.getState().clock.today) store.dispatch(dayTurned(today));
     };
     look();
@@ -100,26 +120,26 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
     };
   }, [dayEndsAt, store]);
 
-  const steps = useRef<Before[]>([]);
+  const steps = useRef<Step[]>([]);
   useEffect(() => {
     steps.current = [];
   }, [accountId]);
 
   const recording = useMemo<Recording>(() => {
-    const putBack = (before: Before): boolean => {
-      const at = steps.current.indexOf(before);
+    const putBack = (step: Step): boolean => {
+      const at = steps.current.indexOf(step);
       if (at < 0) return false;
       steps.current.splice(at, 1);
-      sync.current?.change(changesBack(before));
+      sync.current?.change(changesBack(store.getState().records, step));
       return true;
     };
     return {
       change: (...changes) => {
-        const before = beforeOf(store.getState().records, changes);
-        steps.current.push(before);
+        const step = stepOf(store.getState().records, changes);
+        steps.current.push(step);
         if (steps.current.length > STEPS_BACK) steps.current.shift();
         sync.current?.change(changes);
-        return () => void putBack(before);
+        return () => void putBack(step);
       },
       takeBack: () => {
         const last = steps.current.at(-1);

@@ -75,3 +75,13 @@ it('whatever is jotted and crossed out, the rest is there, in order', () => {
     }),
   );
 });
+
+it('a damaged slip loses none of the others, and a device without room says so', () => {
+  const slips = storage(2);
+  const jotter = openJotter(slips, 'wimbel');
+  expect(jotter.jot('anna', [change(1)])).toBe(true);
+  slips.kept.set('wimbel.jotted.anna.000', '{"half a');
+  expect(jotter.jot('anna', [change(2)])).toBe(false);
+  expect(jotter.read('anna').map(({ changes }) => changes[0]!.key)).toEqual(['2026-11-01 h']);
+  expect(openJotter(undefined, 'wimbel').jot('anna', [change(3)])).toBe(false);
+});

@@ -1,4 +1,5 @@
 import type { Change } from '@wimbel/contract';
+import { deviceNow } from '../shared/clock.ts';
 
 /** Changes jotted down together, and the way to cross them out. */
 export type Jotting = { changes: Change[]; cross: () => void };
@@ -8,7 +9,8 @@ export type Jotting = { changes: Change[]; cross: () => void };
  * moment, and a page closed in that moment would lose them.
  */
 export type Jotter = {
-  jot: (accountId: string, changes: readonly Change[]) => void;
+  /** Whether they are jotted down now. */
+  jot: (accountId: string, changes: readonly Change[]) => boolean;
   /** What is jotted down for an account, the oldest first. */
   read: (accountId: string) => Jotting[];
 };
@@ -23,11 +25,14 @@ export function openJotter(slips: Slips | undefined, name: string): Jotter {
   const prefix = (accountId: string): string => `${name}.jotted.${accountId}.`;
   return {
     jot(accountId, changes) {
-      const order = String(Date.now()).padStart(15, '0') + String(count++).padStart(7, '0');
+      if (slips === undefined) return false;
+      const order = String(deviceNow().getTime()).padStart(15, '0') + String(count++).padStart(7, '0');
       try {
-        slips?.setItem(`${prefix(accountId)}${order}.${changes[0]?.id}`, JSON.stringify(changes));
+        slips.setItem(`${prefix(accountId)}${order}.${changes[0]?.id}`, JSON.stringify(changes));
+        return true;
       } catch {
         // Full or forbidden.
+        return false;
       }
     },
     read(accountId) {
@@ -35,12 +40,22 @@ export function openJotter(slips: Slips | undefined, name: string): Jotter {
       return Array.from({ length: slips.length }, (_, index) => slips.key(index) ?? '')
         .filter((key) => key.startsWith(prefix(accountId)))
         .sort()
-        .map((key) => ({
-          changes: JSON.parse(slips.getItem(key) ?? '[]') as Change[],
-          cross: () => slips.removeItem(key),
-        }));
+        .flatMap((key) => {
+          const changes = changesIn(slips.getItem(key));
+          return changes === null ? [] : [{ changes, cross: () => slips.removeItem(key) }];
+        });
     },
   };
+}
+
+/** What was jotted down; null where the slip is damaged: the others are read all the same. */
+function changesIn(text: string | null): Change[] | null {
+  try {
+    const changes: unknown = JSON.parse(text ?? '[]');
+    return Array.isArray(changes) ? (changes as Change[]) : null;
+  } catch {
+    return null;
+  }
 }
 
 /** The browser's local storage, where the page may use it. */

@@ -3,10 +3,12 @@ import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { type Slips, deviceSlips, openJotter } from './jotter.ts';
 import type { Refusal } from '../store/outboxSlice.ts';
 
+type Kept = { accountId: string; change: Change; refusedFor?: Refusal['issues'] };
+
 interface OutboxDatabase extends DBSchema {
   changes: {
     key: number;
-    value: { accountId: string; change: Change; refusedFor?: Refusal['issues'] };
+    value: Kept;
     indexes: { byAccount: string; byChange: string };
   };
 }
@@ -14,12 +16,14 @@ interface OutboxDatabase extends DBSchema {
 /** Where changes wait on this device until the server has them. */
 export type OutboxStore = {
   /** Jots changes down within the tap, so that they outlive a page closed before they are kept. */
-  jot: (accountId: string, changes: readonly Change[]) => void;
+  jot: (accountId: string, changes: readonly Change[]) => boolean;
   keep: (accountId: string, changes: readonly Change[]) => Promise<void>;
   /** What waits, with what was jotted down and not kept yet. Where IndexedDB may not be used, only the latter. */
   read: (accountId: string) => Promise<{ waiting: Change[]; refused: Refusal[] }>;
   forget: (accountId: string, ids: readonly string[]) => Promise<void>;
   markRefused: (refusals: readonly Refusal[]) => Promise<void>;
+  /** Puts changes in the place of those of the same id. */
+  replace: (changes: readonly Change[]) => Promise<void>;
 };
 
 /** Opens the outbox in IndexedDB; each account's changes are kept apart. */
@@ -33,6 +37,10 @@ export function openOutboxStore(name = 'wimbel', slips: Slips | undefined = devi
         changes.createIndex('byAccount', 'accountId');
         changes.createIndex('byChange', 'change.id');
       },
+    }).catch((error: unknown) => {
+      // Tried again with the next change: what went wrong may pass.
+      opened = null;
+      throw error;
     }));
   /** Adds changes that are not there yet, and crosses out what was jotted of them once they are on the disk. */
   async function keep(accountId: string, changes: readonly Change[]): Promise<void> {
@@ -48,6 +56,16 @@ export function openOutboxStore(name = 'wimbel', slips: Slips | undefined = devi
   /** Changes go in order: where the last of those jotted together has gone, all have. */
   function crossOut(accountId: string, ids: readonly string[]): void {
     for (const { changes, cross } of jotter.read(accountId)) if (ids.includes(changes.at(-1)?.id ?? '')) cross();
+  }
+  /** Changes how some are kept that are there. */
+  async function edit(ids: readonly string[], how: (kept: Kept, index: number) => Kept): Promise<void> {
+    const tx = (await database()).transaction('changes', 'readwrite');
+    for (const [index, id] of ids.entries()) {
+      const key = await tx.store.index('byChange').getKey(id);
+      const kept = key === undefined ? undefined : await tx.store.get(key);
+      if (key !== undefined && kept !== undefined) await tx.store.put(how(kept, index), key);
+    }
+    await tx.done;
   }
   return {
     jot: jotter.jot,
@@ -74,14 +92,15 @@ export function openOutboxStore(name = 'wimbel', slips: Slips | undefined = devi
       }
       await tx.done;
     },
-    async markRefused(refusals) {
-      const tx = (await database()).transaction('changes', 'readwrite');
-      for (const { change, issues } of refusals) {
-        const key = await tx.store.index('byChange').getKey(change.id);
-        const kept = key === undefined ? undefined : await tx.store.get(key);
-        if (key !== undefined && kept !== undefined) await tx.store.put({ ...kept, refusedFor: issues }, key);
-      }
-      await tx.done;
-    },
+    markRefused: (refusals) =>
+      edit(
+        refusals.map(({ change }) => change.id),
+        (kept, index) => ({ ...kept, refusedFor: refusals[index]!.issues }),
+      ),
+    replace: (changes) =>
+      edit(
+        changes.map((each) => each.id),
+        (kept, index) => ({ ...kept, change: changes[index]! }),
+      ),
   };
 }

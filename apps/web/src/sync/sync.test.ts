@@ -1,40 +1,77 @@
-import type { Change, ChangesAnswer, ChangesSince, ServerRow } from '@wimbel/contract';
+import {
+  type Change,
+  type ChangeResult,
+  type ChangesAnswer,
+  type ChangesSince,
+  MOST_AHEAD_MS,
+  type ServerRow,
+  isLater,
+} from '@wimbel/contract';
 import { type Entry, eachEntry } from '@wimbel/core';
 import { type Api, ApiError } from '../shared/api.ts';
-import { entryChange, newId } from '../store/makeChange.ts';
+import { learnServerTime } from '../shared/clock.ts';
+import { changeTo, entryChange, newId, removalOf } from '../store/makeChange.ts';
 import { openOutboxStore } from './outboxStore.ts';
 import { selectEntries } from '../store/selectors.ts';
 import { createStore } from '../store/store.ts';
+import { aHabit } from '../testing/goalSamples.ts';
 import { type Sync, startSync } from './sync.ts';
 
-/** A server as the app sees one: it keeps what it is sent, once, and can be out of reach. */
+/** A server as the app sees one: of a record the later change wins, and it can be out of reach. */
 function pretendServer() {
   const rows: ServerRow[] = [];
-  const seen = new Set<string>();
-  const state = { isAway: false, sent: 0, refuse: (_: Change): string | null => null, rows };
-  const reach = (): void => {
+  const state = {
+    isAway: false,
+    sent: 0,
+    /** Changes that were taken in, in the order they came. */
+    taken: [] as Change[],
+    now: null as string | null,
+    refuse: (_: Change): string | null => null,
+    accounts: ['anna', 'bert'],
+    rows,
+  };
+  const reach = (accountId: string): void => {
     if (state.isAway) throw new ApiError({ code: 'offline', message: '' });
+    if (!state.accounts.includes(accountId)) throw new ApiError({ code: 'otherAccount', message: '' });
+  };
+  const since = (revision: number) => ({
+    revision: Math.max(0, ...rows.map((row) => row.revision)),
+    more: false,
+    rows: rows.filter((row) => row.revision > revision),
+  });
+  const put = (row: Omit<ServerRow, 'revision'>): number => {
+    const at = rows.findIndex(({ collection, key }) => collection === row.collection && key === row.key);
+    if (at >= 0) rows.splice(at, 1);
+    const revision = Math.max(0, ...rows.map((each) => each.revision), at >= 0 ? at + 1 : 0) + 1;
+    rows.push({ ...row, revision });
+    return revision;
+  };
+  const decide = (change: Change): ChangeResult => {
+    const { id, collection, key, madeAt, record } = change;
+    const held = rows.find((row) => row.collection === collection && row.key === key);
+    if (held && !isLater(change, { madeAt: held.madeAt, id: held.changeId })) return { id, status: 'superseded' };
+    if (state.now !== null && Date.parse(madeAt) > Date.parse(state.now) + MOST_AHEAD_MS)
+      return { id, status: 'refused', code: 'ahead', issues: [{ path: 'madeAt', message: 'lies ahead' }] };
+    const words = state.refuse(change);
+    if (words !== null) return { id, status: 'refused', issues: [{ path: 'name', message: words }] };
+    state.taken.push(change);
+    return { id, status: 'accepted', revision: put({ collection, key, madeAt, changeId: id, record }) };
   };
   const api: Pick<Api, 'sendChanges' | 'changesSince'> = {
-    sendChanges: async (changes): Promise<ChangesAnswer> => {
-      reach();
+    sendChanges: async (accountId, changes, revision): Promise<ChangesAnswer> => {
+      reach(accountId);
       state.sent++;
-      const results = changes.map((change): ChangesAnswer['results'][number] => {
-        const words = state.refuse(change);
-        if (words !== null) return { id: change.id, status: 'refused', issues: [{ path: 'name', message: words }] };
-        if (seen.has(change.id)) return { id: change.id, status: 'superseded', revision: rows.length };
-        seen.add(change.id);
-        rows.push({ ...change, revision: rows.length + 1 });
-        return { id: change.id, status: 'accepted', revision: rows.length };
-      });
-      return { revision: rows.length, results };
+      const sentMs = Date.now();
+      const results = changes.map(decide);
+      if (state.now !== null) learnServerTime(state.now, sentMs);
+      return { results, now: state.now ?? new Date().toISOString(), ...since(revision) };
     },
-    changesSince: async (since): Promise<ChangesSince> => {
-      reach();
-      return { revision: rows.length, more: false, rows: rows.filter((row) => row.revision > since) };
+    changesSince: async (accountId, revision): Promise<ChangesSince> => {
+      reach(accountId);
+      return since(revision);
     },
   };
-  return { api: api as Api, state };
+  return { api: api as Api, state, put };
 }
 
 const entry = (day: string, more: Partial<Entry> = { mark: 'done' }): Entry => ({ habitId: 'h', day, ...more });
@@ -57,7 +94,7 @@ function open(server: ReturnType<typeof pretendServer>, name: string, accountId 
 
 /** Waits until something holds. */
 async function until(holds: () => boolean | Promise<boolean>): Promise<void> {
-  for (let tries = 0; tries < 6000; tries++) {
+  for (let tries = 0; tries < 1200; tries++) {
     if (await holds()) return;
     await new Promise((resolve) => setTimeout(resolve, 5));
   }
@@ -132,9 +169,10 @@ describe('a change', () => {
     first.sync.stop();
 
     const again = open(server, name);
-    await until(() => again.entries()['2026-11-24']?.mark === 'done');
     const third = open(server, name);
+    await until(() => !again.store.getState().outbox.isReachable && !third.store.getState().outbox.isReachable);
     server.state.isAway = false;
+    await until(() => again.entries()['2026-11-24']?.mark === 'done');
     await until(() => server.state.rows.length === 1 && again.waiting() === 0 && third.waiting() === 0);
     await until(async () => (await third.outbox.read('anna')).waiting.length === 0);
     expect(Object.keys(localStorage).filter((key) => key.startsWith(`${name}.jotted`))).toEqual([]);
@@ -200,11 +238,11 @@ describe('a change', () => {
     const sizes: number[] = [];
     const api: Api = {
       ...server.api,
-      sendChanges: async (changes) => {
+      sendChanges: async (accountId, changes, revision) => {
         sizes.push(changes.length);
         if (changes.length > 1 || changes[0]!.key.startsWith('2026-11-23'))
           throw new ApiError({ code: 'tooLarge', message: 'too large' });
-        return server.api.sendChanges(changes);
+        return server.api.sendChanges(accountId, changes, revision);
       },
     };
     const device = open({ ...server, api }, newId());
@@ -216,20 +254,169 @@ describe('a change', () => {
     expect(Math.max(...sizes)).toBe(3);
   });
 
-  it('made after one from a device whose clock is ahead is still later', async () => {
+  it('made after one from a device whose clock is a little ahead is still later', async () => {
     const server = pretendServer();
-    const ahead = '2126-01-01T00:00:00.000Z';
-    server.state.rows.push({
+    const ahead = new Date(Date.now() + 3_600_000).toISOString();
+    server.put({
       collection: 'entries',
       key: '2026-11-24 h',
-      revision: 1,
       madeAt: ahead,
+      changeId: 'x',
       record: entry('2026-11-24', { mark: 'missed' }),
     });
     const device = open(server, newId());
     await until(() => device.entries()['2026-11-24']?.mark === 'missed');
-    const change = entryChange(entry('2026-11-24'));
-    expect(change.madeAt > ahead).toBe(true);
+    expect(entryChange(entry('2026-11-24')).madeAt > ahead).toBe(true);
+  });
+
+  it('made by a clock that is far ahead gets the server’s time, and nothing follows that clock', async () => {
+    const server = pretendServer();
+    server.state.now = '2020-05-01T10:00:00.000Z';
+    const device = open(server, newId());
+    await until(() => device.store.getState().records.isLoaded);
+    device.sync.change([entryChange(entry('2026-11-24'))]);
+    await until(() => server.state.taken.length === 1);
+    expect(Math.abs(Date.parse(server.state.taken[0]!.madeAt) - Date.parse(server.state.now))).toBeLessThan(60_000);
+    await until(() => device.waiting() === 0);
+    expect(device.store.getState().outbox.refused).toEqual([]);
+    // What a clock gone wrong has left on the server does not push the next change ahead.
+    server.put({
+      collection: 'entries',
+      key: '2026-11-20 h',
+      madeAt: '2100-01-01T00:00:00Z',
+      changeId: 'x',
+      record: null,
+    });
+    device.sync.now();
+    await until(() => device.store.getState().records.revision >= 2);
+    expect(entryChange(entry('2026-11-23')).madeAt.slice(0, 4)).toBe('2020');
+    learnServerTime(new Date().toISOString(), Date.now());
+  });
+
+  it('that the server refuses is taken back on the screen, with what hangs on it', async () => {
+    const server = pretendServer();
+    server.put({
+      collection: 'entries',
+      key: '2026-11-23 h',
+      madeAt: '2026-11-23T10:00:00Z',
+      changeId: 'x',
+      record: entry('2026-11-23', { mark: 'rest' }),
+    });
+    const device = open(server, newId());
+    await until(() => device.entries()['2026-11-23']?.mark === 'rest');
+    server.state.refuse = (change) =>
+      change.collection === 'quotes' || change.key.endsWith('h') ? 'is not right' : null;
+    device.sync.change([
+      changeTo('quotes', { id: 'q', text: 'Small turns' }),
+      entryChange(entry('2026-11-23', { mark: 'done' })),
+      entryChange(entry('2026-11-24')),
+    ]);
+    expect(device.entries()['2026-11-23']?.mark).toBe('done');
+    await until(() => device.waiting() === 0);
+    expect(device.entries()).toEqual({ '2026-11-23': entry('2026-11-23', { mark: 'rest' }) });
+    expect(device.store.getState().records.quotes).toEqual({});
+    expect(device.store.getState().outbox.refused).toHaveLength(3);
+  });
+
+  it('that came too late leaves what won on the screen', async () => {
+    const server = pretendServer();
+    const device = open(server, newId());
+    await until(() => device.store.getState().records.isLoaded);
+    const late = entryChange(entry('2026-11-24', { mark: 'missed' }));
+    server.put({
+      collection: 'entries',
+      key: '2026-11-24 h',
+      madeAt: new Date(Date.parse(late.madeAt) + 5000).toISOString(),
+      changeId: 'x',
+      record: entry('2026-11-24', { mark: 'rest' }),
+    });
+    device.sync.change([late]);
+    await until(() => device.waiting() === 0);
+    expect(device.entries()['2026-11-24']?.mark).toBe('rest');
+    expect(device.store.getState().outbox.refused).toEqual([]);
+  });
+
+  it('of a removal takes along what hangs on it, and brings it back where the server refuses', async () => {
+    const server = pretendServer();
+    const at = { madeAt: '2026-11-23T10:00:00Z', changeId: 'x' };
+    const record = { id: 'n', habitId: 'h', text: 'Slowly' };
+    server.put({ collection: 'habits', key: 'h', ...at, record: aHabit('h') });
+    server.put({ collection: 'habitNotes', key: 'n', ...at, record });
+    server.put({ collection: 'entries', key: '2026-11-23 h', ...at, record: entry('2026-11-23') });
+    const device = open(server, newId());
+    await until(() => device.entries()['2026-11-23'] !== undefined);
+    server.state.refuse = () => 'has something newer under it';
+    device.sync.change([removalOf('habits', 'h')]);
+    expect([device.entries(), device.store.getState().records.habitNotes]).toEqual([{}, {}]);
+    await until(() => device.waiting() === 0);
+    expect(Object.keys(device.entries())).toEqual(['2026-11-23']);
+    const { habits, habitNotes } = device.store.getState().records;
+    expect([habits, habitNotes]).toMatchObject([{ h: { id: 'h' } }, { n: record }]);
+  });
+
+  it('that makes the server fail is found among the others and put aside; they go in', async () => {
+    const server = pretendServer();
+    const sizes: number[] = [];
+    const api: Api = {
+      ...server.api,
+      sendChanges: async (accountId, changes, revision) => {
+        sizes.push(changes.length);
+        if (changes.some((each) => each.key.startsWith('2026-11-23')))
+          throw new ApiError({ code: 'internal', message: 'Something went wrong' });
+        return server.api.sendChanges(accountId, changes, revision);
+      },
+    };
+    const device = open({ ...server, api }, newId());
+    await until(() => device.store.getState().records.isLoaded);
+    const days = ['2026-11-20', '2026-11-21', '2026-11-22', '2026-11-23', '2026-11-24'];
+    device.sync.change(days.map((day) => entryChange(entry(day))));
+    await until(() => device.waiting() === 0);
+    expect(server.state.rows.map((row) => row.key.slice(8, 10))).toEqual(['20', '21', '22', '24']);
+    expect(device.store.getState().outbox.refused.map(({ change }) => change.key)).toEqual(['2026-11-23 h']);
+    // By itself it had three tries: a server that fails for a moment costs no change.
+    expect(sizes.filter((size) => size === 1).length).toBeGreaterThanOrEqual(3);
+  });
+
+  it('is never sent under another account: the page stops, and what waits is kept for its own', async () => {
+    const server = pretendServer();
+    const name = newId();
+    const device = open(server, name);
+    await until(() => device.store.getState().records.isLoaded);
+    server.state.accounts = ['bert'];
+    device.sync.change([entryChange(entry('2026-11-24'))]);
+    await until(() => device.store.getState().account.status === 'elsewhere');
+    expect(server.state.rows).toEqual([]);
+    device.sync.stop();
+    server.state.accounts = ['anna'];
+    const again = open(server, name);
+    await until(() => server.state.rows.length === 1 && again.waiting() === 0);
+  });
+
+  it('is said not to be kept where neither storage of the device takes it, and goes out all the same', async () => {
+    const server = pretendServer();
+    const opening = jest.spyOn(indexedDB, 'open').mockImplementation(() => {
+      throw new DOMException('not here', 'SecurityError');
+    });
+    const store = createStore();
+    const outbox = openOutboxStore(newId(), undefined);
+    const sync = startSync({
+      store,
+      api: server.api,
+      outbox: { ...outbox, jot: () => false },
+      accountId: 'anna',
+      retryMs: [5],
+    });
+    running.push(sync);
+    await until(() => store.getState().records.isLoaded);
+    server.state.isAway = true;
+    sync.change([entryChange(entry('2026-11-24'))]);
+    await until(() => !store.getState().outbox.isKept);
+    server.state.isAway = false;
+    await until(() => server.state.rows.length === 1);
+    opening.mockRestore();
+    sync.change([entryChange(entry('2026-11-23'))]);
+    // The device’s storage is tried again with every change.
+    await until(() => store.getState().outbox.isKept);
   });
 });
 
@@ -238,33 +425,56 @@ describe('what the server sends', () => {
     const server = pretendServer();
     const device = open(server, newId());
     await until(() => device.store.getState().records.isLoaded);
-    server.state.isAway = true;
-    device.sync.change([entryChange(entry('2026-11-24', { mark: 'rest' }))]);
-    await until(() => device.waiting() === 1);
-    server.state.rows.push(
-      {
-        collection: 'entries',
-        key: '2026-11-24 h',
-        revision: 1,
-        madeAt: '2020-01-01T00:00:00Z',
-        record: entry('2026-11-24', { mark: 'missed' }),
-      },
-      {
-        collection: 'entries',
-        key: '2026-11-20 h',
-        revision: 2,
-        madeAt: '2020-01-01T00:00:00Z',
-        record: entry('2026-11-20'),
-      },
-    );
-    const sendChanges = server.api.sendChanges;
-    server.api.sendChanges = async () => {
-      throw new ApiError({ code: 'unavailable', message: '' });
+    let isHeld = true;
+    const { sendChanges } = server.api;
+    server.api.sendChanges = async (...asked) => {
+      if (isHeld) throw new ApiError({ code: 'unavailable', message: '' });
+      return sendChanges(...asked);
     };
-    server.state.isAway = false;
-    server.api.sendChanges = sendChanges;
+    device.sync.change([
+      entryChange(entry('2026-11-24', { mark: 'rest' })),
+      entryChange(entry('2026-11-23', { mark: 'rest' })),
+    ]);
+    const at = (day: string, madeAt: string) =>
+      server.put({
+        collection: 'entries',
+        key: `${day} h`,
+        madeAt,
+        changeId: 'x',
+        record: entry(day, { mark: 'missed' }),
+      });
+    at('2026-11-24', '2020-01-01T00:00:00Z');
+    at('2026-11-23', new Date(Date.now() + 60_000).toISOString());
+    at('2026-11-20', '2020-01-01T00:00:00Z');
+    isHeld = false;
     await until(() => device.waiting() === 0 && device.entries()['2026-11-20'] !== undefined);
     expect(device.entries()['2026-11-24']?.mark).toBe('rest');
+    expect(device.entries()['2026-11-23']?.mark).toBe('missed');
+  });
+
+  it('wins over what waited here while the page was closed, if it is later', async () => {
+    const server = pretendServer();
+    const name = newId();
+    const first = open(server, name);
+    await until(() => first.store.getState().records.isLoaded);
+    server.state.isAway = true;
+    first.sync.change([entryChange(entry('2026-11-24', { mark: 'missed' })), entryChange(entry('2026-11-23'))]);
+    await until(async () => (await first.outbox.read('anna')).waiting.length === 2);
+    first.sync.stop();
+    server.put({
+      collection: 'entries',
+      key: '2026-11-24 h',
+      madeAt: new Date(Date.now() + 60_000).toISOString(),
+      changeId: 'x',
+      record: entry('2026-11-24', { mark: 'rest' }),
+    });
+    server.state.isAway = false;
+    const again = open(server, name);
+    const seen = new Set<string | undefined>();
+    again.store.subscribe(() => seen.add(again.entries()['2026-11-24']?.mark));
+    await until(() => again.waiting() === 0 && again.entries()['2026-11-23'] !== undefined);
+    expect(again.entries()['2026-11-24']?.mark).toBe('rest');
+    expect(seen.has('missed')).toBe(false);
   });
 
   it('takes away what was removed elsewhere', async () => {
@@ -273,13 +483,8 @@ describe('what the server sends', () => {
     await until(() => device.store.getState().records.isLoaded);
     device.sync.change([entryChange(entry('2026-11-24'))]);
     await until(() => device.waiting() === 0);
-    server.state.rows.push({
-      collection: 'entries',
-      key: '2026-11-24 h',
-      revision: 2,
-      madeAt: '2126-02-01T00:00:00Z',
-      record: null,
-    });
+    const madeAt = new Date(Date.now() + 60_000).toISOString();
+    server.put({ collection: 'entries', key: '2026-11-24 h', madeAt, changeId: 'x', record: null });
     device.sync.now();
     await until(() => device.entries()['2026-11-24'] === undefined);
   });

@@ -100,6 +100,7 @@ describe('taking changes in', () => {
         key: '2026-11-23 h1',
         revision: before + 1,
         madeAt: '2026-11-23T12:00:00Z',
+        changeId: expect.any(String),
         record: null,
       },
     ]);
@@ -131,7 +132,7 @@ describe('taking changes in', () => {
     expect(statuses(answer)).toEqual(['accepted', 'refused', 'refused', 'refused', 'refused', 'refused', 'accepted']);
     expect(answer.results.flatMap((each) => ('issues' in each ? each.issues.map((issue) => issue.path) : []))).toEqual([
       'terms',
-      'day',
+      'key',
       'habitId',
       'amount',
       'key',
@@ -139,55 +140,19 @@ describe('taking changes in', () => {
     expect((await person.since()).rows.map((row) => row.key)).toEqual(['h1', '2026-11-24 h1']);
   });
 
-  it('refuses to remove what others name, and what only the database can see to be wrong', async () => {
-    await person.apply(habitChange('h1'), entryChange('h1', '2026-11-23'));
-    const answer = await person.apply(
-      change('habits', 'h1', null),
-      entryChange('h1', '2026-11-24'),
-      change('entries', '2026-99-99 h1', null),
-    );
-    expect(statuses(answer)).toEqual(['refused', 'accepted', 'refused']);
-    expect((await person.since()).rows).toHaveLength(3);
-  });
-
-  it('refuses to remove what another record names inside of itself, until it no longer does', async () => {
-    const goal = { id: 'g', title: 'Sail', startsOn: '2026-11-01', state: 'open', order: 0 };
-    const milestone = (id: string, ...after: string[]) => ({ id, goalId: 'g', title: id, order: 0, after });
+  it('refuses to remove what keeps its name elsewhere, until it no longer does', async () => {
     const prompt = { id: 'p', text: 'What went well?', part: 'day', kind: 'text', active: true, order: 0 };
-    const named: [of: Change['collection'], key: string][] = [
-      ['habits', 'h1'],
-      ['goals', 'g2'],
-      ['milestones', 'm1'],
-      ['prompts', 'p'],
-    ];
-    const naming: Change[] = [
-      change('keyResults', 'k', {
-        id: 'k',
-        goalId: 'g',
-        title: 'Days',
-        order: 0,
-        measure: { kind: 'habitDays', habitId: 'h1', target: 4 },
-      }),
-      change('seasons', 's', { id: 's', title: 'Winter', startsOn: '2026-11-01', weeks: 12, goalIds: ['g2'] }),
-      change('milestones', 'm2', milestone('m2', 'm1')),
-      change('journal', 'j', { id: 'j', day: '2026-11-20', part: 'day', answers: [{ promptId: 'p', text: 'Wind' }] }),
-    ];
-    const made = await person.apply(
-      change('goals', 'g', goal),
-      change('goals', 'g2', { ...goal, id: 'g2' }),
-      habitChange('h1'),
-      change('milestones', 'm1', milestone('m1')),
+    const page = { id: 'j', day: '2026-11-20', part: 'day', answers: [{ promptId: 'p', text: 'Wind' }] };
+    await person.apply(
       change('prompts', 'p', prompt),
-      ...naming,
+      change('journal', 'j', page),
+      change('rewards', 'r', { id: 'r', title: 'Strings', cost: 3, order: 0 }),
+      change('claims', 'c', { id: 'c', rewardId: 'r', day: '2026-11-20', cost: 3 }),
     );
-    expect(new Set(statuses(made))).toEqual(new Set(['accepted']));
-    const remove = () => person.apply(...named.map(([of, key]) => change(of, key, null)));
-    const refused = await remove();
-    expect(refused.results.map((each) => ('issues' in each ? each.issues[0]!.message : each.status))).toEqual(
-      named.map(() => 'is named by other records'),
-    );
-    await person.apply(...naming.map(({ collection, key }) => change(collection, key, null)));
-    expect(statuses(await remove())).toEqual(named.map(() => 'accepted'));
+    const remove = () => person.apply(change('prompts', 'p', null), change('rewards', 'r', null));
+    expect(statuses(await remove())).toEqual(['refused', 'refused']);
+    await person.apply(change('journal', 'j', null), change('claims', 'c', null));
+    expect(statuses(await remove())).toEqual(['accepted', 'accepted']);
   });
 
   it('refuses a change that would make what is recorded under it wrong', async () => {
@@ -258,6 +223,220 @@ describe('taking changes in', () => {
   });
 });
 
+describe('sending twice', () => {
+  it('is harmless, whatever has happened since: what is not newer is passed over before anything else is looked at', async () => {
+    const area = change('areas', 'a', { id: 'a', name: 'Cello', order: 0 });
+    const habit = habitChange('h1', { areaId: 'a' });
+    const first = await person.apply(area, habit);
+    await person.apply(change('areas', 'a', null));
+    const before = JSON.stringify(await person.since());
+    expect(statuses(await person.apply(area, habit))).toEqual(['superseded', 'superseded']);
+    // Also where it would not hold at all, and nothing has moved.
+    const broken = { ...habit, record: { id: 'h1' } as never };
+    expect(statuses(await person.apply(broken))).toEqual(['superseded']);
+    expect(JSON.stringify(await person.since())).toBe(before);
+    expect((await person.since()).revision).toBe(first.revision + 2);
+  });
+
+  it('a change that says no record is no removal; a removal says null', async () => {
+    await person.apply(habitChange('h1'));
+    const { record: _, ...silent } = change('habits', 'h1', null);
+    const answer = await person.apply(silent);
+    expect(answer.results[0]).toMatchObject({ status: 'refused', issues: [{ path: 'record' }] });
+    expect((await person.since()).rows[0]?.record).not.toBeNull();
+  });
+
+  it('refused, superseded and impossible keys move no revision', async () => {
+    const { revision } = await person.apply(habitChange('h1'));
+    const impossible: [Change['collection'], string][] = [
+      ['entries', '2026-02-30 h1'],
+      ['entries', '2026-11-24'],
+      ['entries', '2026-11-24x'],
+      ['months', '2026-13'],
+      ['habits', 'x'.repeat(65)],
+      ['habits', 'a\u0000b'],
+      ['settings', 'other'],
+    ];
+    const answer = await person.apply(...impossible.map(([of, key]) => change(of, key, null)));
+    expect(answer.results.map((each) => ('issues' in each ? each.issues[0]!.path : each.status))).toEqual(
+      impossible.map(() => 'key'),
+    );
+    expect(answer.revision).toBe(revision);
+    expect((await person.since()).revision).toBe(revision);
+  });
+
+  it('a clock that runs ahead is told so, with the server’s time, and spoils nothing', async () => {
+    await person.apply(habitChange('h1'));
+    for (const madeAt of ['2100-01-01T00:00:00Z', '9999-12-31T23:59:59Z', '2026-11-25T09:31:00Z']) {
+      const answer = await person.apply(entryChange('h1', '2026-11-24', { mark: 'missed' }, { madeAt }));
+      expect(answer.results[0]).toMatchObject({ status: 'refused', code: 'ahead' });
+      expect(answer.now.slice(0, 10)).toBe('2026-11-24');
+    }
+    const near = entryChange('h1', '2026-11-24', { mark: 'done' }, { madeAt: '2026-11-25T09:00:00Z' });
+    expect(statuses(await person.apply(near))).toEqual(['accepted']);
+  });
+
+  it('the answer holds what the device has not seen, without what it sent itself', async () => {
+    const { revision } = await person.apply(habitChange('h1'), habitChange('h2'));
+    // Another device of theirs writes meanwhile.
+    await person.apply(entryChange('h1', '2026-11-22'));
+    const response = await person.send([entryChange('h1', '2026-11-23'), change('habits', 'h2', null)], revision);
+    const answer = (await response.json()) as { revision: number; more: boolean; rows: { key: string }[] };
+    expect(answer).toMatchObject({ revision: revision + 3, more: false });
+    expect(answer.rows.map((row) => row.key)).toEqual(['2026-11-22 h1']);
+    const quiet = await (await person.send([entryChange('h1', '2026-11-21')], answer.revision)).json();
+    expect(quiet).toMatchObject({ rows: [], revision: answer.revision + 1 });
+  });
+});
+
+describe('removing with what hangs on it', () => {
+  const goal = { id: 'g', title: 'Sail', startsOn: '2026-11-01', state: 'open', order: 0 };
+  const counting = {
+    id: 'k',
+    goalId: 'g',
+    title: 'Days',
+    order: 0,
+    measure: { kind: 'habitDays', habitId: 'h1', target: 4 },
+  };
+  const all = async () => (await person.since()).rows.filter((row) => row.record !== null).map((row) => row.key);
+
+  it('is one change and happens whole: days, notes, key results go, steps and seasons let go', async () => {
+    await person.apply(
+      change('areas', 'a', { id: 'a', name: 'Cello', order: 0 }),
+      change('goals', 'g', { ...goal, areaId: 'a' }),
+      habitChange('h1', { areaId: 'a' }),
+      entryChange('h1', '2026-11-22'),
+      entryChange('h1', '2026-11-23'),
+      change('habitNotes', 'n', { id: 'n', habitId: 'h1', text: 'Slowly' }),
+      change('keyResults', 'k', counting),
+      change('steps', 's', { id: 's', goalId: 'g', keyResultId: 'k', title: 'Buy rosin', order: 0 }),
+      change('seasons', 'w', { id: 'w', title: 'Winter', startsOn: '2026-11-02', weeks: 12, goalIds: ['g'] }),
+    );
+    expect(statuses(await person.apply(change('habits', 'h1', null)))).toEqual(['accepted']);
+    expect((await all()).sort()).toEqual(['a', 'g', 's', 'w']);
+    const step = (await person.since()).rows.find((row) => row.key === 's');
+    expect(step?.record).toEqual({ id: 's', goalId: 'g', title: 'Buy rosin', order: 0 });
+    expect(statuses(await person.apply(change('areas', 'a', null), change('goals', 'g', null)))).toEqual([
+      'accepted',
+      'accepted',
+    ]);
+    expect(await all()).toEqual(['w']);
+    expect((await person.since()).rows.find((row) => row.key === 'w')?.record).toMatchObject({ goalIds: [] });
+    const left = await server.pool.query(
+      'select (select count(*) from entries where user_id = $1) + (select count(*) from habit_notes where user_id = $1) as left',
+      [person.userId],
+    );
+    expect(Number(left.rows[0].left)).toBe(0);
+  });
+
+  it('takes what another device wrote before it, and is answered where that is newer', async () => {
+    await person.apply(habitChange('h1'), entryChange('h1', '2026-11-22'));
+    const removal = change('habits', 'h1', null);
+    const newer = new Date(Date.parse(removal.madeAt) + 1000).toISOString();
+    await person.apply(entryChange('h1', '2026-11-23', { mark: 'done' }, { madeAt: newer }));
+    const answer = await person.apply(removal);
+    expect(answer.results[0]).toMatchObject({ status: 'refused' });
+    expect(JSON.stringify(answer.results[0])).toContain('newer');
+    expect((await all()).sort()).toEqual(['2026-11-22 h1', '2026-11-23 h1', 'h1']);
+    // The person decides again: it goes, and what comes late of an older instant does not bring it back.
+    const again = { ...change('habits', 'h1', null), madeAt: new Date(Date.parse(newer) + 1000).toISOString() };
+    expect(statuses(await person.apply(again))).toEqual(['accepted']);
+    expect(statuses(await person.apply(entryChange('h1', '2026-11-21', { mark: 'done' }, { madeAt: newer })))).toEqual([
+      'refused',
+    ]);
+    expect(await all()).toEqual([]);
+  });
+
+  it('sees what the same request wrote before it', async () => {
+    const answer = await person.apply(
+      habitChange('h1'),
+      entryChange('h1', '2026-11-22'),
+      entryChange('h1', '2026-11-22', { mark: 'rest' }),
+      change('habits', 'h1', null),
+      entryChange('h1', '2026-11-23'),
+      habitChange('h2'),
+    );
+    expect(statuses(answer)).toEqual(['accepted', 'accepted', 'accepted', 'accepted', 'refused', 'accepted']);
+    expect(await all()).toEqual(['h2']);
+  });
+});
+
+describe('many at once', () => {
+  it('changes of two servers for one person are decided one after the other, and none is lost', async () => {
+    const other = await server.another();
+    const viaOther = (changes: Partial<Change>[]) => other.request('/api/changes', json({ changes }, person.own));
+    await person.apply(habitChange('h1'));
+    const days = Array.from({ length: 60 }, (_, index) =>
+      new Date(Date.UTC(2026, 0, 1 + index)).toISOString().slice(0, 10),
+    );
+    const answers = await Promise.all(
+      days.map((day, index) => {
+        const changes = [entryChange('h1', day)];
+        return index % 2 === 0 ? person.send(changes) : viaOther(changes);
+      }),
+    );
+    // A server gives up where the other always writes first; what is sent again then goes in.
+    for (const [index, answer] of answers.entries()) {
+      expect([200, 429, 503]).toContain(answer.status);
+      if (answer.status !== 200) await person.apply(entryChange('h1', days[index]!));
+    }
+    const { rows, revision } = await person.since(1);
+    expect(rows.map((row) => row.key).sort()).toEqual(days.map((day) => `${day} h1`));
+    expect(new Set(rows.map((row) => row.revision)).size).toBe(60);
+    expect(revision).toBe(61);
+    await other.close();
+  });
+
+  it('of one person wait for their turn before they take a connection, and too many are told when to come again', async () => {
+    await person.apply(habitChange('h1'));
+    const stranger = await server.signUp();
+    await stranger.apply(habitChange('h1'));
+    const held = await server.pool.connect();
+    await held.query('begin');
+    await held.query('select 1 from revisions where user_id = $1 for update', [person.userId]);
+    // The person's record is locked from elsewhere: their requests can't go on, and others' do.
+    const flood = Array.from({ length: 60 }, (_, index) =>
+      person.send([entryChange('h1', new Date(Date.UTC(2026, 0, 1 + index)).toISOString().slice(0, 10))]),
+    );
+    expect(statuses(await stranger.apply(entryChange('h1', '2026-11-24')))).toEqual(['accepted']);
+    const { rows } = await server.pool.query<{ count: string }>(
+      `select count(*) from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`,
+    );
+    expect(Number(rows[0]!.count)).toBe(1);
+    await held.query('rollback');
+    held.release();
+    const answers = await Promise.all(flood);
+    const late = answers.filter((each) => each.status === 429);
+    expect(answers.filter((each) => each.status === 200).length).toBeGreaterThanOrEqual(20);
+    expect(late.length).toBeGreaterThan(0);
+    expect(answers.every((each) => each.status === 200 || each.status === 429)).toBe(true);
+    expect(Number(late[0]!.headers.get('retry-after'))).toBeGreaterThan(0);
+  });
+
+  it('the cost of a step does not grow with the steps of its goal', async () => {
+    const step = (id: string, more: object = {}) =>
+      change('steps', id, { id, goalId: 'g', title: id, order: 0, ...more });
+    await person.apply(
+      change('goals', 'g', { id: 'g', title: 'Sail', startsOn: '2026-11-01', state: 'open', order: 0 }),
+    );
+    const asked: number[] = [];
+    const { query } = server.pool;
+    for (const count of [1, 400]) {
+      await person.apply(...Array.from({ length: count }, (_, index) => step(`${count}-${index}`)));
+      let rows = 0;
+      server.pool.query = (async (...args: unknown[]) => {
+        const found = await (query as (...all: unknown[]) => Promise<{ rows: unknown[] }>).apply(server.pool, args);
+        rows += found.rows.length;
+        return found;
+      }) as never;
+      await person.apply(step(`new-${count}`, { parentId: `${count}-0` }));
+      server.pool.query = query;
+      asked.push(rows);
+    }
+    expect(asked[1]).toBe(asked[0]);
+  });
+});
+
 describe('what is not a list of changes', () => {
   it.each([
     ['not JSON', '{', 'notJson', 400],
@@ -270,9 +449,9 @@ describe('what is not a list of changes', () => {
     ],
     ['a bad instant', JSON.stringify({ changes: [{ ...habitChange('h'), madeAt: 'now' }] }), 'invalid', 422],
     ['too many', JSON.stringify({ changes: Array.from({ length: 501 }, () => habitChange('h')) }), 'invalid', 422],
-    ['too large', JSON.stringify({ changes: [], more: 'x'.repeat(5 * 1024 * 1024) }), 'tooLarge', 413],
+    ['too large', JSON.stringify({ changes: [], more: 'x'.repeat(2 * 1024 * 1024) }), 'tooLarge', 413],
   ])('%s is refused whole', async (_, body, code, status) => {
-    const response = await server.request('/api/changes', { ...json({}, { cookie: person.cookie }), body });
+    const response = await server.request('/api/changes', { ...json({}, person.own), body });
     expect(response.status).toBe(status);
     expect((await errorOf(response)).code).toBe(code);
     expect((await person.since()).revision).toBe(0);
@@ -310,9 +489,9 @@ describe('one person and another', () => {
       ...mine
         .filter((each) => each.collection !== 'settings')
         .reverse()
-        .map((each) => ({ ...each, id: randomUUID(), record: null, madeAt: '2027-01-01T00:00:00Z' })),
+        .map((each) => ({ ...each, id: randomUUID(), record: null, madeAt: '2026-11-25T00:00:00Z' })),
     );
-    await second.apply(habitChange('habit', { name: 'Not yours' }, { madeAt: '2027-01-02T00:00:00Z' }));
+    await second.apply(habitChange('habit', { name: 'Not yours' }, { madeAt: '2026-11-25T01:00:00Z' }));
     expect(JSON.stringify((await first.since()).rows)).toBe(before);
 
     for (const path of [
@@ -332,7 +511,7 @@ describe('one person and another', () => {
       ['/api/auth/revoke-sessions', { userId: first.userId }],
       ['/api/auth/sign-out', {}],
     ] as const) {
-      await server.request(path, json(body, { cookie: second.cookie }));
+      await server.request(path, json(body, second.own));
     }
     expect((await first.get('/api/changes?since=0')).status).toBe(200);
     expect(JSON.stringify((await first.since()).rows)).toBe(before);

@@ -13,6 +13,7 @@ import {
   type ServerRow,
   checkRecord,
   isKey,
+  isLater as isLaterChange,
   keyOf,
   referencesOf,
   removalPlan,
@@ -139,16 +140,8 @@ async function decideAll(state: State, changes: readonly Change[], latestMs: num
   return results;
 }
 
-const isLater = (a: queries.Origin, b: queries.Origin): boolean => {
-  const byTime = instantValue(a.changedAt) - instantValue(b.changedAt);
-  return byTime > 0 || (byTime === 0 && a.changeId > b.changeId);
-};
-
-/** Microseconds since 1970, exact for the instants that the contract lets through. */
-function instantValue(text: string): number {
-  const [seconds = '', fraction = ''] = text.replace('Z', '').split('.');
-  return Date.parse(`${seconds}Z`) * 1000 + Number(fraction.padEnd(6, '0').slice(0, 6));
-}
+const isLater = (a: queries.Origin, b: queries.Origin): boolean =>
+  isLaterChange({ madeAt: a.changedAt, id: a.changeId }, { madeAt: b.changedAt, id: b.changeId });
 
 async function decide(state: State, change: Change, latestMs: number): Promise<ChangeResult> {
   const { id, collection, key } = change;

@@ -56,6 +56,26 @@ export function SignedIn() {
       </Waiting>
     );
   }
+  if (status === 'elsewhere') {
+    return (
+      <Waiting>
+        <EmptyState
+          title="Another account is open in another tab"
+          text="This page has stopped, so that nothing of one account gets into the other. What you wrote here and could not be sent yet is kept on this device, and is sent when you sign in to this account again."
+        >
+          <Button
+            kind="main"
+            onPress={() => {
+              dispatch(serverAsked());
+              ask();
+            }}
+          >
+            Go on with the other account
+          </Button>
+        </EmptyState>
+      </Waiting>
+    );
+  }
   if (status === 'unknown' || !isLoaded) {
     return (
       <Waiting>

@@ -1,5 +1,6 @@
 import type { SpanReview, Track } from '@wimbel/core';
 import { type Remote, wrap } from 'comlink';
+import { forgetWithAccount } from '../../shared/accountLeft.ts';
 import type { ReviewOptions, Reviewer } from './reviewer.ts';
 
 /** A worker with the tracks it has: one is sent again only when its habit was laid out anew. */
@@ -7,8 +8,9 @@ type Running = { reviewer: Remote<Reviewer>; sent: Map<string, Track>; broken: P
 
 async function ask({ reviewer, sent }: Running, tracks: readonly Track[], options: ReviewOptions): Promise<SpanReview> {
   const fresh = tracks.filter((track) => sent.get(track.habit.id) !== track);
-  for (const track of fresh) sent.set(track.habit.id, track);
   if (fresh.length > 0) await reviewer.hold(fresh);
+  // Sent once it is held: of two questions at once both send it, and neither asks about a track that is not there yet.
+  for (const track of fresh) sent.set(track.habit.id, track);
   return reviewer.review(
     tracks.map((track) => track.habit.id),
     options,
@@ -29,6 +31,10 @@ export function createReviewWorker(startWorker: () => Worker) {
       });
     });
     broken.catch(() => undefined);
+    forgetWithAccount(() => {
+      if (running?.broken === broken) running = null;
+      worker.terminate();
+    });
     running = { reviewer: wrap<Reviewer>(worker), sent: new Map(), broken };
     return running;
   };

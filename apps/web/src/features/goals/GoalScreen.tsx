@@ -12,8 +12,7 @@ import { CheckInSheet, neediest } from '../../parts/CheckInSheet.tsx';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { type FiguredGoal, useFiguredGoal } from '../../store/figuredGoals.ts';
 import { STATE_WORDS, dueWords } from '../../words/goalWords.ts';
-import { changeTo } from '../../store/makeChange.ts';
-import { keyResultRemoval } from '../../store/removal.ts';
+import { changeTo, removalOf } from '../../store/makeChange.ts';
 import { selectHabits, selectToday } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
 import { useGoalActions } from '../../parts/useGoalActions.ts';
@@ -245,7 +244,7 @@ function OverPage({
           : () => {
               toast({
                 text: `${edited.title} is deleted with its check-ins`,
-                onUndo: change(...keyResultRemoval(store.getState().records, edited.id)),
+                onUndo: change(removalOf('keyResults', edited.id)),
               });
               close();
             }

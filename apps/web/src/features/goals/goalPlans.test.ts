@@ -1,5 +1,5 @@
 import { type Area, type KeyResult, type Step, buildTrack, dayOf } from '@wimbel/core';
-import { recordAt } from '../../store/undo.ts';
+import { recordAt } from '../../store/effects.ts';
 import { recordsChanged } from '../../store/recordsSlice.ts';
 import { selectFiguredGoal, selectFiguredList } from '../../store/figuredGoals.ts';
 import { TODAY, aCheckIn, aGoal, aHabit, aKeyResult, aMilestone, aStep, storeWith } from '../../testing/goalSamples.ts';

@@ -4,8 +4,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
-import { changeTo, newId } from '../../store/makeChange.ts';
-import { areaRemoval } from '../../store/removal.ts';
+import { changeTo, newId, removalOf } from '../../store/makeChange.ts';
 import { reordered } from '../../store/reorder.ts';
 import { selectAreas, selectHabits } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
@@ -105,7 +104,7 @@ function AreaSheet({ area, onClose }: { area: Area | null; onClose: () => void }
     if (area === null) return;
     toast({
       text: `${area.name} is deleted; its habits stay, without an area`,
-      onUndo: change(...areaRemoval(store.getState().records, area.id)),
+      onUndo: change(removalOf('areas', area.id)),
     });
     onClose();
   };

@@ -1,0 +1,81 @@
+import { type Change, type Collection, type Made, type RecordOf, type ServerRow, isLater } from '@wimbel/contract';
+import { type Row, type Touched, placeOf } from '../store/effects.ts';
+
+type AnyRecord = RecordOf<Collection>;
+
+/**
+ * What the server holds under changes that it has not answered yet, so that a change that does not come to hold is taken
+ * back on the screen to what does.
+ */
+export type Outstanding = {
+  /** Takes note of what a change touches, before it is made here. */
+  add: (change: Change, touched: readonly Touched[]) => void;
+  /** A change got another instant. */
+  restamped: (change: Change) => void;
+  /** The server took a change in. */
+  accepted: (id: string) => void;
+  /** A change did not come to hold (refused, or something later was there); gives what takes its place. */
+  undone: (id: string) => Row[];
+  /** What the server sent; gives what of it is to be shown, the rest being hidden by changes that are later. */
+  arrived: (rows: readonly ServerRow[]) => ServerRow[];
+};
+
+export function createOutstanding(): Outstanding {
+  const under = new Map<string, { collection: Collection; key: string; record: AnyRecord | null }>();
+  const made = new Map<string, { by: Made; touched: readonly Touched[] }>();
+  const over = new Map<string, Set<string>>();
+
+  /** Ends a change; gives the places that no other outstanding change touches. */
+  function end(id: string): string[] {
+    const ended = made.get(id);
+    made.delete(id);
+    return (ended?.touched ?? []).flatMap((touched) => {
+      const place = placeOf(touched);
+      const others = over.get(place);
+      others?.delete(id);
+      if (others !== undefined && others.size > 0) return [];
+      over.delete(place);
+      return [place];
+    });
+  }
+
+  return {
+    add(change, touched) {
+      made.set(change.id, { by: change, touched });
+      for (const each of touched) {
+        const place = placeOf(each);
+        if (!under.has(place)) under.set(place, { collection: each.collection, key: each.key, record: each.before });
+        over.set(place, (over.get(place) ?? new Set()).add(change.id));
+      }
+    },
+    restamped(change) {
+      const known = made.get(change.id);
+      if (known !== undefined) known.by = change;
+    },
+    accepted(id) {
+      for (const each of made.get(id)?.touched ?? []) {
+        const place = placeOf(each);
+        const held = under.get(place);
+        if (held !== undefined) held.record = each.after;
+      }
+      for (const place of end(id)) under.delete(place);
+    },
+    undone(id) {
+      return end(id).flatMap((place) => {
+        const held = under.get(place);
+        under.delete(place);
+        return held === undefined ? [] : [held];
+      });
+    },
+    arrived(rows) {
+      return rows.filter((row) => {
+        const place = placeOf(row);
+        const held = under.get(place);
+        if (held === undefined) return true;
+        held.record = row.record;
+        const theirs = { madeAt: row.madeAt, id: row.changeId };
+        return [...(over.get(place) ?? [])].every((id) => isLater(theirs, made.get(id)!.by));
+      });
+    },
+  };
+}
