@@ -30,7 +30,7 @@ export async function signUp(url: string, email: string): Promise<BenchPerson> {
       }));
       const response = await fetch(`${url}/api/changes`, {
         method: 'POST',
-        headers: { ...headers, cookie },
+        headers: { ...headers, cookie, 'x-wimbel-account': user.id },
         body: JSON.stringify({ changes }),
       });
       const text = await response.text();

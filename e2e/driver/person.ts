@@ -350,10 +350,23 @@ export class Person {
       record,
     }));
     return this.page.evaluate(async (body) => {
-      const headers = { 'content-type': 'application/json' };
+      const { user } = (await (await fetch('/api/auth/get-session')).json()) as { user: { id: string } };
+      const headers = { 'content-type': 'application/json', 'x-wimbel-account': user.id };
       const response = await fetch('/api/changes', { method: 'POST', headers, body });
       return ((await response.json()) as { results: { status: string }[] }).results;
     }, JSON.stringify({ changes }));
+  }
+
+  /** What the server has of this account's records, removals left out. */
+  stored(): Promise<{ collection: string; key: string; record: object }[]> {
+    return this.page.evaluate(async () => {
+      const { user } = (await (await fetch('/api/auth/get-session')).json()) as { user: { id: string } };
+      const response = await fetch('/api/changes?since=0', { headers: { 'x-wimbel-account': user.id } });
+      const { rows } = (await response.json()) as {
+        rows: { collection: string; key: string; record: object | null }[];
+      };
+      return rows.flatMap(({ record, ...row }) => (record === null ? [] : [{ ...row, record }]));
+    });
   }
 
   async leave(): Promise<void> {

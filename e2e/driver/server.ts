@@ -31,7 +31,7 @@ export async function startWimbel(name: string, { now = NOW }: { now?: string } 
       secret: SECRET,
       sampleFile,
       logFile: join(STATE, `${name}-server.log`),
-      env: { WIMBEL_NOW: now, WIMBEL_SIGN_IN_ATTEMPTS: '1000' },
+      env: { WIMBEL_NOW: now, WIMBEL_SIGN_IN_ATTEMPTS: '1000', WIMBEL_SAMPLES_PER_HOUR: '10000' },
     });
   dropCluster(name);
   let cluster = await startCluster(name);

@@ -101,11 +101,13 @@ test('a change that the server will not take is told in plain words, and everyth
       status: 'refused',
       issues: [{ path: 'habitId', message: 'names "h", which is not there' }],
     }));
-    return route.fulfill({ json: { revision: 1, results } });
+    return route.fulfill({ json: { revision: 1, more: false, rows: [], now: '2026-11-24T09:30:00Z', results } });
   });
-  await person.checkOff('Scales');
+  await person.peg('Scales').click();
   await expect(person.page.getByText('One change could not be saved')).toBeVisible();
   await expect(person.page.getByText(/It is kept on this device; everything else is saved/)).toBeVisible();
+  // The screen shows what the server holds.
+  await expect(person.peg('Scales')).toHaveAttribute('aria-checked', 'false');
   await person.button('Forget it').click();
   await expect(person.page.getByText('One change could not be saved')).toBeHidden();
   await person.leave();

@@ -50,7 +50,9 @@ test('server and database are killed while changes are sent: what was acknowledg
     const database = new pg.Client({ connectionString: wimbel.databaseUrl() });
     await database.connect();
     const { rows } = await database.query(
-      `select day::text, amount, mark, change_id from entries join "user" on "user".id = user_id where email = $1 order by day`,
+      `select day::text, amount, mark, change_id from entries e join "user" u on u.id = e.user_id
+       join change_log l on l.user_id = e.user_id and l.collection = 'entries' and l.key = day::text || ' ' || habit_id
+       where email = $1 order by day`,
       [email],
     );
     await database.end();

@@ -45,7 +45,7 @@ test('it starts, says where it is, keeps its data over a stop, and leaves nothin
   try {
     const first = runScript('start', state, port);
     await first.until(new RegExp(`Wimbel is at http://localhost:${port}`));
-    expect((await fetch(`http://localhost:${port}/api/health`)).status).toBe(200);
+    expect((await fetch(`http://localhost:${port}/api/health/ready`)).status).toBe(200);
     expect(await (await fetch(`http://localhost:${port}/api/sample`)).json()).toEqual({ offered: true });
     expect((await account(port, 'sign-up')).status).toBe(200);
     const database = databasePid(state);

@@ -336,6 +336,18 @@ describe('a change', () => {
     expect(device.store.getState().outbox.refused).toEqual([]);
   });
 
+  it('that had arrived without the answer being heard stays on the screen', async () => {
+    const server = pretendServer();
+    const device = open(server, newId());
+    await until(() => device.store.getState().records.isLoaded);
+    const change = entryChange(entry('2026-11-24'));
+    const { collection, key, madeAt, id: changeId, record } = change;
+    server.put({ collection, key, madeAt, changeId, record });
+    device.sync.change([change]);
+    await until(() => device.waiting() === 0);
+    expect(device.entries()).toHaveProperty('2026-11-24');
+  });
+
   it('of a removal takes along what hangs on it, and brings it back where the server refuses', async () => {
     const server = pretendServer();
     const at = { madeAt: '2026-11-23T10:00:00Z', changeId: 'x' };

@@ -238,6 +238,17 @@ describe('sending twice', () => {
     expect((await person.since()).revision).toBe(first.revision + 2);
   });
 
+  it('tells what stands where a change came too late, also where it is this very change', async () => {
+    const habit = habitChange('h1');
+    const { revision } = await person.apply(habit);
+    // The device did not hear the answer, or knows it all already.
+    for (const since of [0, revision]) {
+      const answer = (await (await person.send([habit], since)).json()) as { rows: object[]; revision: number };
+      expect(answer.rows).toMatchObject([{ key: 'h1', changeId: habit.id, record: { id: 'h1' } }]);
+      expect(answer.revision).toBe(revision);
+    }
+  });
+
   it('a change that says no record is no removal; a removal says null', async () => {
     await person.apply(habitChange('h1'));
     const { record: _, ...silent } = change('habits', 'h1', null);

@@ -18,10 +18,10 @@ export type AnyRecord = RecordOf<Collection>;
 export type Origin = { changedAt: string; changeId: string };
 
 /** A record as the log has it; `record` is null where it was removed. */
-export type Logged = Origin & { record: AnyRecord | null };
+export type Logged = Origin & { revision: number; record: AnyRecord | null };
 
 /** A record (or its removal) as it is to be written, with the revision it gets. */
-export type Write = Logged & { collection: Collection; key: string; revision: number };
+export type Write = Logged & { collection: Collection; key: string };
 
 const snakeCase = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 
@@ -54,14 +54,21 @@ export const placeOf = (collection: Collection, key: string): string => `${colle
 
 const READ = `
 select (select revision from revisions where user_id = $1) as at,
-  l.collection, l.key, l.changed_at::text as changed_at, l.change_id, l.record
+  l.collection, l.key, l.revision, l.changed_at::text as changed_at, l.change_id, l.record
 from (values (1)) as always(one)
 left join (
   select log.* from unnest($2::text[], $3::text[]) as wanted(collection, key)
   join change_log log on log.user_id = $1 and log.collection = wanted.collection and log.key = wanted.key
 ) l on true`;
 
-type LogRow = { collection: Collection; key: string; changed_at: string; change_id: string; record: AnyRecord | null };
+type LogRow = {
+  collection: Collection;
+  key: string;
+  revision: string;
+  changed_at: string;
+  change_id: string;
+  record: AnyRecord | null;
+};
 
 /**
  * The revision that a person's records are at (null where nothing was ever written), and what the log has of some keys:
@@ -83,6 +90,7 @@ export async function readLogged(
     logged.set(placeOf(row.collection, row.key), {
       changedAt: isoOf(row.changed_at),
       changeId: row.change_id,
+      revision: Number(row.revision),
       record: row.record,
     });
   }
@@ -197,7 +205,7 @@ left join (
   from change_log where user_id = $1 and revision > $2 and revision <= $3 order by revision limit $4
 ) l on true order by l.revision`;
 
-type SinceRow = Omit<LogRow, 'record'> & { at: string | null; revision: string; record: string | null };
+type SinceRow = Omit<LogRow, 'record'> & { at: string | null; record: string | null };
 
 /** Rows newer than a revision, up to another, each as the JSON that devices are sent; and the revision they are at. */
 export async function rowsBetween(
@@ -230,7 +238,7 @@ export async function namedBy(
   userId: string,
   by: NamedBy,
   key: string,
-): Promise<(Logged & { record: AnyRecord })[]> {
+): Promise<(Origin & { record: AnyRecord })[]> {
   const { name, keys } = factsOf(by.in);
   const column = `t."${snakeCase(by.field)}"`;
   const holds = {
@@ -240,7 +248,7 @@ export async function namedBy(
     promptId: `${column} @> jsonb_build_array(jsonb_build_object('promptId', $3::text))`,
   }[by.holds];
   const keyText = keys.length === 2 ? `t."day"::text || ' ' || t."habit_id"` : `t."${keys[0]}"`;
-  const { rows } = await pool.query<LogRow>(
+  const { rows } = await pool.query<Omit<LogRow, 'revision'>>(
     `select l.collection, l.key, l.changed_at::text as changed_at, l.change_id, l.record from "${name}" t ` +
       `join change_log l on l.user_id = $1 and l.collection = $2 and l.key = ${keyText} ` +
       `where t.user_id = $1 and ${holds}`,

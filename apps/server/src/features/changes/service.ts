@@ -41,7 +41,16 @@ export type ChangesDeps = { pool: Pool; clock: Clock };
 /** Whether PostgreSQL refused values (class 22) or a constraint (class 23). */
 const isRefusedByDatabase = (error: unknown): boolean => /^2[23]/.test(codeOf(error) ?? '');
 
-type Batch = { results: ChangeResult[]; at: number; revision: number; wroteMore: boolean };
+type Batch = {
+  results: ChangeResult[];
+  /** The revision that the records were at before. */
+  at: number;
+  revision: number;
+  /** Whether more was written than the changes themselves say. */
+  wroteMore: boolean;
+  /** What stands where changes came too late. */
+  winners: ServerRow[];
+};
 
 /**
  * Takes in changes in order. A change that does not hold is refused by itself and the others go in; one that is not later
@@ -69,7 +78,8 @@ async function applyBatch(deps: ChangesDeps, userId: string, changes: readonly C
     const results = await decideAll(state, changes, deps.clock.now().getTime() + MOST_AHEAD_MS);
     const moved = state.moved();
     const accepted = results.filter((each) => each.status === 'accepted').length;
-    const batch: Batch = { results, at: state.at, revision: state.at + moved, wroteMore: moved > accepted };
+    const winners = await winnersOf(state, changes, results);
+    const batch: Batch = { results, at: state.at, revision: state.at + moved, wroteMore: moved > accepted, winners };
     if (moved === 0) return batch;
     try {
       if (await queries.writeAll(deps.pool, userId, state.at, moved, state.writes())) return batch;
@@ -79,6 +89,25 @@ async function applyBatch(deps: ChangesDeps, userId: string, changes: readonly C
     }
   }
   throw new AppError('unavailable');
+}
+
+/**
+ * What stands where changes came too late: a device that shows them shows this instead. It may have sent the very change
+ * before, without having heard the answer.
+ */
+async function winnersOf(
+  state: State,
+  changes: readonly Change[],
+  results: readonly ChangeResult[],
+): Promise<ServerRow[]> {
+  const winners = new Map<string, ServerRow>();
+  for (const [index, { collection, key }] of changes.entries()) {
+    if (results[index]!.status !== 'superseded') continue;
+    const { changedAt: madeAt, ...held } = (await state.logged(collection, key))!;
+    const { revision, changeId, record } = held;
+    winners.set(queries.placeOf(collection, key), { collection, key, revision, madeAt, changeId, record });
+  }
+  return [...winners.values()];
 }
 
 function refusedByDatabase(error: unknown, { id }: Change, batch: Batch): Batch {
@@ -96,6 +125,7 @@ async function oneByOne(deps: ChangesDeps, userId: string, changes: readonly Cha
     at: batches[0]!.at,
     revision: batches.at(-1)!.revision,
     wroteMore: batches.some((each) => each.wroteMore),
+    winners: batches.flatMap((each) => each.winners),
   };
 }
 
@@ -221,22 +251,27 @@ function withFewIssues(results: ChangeResult[]): ChangeResult[] {
   });
 }
 
-/** What the device has not seen: what others wrote since, and what its own changes took along. */
+/** What the device has not seen: what others wrote since, what its changes took along, and what won over them. */
 async function newsAfter(
   pool: Pool,
   userId: string,
-  { at, revision, wroteMore }: Batch,
+  { at, revision, wroteMore, results, winners }: Batch,
   changes: readonly Change[],
   since: number | undefined,
 ): Promise<{ revision: number; more: boolean; rows: ServerRow[] }> {
-  if (since === undefined || (since >= at && !wroteMore)) return { revision, more: false, rows: [] };
+  if (since === undefined || (since >= at && !wroteMore)) return { revision, more: false, rows: winners };
   const found = await queries.rowsBetween(pool, userId, since, revision, PAGE);
   const isFull = found.rows.length === PAGE;
-  const own = new Set(changes.map((each) => `${each.id} ${each.collection} ${each.key}`));
+  const taken = new Set(results.flatMap((each) => (each.status === 'accepted' ? [each.id] : [])));
+  const own = new Set(
+    changes.flatMap(({ id, collection, key }) => (taken.has(id) ? [`${id} ${collection} ${key}`] : [])),
+  );
   const rows = found.rows
     .map((each) => JSON.parse(each.json) as ServerRow)
     .filter((each) => !own.has(`${each.changeId} ${each.collection} ${each.key}`));
-  return { revision: isFull ? found.rows.at(-1)!.revision : revision, more: isFull, rows };
+  const sent = new Set(rows.map((each) => queries.placeOf(each.collection, each.key)));
+  const others = winners.filter((each) => !sent.has(queries.placeOf(each.collection, each.key)));
+  return { revision: isFull ? found.rows.at(-1)!.revision : revision, more: isFull, rows: [...others, ...rows] };
 }
 
 /**

@@ -6,7 +6,6 @@ import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
 import { useDeferredValue, useState } from 'react';
 import { View } from 'react-native';
-import { useStore } from 'react-redux';
 import { AreaName } from '../../parts/AreaName.tsx';
 import { CheckInSheet, neediest } from '../../parts/CheckInSheet.tsx';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
@@ -14,7 +13,7 @@ import { type FiguredGoal, useFiguredGoal } from '../../store/figuredGoals.ts';
 import { STATE_WORDS, dueWords } from '../../words/goalWords.ts';
 import { changeTo, removalOf } from '../../store/makeChange.ts';
 import { selectHabits, selectToday } from '../../store/selectors.ts';
-import { type RootState, useAppSelector } from '../../store/store.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { useGoalActions } from '../../parts/useGoalActions.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -197,7 +196,6 @@ function OverPage({
 }) {
   const { change } = useRecording();
   const toast = useToast();
-  const store = useStore<RootState>();
   const habits = useAppSelector(selectHabits).filter((habit) => !habit.archived);
   const { goal, keyResults, steps } = figured.records;
   const close = (): void => onOpen(null);
