@@ -45,11 +45,41 @@ async function main() {
   buildServer();
   const sample = sampleFile();
 
+  const { clusterEnded } = await import('./machine/postgres.mjs');
+  const { keepRunning } = await import('./machine/keepRunning.mjs');
+
+  let cluster = null;
   let server = null;
   let ending = null;
+  const startDatabase = async () => {
+    cluster = await startCluster();
+    return { ended: clusterEnded(cluster) };
+  };
+  const startOurServer = () =>
+    startServer({ databaseUrl: cluster.url('wimbel'), port: WANTED_PORT, secret: machineSecret(), sampleFile: sample });
+  const noteRunning = () =>
+    writeFileSync(RUN_FILE, JSON.stringify({ pid: process.pid, server: server.pid, url: server.url }));
+  const keptDatabase = keepRunning({
+    name: 'The database',
+    start: startDatabase,
+    onUp: () => {
+      // It may have come up at another port; the server is told by starting it again.
+      if (server !== null && server.databaseUrl !== cluster.url('wimbel')) void endProcess(server.pid);
+    },
+  });
+  const keptServer = keepRunning({
+    name: 'The server',
+    start: startOurServer,
+    onUp: (next) => {
+      server = { ...next, databaseUrl: cluster.url('wimbel') };
+      noteRunning();
+    },
+  });
   const end = (code) => {
     ending ??= (async () => {
       say('\nStopping …');
+      keptServer.stop();
+      keptDatabase.stop();
       if (server) await endProcess(server.pid);
       stopCluster();
       rmSync(RUN_FILE, { force: true });
@@ -64,27 +94,18 @@ async function main() {
   process.on('SIGHUP', () => end(0));
 
   try {
-    const cluster = await startCluster();
+    const database = await startDatabase();
     ensureDatabase(cluster, 'wimbel');
     if (ending) return;
-    server = await startServer({
-      databaseUrl: cluster.url('wimbel'),
-      port: WANTED_PORT,
-      secret: machineSecret(),
-      sampleFile: sample,
-    });
+    server = { ...(await startOurServer()), databaseUrl: cluster.url('wimbel') };
+    keptDatabase.keep(database);
+    keptServer.keep(server);
   } catch (error) {
     reportFault(error);
     end(1);
     return;
   }
-  writeFileSync(RUN_FILE, JSON.stringify({ pid: process.pid, server: server.pid, url: server.url }));
-  server.child.on('exit', () => {
-    if (!ending) {
-      say(`The server has stopped by itself. Its log: ${join(STATE, 'server.log')}`);
-      end(1);
-    }
-  });
+  noteRunning();
   say(`\nWimbel is at ${server.url}\nCtrl-C (or: npm stop) stops it; everything is kept.`);
 }
 

@@ -34,6 +34,12 @@ const account = (port: number, path: string) =>
     body: JSON.stringify({ email: 'keeper@example.org', password: PASSWORD, name: 'Keeper' }),
   });
 
+const ready = (port: number): Promise<number> =>
+  fetch(`http://localhost:${port}/api/health/ready`).then(
+    (answer) => answer.status,
+    () => 0,
+  );
+
 const databaseOf = (state: string) =>
   JSON.parse(readFileSync(join(state, 'postgres.json'), 'utf8')) as { data: string; port: number };
 const databasePid = (state: string) =>
@@ -55,9 +61,23 @@ test('it starts, says where it is, keeps its data over a stop, and leaves nothin
     expect(await again.ended).toBe(1);
     expect(again.said()).toContain(`Wimbel is already running at http://localhost:${port}`);
 
+    // A server or a database that dies is started again, and nothing is lost.
+    const { server } = JSON.parse(readFileSync(join(state, 'running.json'), 'utf8')) as { server: number };
+    process.kill(server, 'SIGKILL');
+    await first.until(/The server has ended by itself \(SIGKILL\)\.\s+Starting it again in 1 s/);
+    await first.until(/The server is up again\./);
+    expect((await account(port, 'sign-in')).status).toBe(200);
+    process.kill(database, 'SIGKILL');
+    await expect.poll(() => ready(port), { timeout: 30_000 }).toBe(503);
+    expect((await fetch(`http://localhost:${port}/api/health/live`)).status).toBe(200);
+    await first.until(/The database is up again\./);
+    await expect.poll(() => ready(port), { timeout: 60_000 }).toBe(200);
+    expect((await account(port, 'sign-in')).status).toBe(200);
+    const revived = databasePid(state);
+
     first.child.kill('SIGINT');
     expect(await first.ended).toBe(0);
-    await expect.poll(() => isAlive(database)).toBe(false);
+    await expect.poll(() => isAlive(revived)).toBe(false);
     expect(await isPortFree(port)).toBe(true);
     expect(await isPortFree(databaseOf(state).port)).toBe(true);
 

@@ -1,9 +1,13 @@
 import { fork } from 'node:child_process';
-import { createWriteStream, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { randomBytes } from 'node:crypto';
-import { join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
+import { createStream } from 'rotating-file-stream';
 import { MIGRATIONS, SERVER_MAIN, WEB_DIST } from './build.mjs';
 import { STATE, Trouble } from './system.mjs';
+
+const LOG_SIZE = '10M';
+const LOG_FILES = 4;
 
 /** The secret that signs sessions on this machine, made once. */
 export function machineSecret() {
@@ -35,7 +39,9 @@ export function startServer({ databaseUrl, port, secret, sampleFile, logFile, en
       ...env,
     },
   });
-  const log = createWriteStream(logFile ?? join(STATE, 'server.log'), { flags: 'a' });
+  const file = logFile ?? join(STATE, 'server.log');
+  // What is old goes: the newest file and so many before it.
+  const log = createStream(basename(file), { path: dirname(file), size: LOG_SIZE, maxFiles: LOG_FILES });
   const said = [];
   for (const stream of [child.stdout, child.stderr]) {
     stream.on('data', (chunk) => {
@@ -44,10 +50,18 @@ export function startServer({ databaseUrl, port, secret, sampleFile, logFile, en
       if (said.length > 40) said.shift();
     });
   }
+  const ended = new Promise((resolve) => child.on('exit', (code, signal) => resolve(signal ?? `code ${code}`)));
+  void ended.then(() => log.end());
   return new Promise((resolve, reject) => {
     child.on('message', (message) => {
       if (message?.listening)
-        resolve({ child, pid: child.pid, port: message.listening, url: `http://localhost:${message.listening}` });
+        resolve({
+          child,
+          ended,
+          pid: child.pid,
+          port: message.listening,
+          url: `http://localhost:${message.listening}`,
+        });
     });
     child.on('exit', (code) =>
       reject(
