@@ -1,10 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
+import { NOW } from '../e2e/driver/server.ts';
+
+let made = 0;
 
 const PASSWORD = 'a long enough word';
 
 export type BenchPerson = {
   id: string;
+  /** What every request of theirs carries. */
+  headers: Record<string, string>;
   send: (records: [collection: string, key: string, record: object][]) => Promise<void>;
 };
 
@@ -18,19 +23,21 @@ export async function signUp(url: string, email: string): Promise<BenchPerson> {
     .map((each) => each.split(';')[0])
     .join('; ');
   const { user } = (await answer.json()) as { user: { id: string } };
+  const own = { ...headers, cookie, 'x-wimbel-account': user.id };
   return {
     id: user.id,
+    headers: own,
     send: async (records) => {
       const changes = records.map(([collection, key, record]) => ({
         id: randomUUID(),
-        madeAt: new Date().toISOString(),
+        madeAt: new Date(Date.parse(NOW) + made++).toISOString(),
         collection,
         key,
         record,
       }));
       const response = await fetch(`${url}/api/changes`, {
         method: 'POST',
-        headers: { ...headers, cookie, 'x-wimbel-account': user.id },
+        headers: own,
         body: JSON.stringify({ changes }),
       });
       const text = await response.text();

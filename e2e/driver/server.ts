@@ -13,7 +13,10 @@ export const TODAY = '2026-11-24';
 const SECRET = 'a secret that is only good for tests, and long';
 
 /** A server of its own on a cluster of its own, to be used, killed and ended by tests. */
-export async function startWimbel(name: string, { now = NOW }: { now?: string } = {}) {
+export async function startWimbel(
+  name: string,
+  { now = NOW, env = {} }: { now?: string; env?: Record<string, string> } = {},
+) {
   ensurePostgres();
   buildWeb();
   buildServer();
@@ -31,7 +34,7 @@ export async function startWimbel(name: string, { now = NOW }: { now?: string } 
       secret: SECRET,
       sampleFile,
       logFile: join(STATE, `${name}-server.log`),
-      env: { WIMBEL_NOW: now, WIMBEL_SIGN_IN_ATTEMPTS: '1000', WIMBEL_SAMPLES_PER_HOUR: '10000' },
+      env: { WIMBEL_NOW: now, WIMBEL_SIGN_IN_ATTEMPTS: '1000', WIMBEL_SAMPLES_PER_HOUR: '10000', ...env },
     });
   dropCluster(name);
   let cluster = await startCluster(name);

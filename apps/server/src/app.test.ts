@@ -94,7 +94,8 @@ describe('answers', () => {
     expect(await response.json()).toEqual({ status: 'ok' });
     expect(response.headers.get('x-request-id')).toMatch(/^[0-9a-f-]{36}$/);
     expect(response.headers.get('cache-control')).toBe('no-store');
-    const policy = response.headers.get('content-security-policy') ?? '';
+    expect(response.headers.get('content-security-policy')).toBe("default-src 'none'; frame-ancestors 'none'");
+    const policy = (await server.request('/')).headers.get('content-security-policy') ?? '';
     for (const part of [
       "default-src 'self'",
       "script-src 'self'",

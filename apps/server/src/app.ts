@@ -1,9 +1,9 @@
 import { Hono } from 'hono';
-import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
 import { v7 as uuid } from 'uuid';
 import type { AppEnv } from './appEnv.ts';
+import { bodyAtMost } from './bodyAtMost.ts';
 import { clientAddress } from './clientAddress.ts';
 import type { Clock } from './clock.ts';
 import type { Database } from './db/connection.ts';
@@ -35,19 +35,32 @@ export type AppDeps = {
 
 const SMALL_BODY_BYTES = 16 * 1024;
 
+const TRANSPORT_SECURITY = 'max-age=31536000; includeSubDomains';
+/** What every answer of the API carries: it is data for the app, and never a page. */
+const API_HEADERS = [
+  ['cache-control', 'no-store'],
+  ['content-security-policy', "default-src 'none'; frame-ancestors 'none'"],
+  ['x-content-type-options', 'nosniff'],
+  ['x-frame-options', 'DENY'],
+  ['referrer-policy', 'same-origin'],
+  ['cross-origin-resource-policy', 'same-origin'],
+] as const;
+
 /** The whole server as one Hono app. */
 export function createApp(deps: AppDeps) {
   const { db, auth, sessions, clock, log, origins, limits, webRoot } = deps;
   const addressOf = clientAddress(deps.proxies);
   const pool = db.$client;
+  const isSecure = origins[0]?.startsWith('https:') ?? false;
   const app = new Hono<AppEnv>();
 
   app.use('*', async (c, next) => {
     const requestId = uuid();
     c.set('requestId', requestId);
     const startedMs = performance.now();
-    await next();
+    // Before the answer is made: changing it afterwards would make it anew.
     c.header('x-request-id', requestId);
+    await next();
     const ms = Math.round((performance.now() - startedMs) * 10) / 10;
     log.info(
       {
@@ -62,42 +75,41 @@ export function createApp(deps: AppDeps) {
     );
   });
 
-  app.use(
-    '*',
-    secureHeaders({
-      contentSecurityPolicy: {
-        defaultSrc: ["'self'"],
-        scriptSrc: ["'self'"],
-        connectSrc: ["'self'"],
-        workerSrc: ["'self'"],
-        fontSrc: ["'self'", 'data:'],
-        styleSrc: ["'self'", "'unsafe-inline'"],
-        imgSrc: ["'self'", 'data:', 'blob:'],
-        objectSrc: ["'none'"],
-        baseUri: ["'self'"],
-        frameAncestors: ["'none'"],
-        formAction: ["'self'"],
-      },
-      xFrameOptions: 'DENY',
-      strictTransportSecurity: origins[0]?.startsWith('https:') ? 'max-age=31536000; includeSubDomains' : false,
-      referrerPolicy: 'same-origin',
-      permissionsPolicy: { camera: [], microphone: [], geolocation: [] },
-    }),
-  );
+  const pageHeaders = secureHeaders({
+    contentSecurityPolicy: {
+      defaultSrc: ["'self'"],
+      scriptSrc: ["'self'"],
+      connectSrc: ["'self'"],
+      workerSrc: ["'self'"],
+      fontSrc: ["'self'", 'data:'],
+      styleSrc: ["'self'", "'unsafe-inline'"],
+      imgSrc: ["'self'", 'data:', 'blob:'],
+      objectSrc: ["'none'"],
+      baseUri: ["'self'"],
+      frameAncestors: ["'none'"],
+      formAction: ["'self'"],
+    },
+    xFrameOptions: 'DENY',
+    strictTransportSecurity: isSecure ? TRANSPORT_SECURITY : false,
+    referrerPolicy: 'same-origin',
+    permissionsPolicy: { camera: [], microphone: [], geolocation: [] },
+  });
+  app.use('*', (c, next) => (c.req.path.startsWith('/api/') ? next() : pageHeaders(c, next)));
 
   app.use('/api/*', async (c, next) => {
     const origin = c.req.header('origin');
     const isRead = c.req.method === 'GET' || c.req.method === 'HEAD';
     const isOwn = origin === undefined ? c.req.header('sec-fetch-site') !== 'cross-site' : origins.includes(origin);
     if (!isRead && !isOwn) throw new AppError('foreignOrigin');
-    c.header('cache-control', 'no-store');
+    for (const [name, value] of API_HEADERS) c.header(name, value);
+    if (isSecure) c.header('strict-transport-security', TRANSPORT_SECURITY);
     await next();
   });
 
-  app.use('/api/changes', compress());
+  app.on('GET', '/api/changes', compress());
   app.route('/api/health', healthRoutes(pool));
   app.route('/api/changes', changesRoutes({ pool, clock }, sessions, limits.requestsPerMinute));
-  app.use('/api/sample/*', bodyLimit({ maxSize: SMALL_BODY_BYTES }));
+  app.use('/api/sample/*', bodyAtMost(SMALL_BODY_BYTES));
   app.route(
     '/api/sample',
     sampleRoutes(
@@ -116,14 +128,14 @@ export function createApp(deps: AppDeps) {
 
   app.notFound((c) => {
     const error = new AppError('notFound');
-    return c.json(error.toBody(c.var.requestId), error.status);
+    return c.json(error.toBody(c.get('requestId')), error.status);
   });
   app.onError((thrown, c) => {
     const error =
       thrown instanceof AppError ? thrown : new AppError(isDatabaseAway(thrown) ? 'unavailable' : 'internal');
-    if (error !== thrown) log.error({ requestId: c.var.requestId, ...traceOf(thrown) }, 'failed');
+    if (error !== thrown) log.error({ requestId: c.get('requestId'), ...traceOf(thrown) }, 'failed');
     if (error.retryAfterS !== undefined) c.header('retry-after', String(error.retryAfterS));
-    return c.json(error.toBody(c.var.requestId), error.status);
+    return c.json(error.toBody(c.get('requestId')), error.status);
   });
   return app;
 }

@@ -42,6 +42,9 @@ export const sharedLimit = (pool: Pool, name: string, points: number, seconds: n
 export const ownLimit = (name: string, points: number, seconds: number): RateLimiterAbstract =>
   new RateLimiterMemory({ keyPrefix: name, points, duration: seconds });
 
+/** So many people's queues stay at hand before those that are empty go. */
+const MOST_QUEUES = 2000;
+
 /** Runs work of one person in turns. */
 export type Turns = { take: <T>(userId: string, work: () => Promise<T>) => Promise<T> };
 
@@ -51,16 +54,19 @@ export type Turns = { take: <T>(userId: string, work: () => Promise<T>) => Promi
  */
 export function createTurns(atOnce: number, waiting: number): Turns {
   const queues = new Map<string, LimitFunction>();
+  const sweep = (): void => {
+    for (const [userId, queue] of queues) if (queue.activeCount + queue.pendingCount === 0) queues.delete(userId);
+  };
   return {
-    async take(userId, work) {
-      const queue = queues.get(userId) ?? pLimit(atOnce);
-      queues.set(userId, queue);
-      if (queue.pendingCount >= waiting) throw tooMany(1);
-      try {
-        return await queue(work);
-      } finally {
-        if (queue.activeCount + queue.pendingCount === 0) queues.delete(userId);
+    take(userId, work) {
+      let queue = queues.get(userId);
+      if (queue === undefined) {
+        if (queues.size >= MOST_QUEUES) sweep();
+        queue = pLimit(atOnce);
+        queues.set(userId, queue);
       }
+      if (queue.pendingCount >= waiting) throw tooMany(1);
+      return queue(work);
     },
   };
 }

@@ -49,7 +49,7 @@ async function main(): Promise<void> {
   });
   server.on('error', (error: NodeJS.ErrnoException) => {
     log.fatal(traceOf(error), error.code === 'EADDRINUSE' ? `port ${environment.port} is taken` : 'cannot listen');
-    process.exit(1);
+    log.flush(() => process.exit(1));
   });
   let closing = false;
   const stop = (): void => {

@@ -2,9 +2,9 @@ import { createHash } from 'node:crypto';
 import { ACCOUNT_HEADER, type ErrorCode, type Issue } from '@wimbel/contract';
 import { APIError } from 'better-auth/api';
 import { type Context, Hono } from 'hono';
-import { bodyLimit } from 'hono/body-limit';
 import type { Pool } from 'pg';
 import type { AppEnv } from '../../appEnv.ts';
+import { bodyAtMost } from '../../bodyAtMost.ts';
 import type { ClientAddress } from '../../clientAddress.ts';
 import { AppError } from '../../errors.ts';
 import { askAgainst, countAgainst, sharedLimit } from '../../limits.ts';
@@ -129,35 +129,26 @@ export function accountRoutes({ pool, auth, sessions, clientAddress, signInAttem
 
   for (const path of GETS) app.get(path, (c) => ask(c, path, null));
   for (const path of POSTS) {
-    app.post(
-      path,
-      bodyLimit({
-        maxSize: MOST_BODY_BYTES,
-        onError: () => {
-          throw new AppError('tooLarge');
-        },
-      }),
-      async (c) => {
-        if (OF_AN_ACCOUNT.has(path)) {
-          const session = await sessions.find(c.req.raw.headers);
-          if (session === null) throw new AppError('signInNeeded');
-          if (c.req.header(ACCOUNT_HEADER) !== session.userId) throw new AppError('otherAccount');
-        }
-        const body = bodyFor(path, await readBody(c));
-        if (path === '/sign-in/email' || path === '/sign-up/email') await countAgainst(attempts, clientAddress(c));
-        const guessed = await guessedAt(c, path, body);
-        if (guessed !== null) await askAgainst(guesses, guessed);
-        try {
-          const response = await ask(c, path, body);
-          if (guessed !== null) await guesses.delete(guessed);
-          return response;
-        } catch (error) {
-          if (guessed !== null && error instanceof AppError && error.code === 'wrongSignIn')
-            await guesses.penalty(guessed);
-          throw error;
-        }
-      },
-    );
+    app.post(path, bodyAtMost(MOST_BODY_BYTES), async (c) => {
+      if (OF_AN_ACCOUNT.has(path)) {
+        const session = await sessions.find(c.req.raw.headers);
+        if (session === null) throw new AppError('signInNeeded');
+        if (c.req.header(ACCOUNT_HEADER) !== session.userId) throw new AppError('otherAccount');
+      }
+      const body = bodyFor(path, await readBody(c));
+      if (path === '/sign-in/email' || path === '/sign-up/email') await countAgainst(attempts, clientAddress(c));
+      const guessed = await guessedAt(c, path, body);
+      if (guessed !== null) await askAgainst(guesses, guessed);
+      try {
+        const response = await ask(c, path, body);
+        if (guessed !== null) await guesses.delete(guessed);
+        return response;
+      } catch (error) {
+        if (guessed !== null && error instanceof AppError && error.code === 'wrongSignIn')
+          await guesses.penalty(guessed);
+        throw error;
+      }
+    });
   }
   return app;
 }

@@ -410,17 +410,16 @@ describe('many at once', () => {
       person.send([entryChange('h1', new Date(Date.UTC(2026, 0, 1 + index)).toISOString().slice(0, 10))]),
     );
     expect(statuses(await stranger.apply(entryChange('h1', '2026-11-24')))).toEqual(['accepted']);
-    const { rows } = await server.pool.query<{ count: string }>(
-      `select count(*) from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`,
-    );
-    expect(Number(rows[0]!.count)).toBe(1);
+    // Of sixty requests one at most holds a connection, beside the one that locks.
+    expect(server.pool.waitingCount).toBe(0);
+    expect(server.pool.totalCount - server.pool.idleCount).toBeLessThanOrEqual(2);
     await held.query('rollback');
     held.release();
     const answers = await Promise.all(flood);
     const late = answers.filter((each) => each.status === 429);
     expect(answers.filter((each) => each.status === 200).length).toBeGreaterThanOrEqual(20);
     expect(late.length).toBeGreaterThan(0);
-    expect(answers.every((each) => each.status === 200 || each.status === 429)).toBe(true);
+    expect(answers.filter((each) => ![200, 429, 503].includes(each.status))).toEqual([]);
     expect(Number(late[0]!.headers.get('retry-after'))).toBeGreaterThan(0);
   });
 

@@ -53,13 +53,14 @@ const factsOf = (collection: Collection): TableFacts => FACTS.get(collection)!;
 export const placeOf = (collection: Collection, key: string): string => `${collection} ${key}`;
 
 const READ = `
-select (select revision from revisions where user_id = $1) as at,
+select person.user_id, (select revision from revisions r where r.user_id = person.user_id) as at,
   l.collection, l.key, l.revision, l.changed_at::text as changed_at, l.change_id, l.record
-from (values (1)) as always(one)
+from unnest($1::text[]) as person(user_id)
 left join (
-  select log.* from unnest($2::text[], $3::text[]) as wanted(collection, key)
-  join change_log log on log.user_id = $1 and log.collection = wanted.collection and log.key = wanted.key
-) l on true`;
+  select log.* from unnest($2::text[], $3::text[], $4::text[]) as wanted(user_id, collection, key)
+  join change_log log
+    on log.user_id = wanted.user_id and log.collection = wanted.collection and log.key = wanted.key
+) l on l.user_id = person.user_id`;
 
 type LogRow = {
   collection: Collection;
@@ -70,32 +71,42 @@ type LogRow = {
   record: AnyRecord | null;
 };
 
-/**
- * The revision that a person's records are at (null where nothing was ever written), and what the log has of some keys:
- * one statement, so that both are of the same moment.
- */
+export type Place = { collection: Collection; key: string };
+
+/** What the log has of some places of a person, and the revision that their records are at (null: nothing was ever written). */
+export type Reading = { revision: number | null; logged: Map<string, Logged> };
+
+/** Reads for several people at once what the log has of some places: one statement, so that all is of the same moment. */
 export async function readLogged(
   pool: Pool,
-  userId: string,
-  places: readonly { collection: Collection; key: string }[],
-): Promise<{ revision: number | null; logged: Map<string, Logged> }> {
-  const { rows } = await pool.query<LogRow & { at: string | null }>({
+  wanted: readonly { userId: string; places: readonly Place[] }[],
+): Promise<Reading[]> {
+  const all = wanted.flatMap(({ userId, places }) => places.map((place) => ({ userId, ...place })));
+  const { rows } = await pool.query<LogRow & { user_id: string; at: string | null }>({
     name: 'read logged',
     text: READ,
-    values: [userId, places.map((each) => each.collection), places.map((each) => each.key)],
+    values: [
+      wanted.map((each) => each.userId),
+      all.map((each) => each.userId),
+      all.map((each) => each.collection),
+      all.map((each) => each.key),
+    ],
   });
-  const logged = new Map<string, Logged>();
+  const readings = new Map<string, Reading>(
+    wanted.map(({ userId }) => [userId, { revision: null, logged: new Map<string, Logged>() }]),
+  );
   for (const row of rows) {
+    const reading = readings.get(row.user_id)!;
+    if (row.at !== null) reading.revision = Number(row.at);
     if (row.collection === null) continue;
-    logged.set(placeOf(row.collection, row.key), {
+    reading.logged.set(placeOf(row.collection, row.key), {
       changedAt: isoOf(row.changed_at),
       changeId: row.change_id,
       revision: Number(row.revision),
       record: row.record,
     });
   }
-  const at = rows[0]?.at ?? null;
-  return { revision: at === null ? null : Number(at), logged };
+  return wanted.map(({ userId }) => readings.get(userId)!);
 }
 
 /** Gives a person a revision to start from. */
@@ -122,8 +133,8 @@ function insertInto({ name, columns, keys }: TableFacts, parameter: string): str
     .join(', ');
   const target = ['user_id', ...keys].map((column) => `"${column}"`).join(', ');
   return (
-    `insert into "${name}" (user_id, ${list}) select $1, ${values} ` +
-    `from turn, jsonb_populate_recordset(null::"${name}", ${parameter}::jsonb) r ` +
+    `insert into "${name}" (user_id, ${list}) select r.user_id, ${values} ` +
+    `from turn join jsonb_populate_recordset(null::"${name}", ${parameter}::jsonb) r on r.user_id = turn.user_id ` +
     `on conflict (${target}) do ${changed === '' ? 'nothing' : `update set ${changed}`}`
   );
 }
@@ -132,7 +143,7 @@ function deleteFrom({ name, keys }: TableFacts, parameter: string): string {
   const same = keys.map((key) => `t."${key}" = r."${key}"`).join(' and ');
   return (
     `delete from "${name}" t using turn, jsonb_populate_recordset(null::"${name}", ${parameter}::jsonb) r ` +
-    `where t.user_id = $1 and ${same}`
+    `where r.user_id = turn.user_id and t.user_id = r.user_id and ${same}`
   );
 }
 
@@ -149,17 +160,24 @@ function statementFor(parts: readonly string[]): string {
     return `w${index} as (${how === 'in' ? insertInto(facts, parameter) : deleteFrom(facts, parameter)})`;
   });
   const statement = `
-with turn as (
-  update revisions set revision = revision + $3 where user_id = $1 and revision = $2 returning revision
+with meant as (
+  select * from unnest($1::text[], $2::bigint[], $3::bigint[]) as meant(user_id, at, moved)
+), free as (
+  select r.user_id, meant.moved from meant join revisions r on r.user_id = meant.user_id and r.revision = meant.at
+  order by r.user_id for update of r skip locked
+), turn as (
+  update revisions r set revision = r.revision + free.moved from free where r.user_id = free.user_id
+  returning r.user_id
 ), logged as (
   insert into change_log (user_id, collection, key, revision, changed_at, change_id, record)
-  select $1, r.collection, r.key, r.revision, r."changedAt", r."changeId", r.record
-  from turn, json_to_recordset($4::json) as r(
-    collection text, key text, revision bigint, "changedAt" timestamptz, "changeId" text, record json)
+  select r."userId", r.collection, r.key, r.revision, r."changedAt", r."changeId", r.record
+  from turn join json_to_recordset($4::json) as r(
+    "userId" text, collection text, key text, revision bigint, "changedAt" timestamptz, "changeId" text, record json)
+    on r."userId" = turn.user_id
   on conflict (user_id, collection, key) do update set revision = excluded.revision,
     changed_at = excluded.changed_at, change_id = excluded.change_id, record = excluded.record
 ), ${writes.join(', ')}
-select revision from turn`;
+select user_id from turn`;
   statements.set(name, statement);
   return statement;
 }
@@ -172,30 +190,39 @@ function rowOf(record: AnyRecord): Record<string, unknown> {
 /** How many kinds of write are kept prepared on a connection; a batch of many collections is planned anew. */
 const MOST_PREPARED_PARTS = 2;
 
+/** What is to be written for a person: the revision it was decided at, how many revisions it takes, and the records. */
+export type Writing = { userId: string; at: number; moved: number; writes: readonly Write[] };
+
 /**
- * Writes records and removals, each key once, with the log of them: one statement, whole or not at all, and only if the
- * person's records are still at revision `at`. Returns whether it wrote.
+ * Writes records and removals of some people, each key once, with the log of them: one statement, and of each person
+ * whole or not at all, only if their records are still at the revision `at` and nobody else is writing them. Returns whose
+ * was written.
  */
-export async function writeAll(
-  pool: Pool,
-  userId: string,
-  at: number,
-  moved: number,
-  writes: readonly Write[],
-): Promise<boolean> {
+export async function writeAll(pool: Pool, writings: readonly Writing[]): Promise<Set<string>> {
   const rows = new Map<string, unknown[]>();
-  for (const { collection, key, record } of writes) {
-    const part = `${record === null ? 'out' : 'in'}:${collection}`;
-    const list = rows.get(part) ?? rows.set(part, []).get(part)!;
-    list.push(record === null ? keyValues(collection, key) : rowOf(record));
+  const log: unknown[] = [];
+  for (const { userId, writes } of writings) {
+    for (const write of writes) {
+      const { collection, key, record } = write;
+      const part = `${record === null ? 'out' : 'in'}:${collection}`;
+      const list = rows.get(part) ?? rows.set(part, []).get(part)!;
+      list.push({ user_id: userId, ...(record === null ? keyValues(collection, key) : rowOf(record)) });
+      log.push({ userId, ...write });
+    }
   }
   const parts = [...rows.keys()].sort();
-  const { rowCount } = await pool.query({
+  const { rows: written } = await pool.query<{ user_id: string }>({
     ...(parts.length <= MOST_PREPARED_PARTS ? { name: `write ${parts.join(' ')}` } : {}),
     text: statementFor(parts),
-    values: [userId, at, moved, JSON.stringify(writes), ...parts.map((part) => JSON.stringify(rows.get(part)))],
+    values: [
+      writings.map((each) => each.userId),
+      writings.map((each) => each.at),
+      writings.map((each) => each.moved),
+      JSON.stringify(log),
+      ...parts.map((part) => JSON.stringify(rows.get(part))),
+    ],
   });
-  return rowCount === 1;
+  return new Set(written.map((each) => each.user_id));
 }
 
 const SINCE = `

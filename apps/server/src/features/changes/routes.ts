@@ -1,13 +1,14 @@
 import { type Change, LIMITS, changesIssues, isRevision } from '@wimbel/contract';
 import { Hono } from 'hono';
-import { bodyLimit } from 'hono/body-limit';
 import { createMiddleware } from 'hono/factory';
 import { stream } from 'hono/streaming';
+import { bodyAtMost } from '../../bodyAtMost.ts';
 import { AppError } from '../../errors.ts';
 import { countAgainst, createTurns, ownLimit } from '../../limits.ts';
 import { type SignedInEnv, requireUser } from '../account/session.ts';
 import type { Sessions } from '../account/sessions.ts';
-import { type ChangesDeps, applyChanges, changesSince } from './service.ts';
+import { type ChangesDeps, changesSince } from './service.ts';
+import { createIntake } from './together.ts';
 
 /** How many requests of one person wait for their turn to write, and how many of them read at once. */
 const WAITING = 20;
@@ -16,29 +17,27 @@ const READERS = 3;
 /** `POST /api/changes` takes changes in; `GET /api/changes?since=REV` gives what is newer. */
 export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPerMinute: number) {
   const limit = ownLimit('changes', requestsPerMinute, 60);
+  const takeIn = createIntake(deps);
   const writers = createTurns(1, WAITING);
   const readers = createTurns(READERS, WAITING);
   const counted = createMiddleware<SignedInEnv>(async (c, next) => {
-    await countAgainst(limit, c.var.userId);
+    await countAgainst(limit, c.get('userId'));
     await next();
   });
-  const onError = () => {
-    throw new AppError('tooLarge');
-  };
   return new Hono<SignedInEnv>()
     .use('/', requireUser(sessions), counted)
-    .post('/', bodyLimit({ maxSize: LIMITS.bodyBytes, onError }), async (c) => {
-      const { userId } = c.var;
+    .post('/', bodyAtMost(LIMITS.bodyBytes), async (c) => {
+      const userId = c.get('userId');
       const body: unknown = await c.req.json().catch(() => {
         throw new AppError('notJson');
       });
       const issues = changesIssues(body);
       if (issues.length > 0) throw new AppError('invalid', issues);
       const { changes, since } = body as { changes: Change[]; since?: number };
-      return c.json(await writers.take(userId, () => applyChanges(deps, userId, changes, since)));
+      return c.json(await writers.take(userId, () => takeIn({ userId, changes, since })));
     })
     .get('/', async (c) => {
-      const { userId } = c.var;
+      const userId = c.get('userId');
       const since = Number(c.req.query('since') ?? '0');
       if (!isRevision(since)) {
         throw new AppError('invalid', [{ path: 'since', message: 'is not a revision: a whole number from 0' }]);

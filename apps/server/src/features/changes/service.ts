@@ -1,4 +1,4 @@
-import { setImmediate as otherWork } from 'node:timers/promises';
+import { setImmediate as otherWork, setTimeout as pause } from 'node:timers/promises';
 import {
   type Change,
   type ChangeResult,
@@ -24,14 +24,16 @@ import type { Clock } from '../../clock.ts';
 import { AppError, codeOf } from '../../errors.ts';
 import * as queries from './queries.ts';
 import { issuesAgainstOthers } from './relations.ts';
-import { type State, readState } from './state.ts';
+import { type State, stateOf } from './state.ts';
 
 /** How many rows the answer to a request with changes carries at most; a fetch carries them in pieces of as many. */
 const PAGE = 2000;
 /** How many records one statement of an import carries. */
 const IMPORT_ROWS = 1000;
 /** How often a batch is looked at anew where other servers write for the same person meanwhile. */
-const MOST_TRIES = 10;
+const MOST_TRIES = 12;
+/** The pause before the next try, longer each time. */
+const RETRY_MS = 15;
 /** How long checks may go on before the server turns to other requests. */
 const SLICE_MS = 8;
 
@@ -52,43 +54,98 @@ type Batch = {
   winners: ServerRow[];
 };
 
+/** Changes of one person, sent together. */
+export type Sent = { userId: string; changes: readonly Change[]; since: number | undefined };
+
 /**
  * Takes in changes in order. A change that does not hold is refused by itself and the others go in; one that is not later
  * than what is there is passed over, so that sending it twice is harmless. What goes in goes in with one statement, made
  * again where another server wrote meanwhile. Answers with what is newer than `since`, where that was given.
  */
-export async function applyChanges(
-  deps: ChangesDeps,
-  userId: string,
-  changes: readonly Change[],
-  since: number | undefined,
-): Promise<ChangesAnswer> {
-  const batch = await applyBatch(deps, userId, changes);
+export async function applyChanges(deps: ChangesDeps, sent: Sent): Promise<ChangesAnswer> {
+  return answerTo(deps, sent, await applyAlone(deps, sent));
+}
+
+async function answerTo(deps: ChangesDeps, { userId, changes, since }: Sent, batch: Batch): Promise<ChangesAnswer> {
   const news = await newsAfter(deps.pool, userId, batch, changes, since);
   return { results: withFewIssues(batch.results), now: deps.clock.now().toISOString(), ...news };
 }
 
-async function applyBatch(deps: ChangesDeps, userId: string, changes: readonly Change[]): Promise<Batch> {
+/**
+ * Takes in what several people sent, each their own, with one statement for all. What of it does not go in like this (a
+ * constraint is broken, another server writes for the same person) is taken in by itself.
+ */
+export async function applyTogether(deps: ChangesDeps, all: readonly Sent[]): Promise<Promise<ChangesAnswer>[]> {
+  let batches: (Batch | null)[];
+  try {
+    batches = await tryTogether(deps, all);
+  } catch (error) {
+    if (!isRefusedByDatabase(error)) throw error;
+    batches = all.map(() => null);
+  }
+  return all.map(async (sent, index) => answerTo(deps, sent, batches[index] ?? (await applyAlone(deps, sent))));
+}
+
+/** One try to take in what several people sent; null for those whose did not go in. */
+async function tryTogether(deps: ChangesDeps, all: readonly Sent[]): Promise<(Batch | null)[]> {
+  const { pool, clock } = deps;
+  const wanted = all.map(({ userId, changes }) => ({ userId, places: placesOf(changes) }));
+  const readings = await queries.readLogged(pool, wanted);
+  const latestMs = clock.now().getTime() + MOST_AHEAD_MS;
+  const decided = await Promise.all(
+    all.map(async ({ userId, changes }, index) => {
+      const { revision: at, logged } = readings[index]!;
+      if (at === null) return null;
+      const state = stateOf(pool, userId, at, wanted[index]!.places, logged);
+      const results = await decideAll(state, changes, latestMs);
+      const moved = state.moved();
+      const accepted = results.filter((each) => each.status === 'accepted').length;
+      const winners = await winnersOf(state, changes, results);
+      const batch: Batch = { results, at, revision: at + moved, wroteMore: moved > accepted, winners };
+      return { batch, writing: { userId, at, moved, writes: state.writes() } };
+    }),
+  );
+  const writings = decided.flatMap((each) => (each !== null && each.writing.moved > 0 ? [each.writing] : []));
+  const written = writings.length > 0 ? await queries.writeAll(pool, writings) : new Set<string>();
+  return decided.map((each) =>
+    each !== null && (each.writing.moved === 0 || written.has(each.writing.userId)) ? each.batch : null,
+  );
+}
+
+async function applyAlone(deps: ChangesDeps, sent: Sent): Promise<Batch> {
   for (let tries = 0; tries < MOST_TRIES; tries++) {
-    const state = await readState(deps.pool, userId, placesOf(changes));
-    if (state === null) {
-      await queries.startRevisions(deps.pool, userId);
-      continue;
-    }
-    const results = await decideAll(state, changes, deps.clock.now().getTime() + MOST_AHEAD_MS);
-    const moved = state.moved();
-    const accepted = results.filter((each) => each.status === 'accepted').length;
-    const winners = await winnersOf(state, changes, results);
-    const batch: Batch = { results, at: state.at, revision: state.at + moved, wroteMore: moved > accepted, winners };
-    if (moved === 0) return batch;
     try {
-      if (await queries.writeAll(deps.pool, userId, state.at, moved, state.writes())) return batch;
+      const [batch] = await tryTogether(deps, [sent]);
+      if (batch) return batch;
     } catch (error) {
       if (!isRefusedByDatabase(error)) throw error;
-      return changes.length === 1 ? refusedByDatabase(error, changes[0]!, batch) : oneByOne(deps, userId, changes);
+      return sent.changes.length === 1 ? refusedByDatabase(deps, error, sent) : oneByOne(deps, sent);
     }
+    if (tries === 0) await queries.startRevisions(deps.pool, sent.userId);
+    else await pause(tries * RETRY_MS);
   }
   throw new AppError('unavailable');
+}
+
+async function refusedByDatabase({ pool }: ChangesDeps, error: unknown, { userId, changes }: Sent): Promise<Batch> {
+  const message =
+    codeOf(error) === '23503' ? 'is named by other records, or names one that is gone' : 'cannot be stored';
+  const [reading] = await queries.readLogged(pool, [{ userId, places: [] }]);
+  const at = reading?.revision ?? 0;
+  return { results: [refusal(changes[0]!.id, '', message)], at, revision: at, wroteMore: false, winners: [] };
+}
+
+/** One of the changes broke a constraint that no check foresaw: taken in by itself, each, it alone is refused. */
+async function oneByOne(deps: ChangesDeps, { userId, changes }: Sent): Promise<Batch> {
+  const batches: Batch[] = [];
+  for (const change of changes) batches.push(await applyAlone(deps, { userId, changes: [change], since: undefined }));
+  return {
+    results: batches.flatMap((each) => each.results),
+    at: batches[0]!.at,
+    revision: batches.at(-1)!.revision,
+    wroteMore: batches.some((each) => each.wroteMore),
+    winners: batches.flatMap((each) => each.winners),
+  };
 }
 
 /**
@@ -108,25 +165,6 @@ async function winnersOf(
     winners.set(queries.placeOf(collection, key), { collection, key, revision, madeAt, changeId, record });
   }
   return [...winners.values()];
-}
-
-function refusedByDatabase(error: unknown, { id }: Change, batch: Batch): Batch {
-  const message =
-    codeOf(error) === '23503' ? 'is named by other records, or names one that is gone' : 'cannot be stored';
-  return { ...batch, results: [refusal(id, '', message)], revision: batch.at, wroteMore: false };
-}
-
-/** One of the changes broke a constraint that no check foresaw: taken in by itself, each, it alone is refused. */
-async function oneByOne(deps: ChangesDeps, userId: string, changes: readonly Change[]): Promise<Batch> {
-  const batches: Batch[] = [];
-  for (const change of changes) batches.push(await applyBatch(deps, userId, [change]));
-  return {
-    results: batches.flatMap((each) => each.results),
-    at: batches[0]!.at,
-    revision: batches.at(-1)!.revision,
-    wroteMore: batches.some((each) => each.wroteMore),
-    winners: batches.flatMap((each) => each.winners),
-  };
 }
 
 /** Where the changes will look: their own records, and those that they name. */
@@ -321,7 +359,8 @@ export async function importRecords(
       changedAt,
       changeId,
     }));
-    if (!(await queries.writeAll(pool, userId, at, writes.length, writes))) throw new AppError('unavailable');
+    const written = await queries.writeAll(pool, [{ userId, at, moved: writes.length, writes }]);
+    if (!written.has(userId)) throw new AppError('unavailable');
   }
   return ordered.length;
 }

@@ -1,8 +1,16 @@
 import { type Collection, type NamedBy, type RecordOf, isNamed, keyOf } from '@wimbel/contract';
 import type { Pool } from 'pg';
-import { type AnyRecord, type Logged, type Origin, type Write, namedBy, placeOf, readLogged } from './queries.ts';
-
-type Place = { collection: Collection; key: string };
+import {
+  type AnyRecord,
+  type Logged,
+  type Origin,
+  type Place,
+  type Reading,
+  type Write,
+  namedBy,
+  placeOf,
+  readLogged,
+} from './queries.ts';
 
 /**
  * A person's records as they are after the changes taken in so far: what the database has at one revision, under what is
@@ -22,10 +30,14 @@ export type State = {
   put: (collection: Collection, key: string, record: AnyRecord | null, origin: Origin) => number;
 };
 
-/** The state of a person's records, with what some places hold fetched ahead; null where nothing was ever written. */
-export async function readState(pool: Pool, userId: string, places: readonly Place[]): Promise<State | null> {
-  const { revision: at, logged: known } = await readLogged(pool, userId, places);
-  if (at === null) return null;
+/** The state of a person's records at a revision, of which some places were read ahead. */
+export function stateOf(
+  pool: Pool,
+  userId: string,
+  at: number,
+  places: readonly Place[],
+  known: Reading['logged'],
+): State {
   const fetched = new Set(places.map(({ collection, key }) => placeOf(collection, key)));
   const written = new Map<string, Write>();
   let moved = 0;
@@ -36,7 +48,8 @@ export async function readState(pool: Pool, userId: string, places: readonly Pla
     if (own !== undefined) return own;
     if (!fetched.has(place)) {
       fetched.add(place);
-      const found = (await readLogged(pool, userId, [{ collection, key }])).logged.get(place);
+      const [reading] = await readLogged(pool, [{ userId, places: [{ collection, key }] }]);
+      const found = reading?.logged.get(place);
       if (found !== undefined) known.set(place, found);
     }
     return known.get(place) ?? null;

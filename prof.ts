@@ -1,0 +1,26 @@
+import pg from 'pg';
+import { startCluster, ensureDatabase, dropCluster } from './scripts/machine/postgres.mjs';
+import { createDatabase, migrateDatabase } from './apps/server/src/db/connection.ts';
+import { applyChanges } from './apps/server/src/features/changes/service.ts';
+import * as q from './apps/server/src/features/changes/queries.ts';
+import { createAuth } from './apps/server/src/features/account/auth.ts';
+import { createSessions } from './apps/server/src/features/account/sessions.ts';
+const cluster = await startCluster('prof'); ensureDatabase(cluster, 'wimbel');
+const url = cluster.url('wimbel');
+await migrateDatabase(url, './apps/server/drizzle');
+const { db, pool, close } = createDatabase(url);
+await pool.query(`insert into "user"(id,name,email) values ('u','u','u') on conflict do nothing`);
+const clock = { now: () => new Date() };
+const deps = { pool, clock };
+let n = 0;
+const ch = (collection: any, key: string, record: any) => ({ id: `c${n++}-${Date.now()}`, madeAt: new Date(Date.now()+n).toISOString(), collection, key, record });
+await applyChanges(deps as any, 'u', [ch('habits','h',{ id:'h', name:'S', order:0, aim:'build', partOfDay:'any', measure:{kind:'check'}, terms:[{from:'2026-01-01',schedule:{kind:'daily'}}], startsOn:'2026-01-01' })] as any, undefined);
+const orig = pool.query.bind(pool); const t: Record<string, number> = {};
+(pool as any).query = async (...a: any[]) => { const s = performance.now(); const r = await (orig as any)(...a); const k = (a[0].name ?? a[0].text ?? a[0]).slice(0,40); t[k] = (t[k] ?? 0) + performance.now() - s; return r; };
+for (let i=0;i<100;i++) await applyChanges(deps as any,'u',[ch('entries','2026-11-24 h',{habitId:'h',day:'2026-11-24',mark:'done'})] as any, undefined);
+for (const k in t) t[k]=0;
+const s = performance.now();
+const N=300;
+for (let i=0;i<N;i++) { const r = await applyChanges(deps as any,'u',[ch('entries','2026-11-24 h',{habitId:'h',day:'2026-11-24',mark:'done'})] as any, undefined); if (r.results[0]!.status!=='accepted') console.log(r.results[0]); }
+console.log('per change', (performance.now()-s)/N, Object.fromEntries(Object.entries(t).map(([k,v])=>[k,v/N])));
+await close(); dropCluster('prof');
