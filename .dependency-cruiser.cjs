@@ -53,7 +53,7 @@ module.exports = {
       name: 'web-apart-from-server',
       severity: 'error',
       from: { path: '^apps/web/' },
-      to: { path: '^apps/server/|^packages/exchange/' },
+      to: { path: '^apps/server/' },
     },
     {
       name: 'features-apart',

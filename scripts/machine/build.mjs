@@ -55,6 +55,13 @@ function precompress(folder) {
   }
 }
 
+/** Lists the parts that the app fetches only when they are needed, for it to have them kept ahead. */
+function listParts(folder) {
+  const scripts = join(folder, '_expo/static/js/web');
+  const later = readdirSync(scripts).filter((name) => name.endsWith('.js') && !/^(entry|__common)-/.test(name));
+  writeFileSync(join(folder, 'parts.json'), JSON.stringify(later.map((name) => `/_expo/static/js/web/${name}`)));
+}
+
 export function buildWeb() {
   buildOnce('the web app (the first time takes about two minutes)', ['apps/web', 'packages'], WEB_DIST, () => {
     run('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
@@ -62,6 +69,7 @@ export function buildWeb() {
       env: { CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', NODE_ENV: 'production' },
       what: 'Building the web app',
     });
+    listParts(WEB_DIST);
     precompress(WEB_DIST);
   });
 }

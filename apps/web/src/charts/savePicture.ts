@@ -1,3 +1,4 @@
+import { download } from '../shared/download.ts';
 import { FAMILIES } from '../theme/type.ts';
 import { fontFaces } from './fontFaces.ts';
 
@@ -129,16 +130,6 @@ export function pictureOfRows(rows: readonly PictureRow[], head: PictureHead & {
 }
 
 const MOST_LETTERS = 44;
-
-/** Hands a file to the person. */
-export function download(name: string, content: Blob): void {
-  const url = URL.createObjectURL(content);
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
-}
 
 export const downloadSvg = (name: string, { text }: Picture): void =>
   download(`${name}.svg`, new Blob([text], { type: 'image/svg+xml' }));

@@ -5,12 +5,12 @@ import { counted } from '../shared/format.ts';
 import { Button } from '../ui/Button.tsx';
 import { useToast } from '../ui/Toast.tsx';
 import { Words } from '../ui/Words.tsx';
-import { signedOut } from '../store/accountSlice.ts';
+import { isSample, signedOut } from '../store/accountSlice.ts';
 import { useAppDispatch, useAppSelector } from '../store/store.ts';
 
 /** Who is signed in, what still waits to be saved, and the way out. */
 export function AccountSection() {
-  const email = useAppSelector((state) => state.account.account?.email ?? '');
+  const account = useAppSelector((state) => state.account.account);
   const waiting = useAppSelector((state) => state.outbox.waiting.length);
   const dispatch = useAppDispatch();
   const toast = useToast();
@@ -28,7 +28,9 @@ export function AccountSection() {
   return (
     <>
       <Words tone="quiet">
-        {email.endsWith('.invalid') ? 'The sample account: made-up data to look around in.' : `Signed in as ${email}`}
+        {account !== null && isSample(account)
+          ? 'A sample of your own, with made-up data to look around in. It is gone after a day.'
+          : `Signed in as ${account?.email ?? ''}`}
       </Words>
       {waiting > 0 ? (
         <Words type="quiet" tone="quiet">

@@ -7,6 +7,9 @@ import type { Account } from '../shared/api.ts';
  */
 export type AccountState = { status: 'unknown' | 'unreachable' | 'out' | 'in' | 'elsewhere'; account: Account | null };
 
+/** Whether an account is a visitor's own copy of the sample. */
+export const isSample = ({ email }: Account): boolean => email.endsWith('.invalid');
+
 const slice = createSlice({
   name: 'account',
   initialState: (): AccountState => ({ status: 'unknown', account: null }),

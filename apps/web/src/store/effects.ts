@@ -35,8 +35,15 @@ export type Touched = { collection: Collection; key: string; before: AnyRecord |
 
 export const placeOf = ({ collection, key }: { collection: Collection; key: string }): string => `${collection} ${key}`;
 
-/** Goes through what changes do, one after the other; what a removal takes along is looked for in the records by then. */
-function follow(records: RecordsState, changes: readonly Change[], see: (row: Row) => void): RecordsState {
+/**
+ * Goes through what changes do, one after the other; what a removal takes along is looked for in the records by then.
+ * Gives the records after all of them.
+ */
+function follow(
+  records: RecordsState,
+  changes: readonly Change[],
+  see: (row: Row, change: Change) => void,
+): RecordsState {
   let state = records;
   let rows: Row[] = [];
   for (const change of changes) {
@@ -45,7 +52,7 @@ function follow(records: RecordsState, changes: readonly Change[], see: (row: Ro
       rows = [];
     }
     for (const row of effectsOf(state, change)) {
-      see(row);
+      see(row, change);
       rows.push(row);
     }
   }
@@ -56,18 +63,28 @@ function follow(records: RecordsState, changes: readonly Change[], see: (row: Ro
 export const withChanges = (records: RecordsState, changes: readonly Change[]): RecordsState =>
   follow(records, changes, () => undefined);
 
-/** Every record that changes touch, in the order they first do. */
+/** What each of some changes touches, as it is before and after that change. */
+export function touchedByEach(records: RecordsState, changes: readonly Change[]): Map<string, Touched[]> {
+  const latest = new Map<string, AnyRecord | null>();
+  const found = new Map<string, Touched[]>(changes.map((each) => [each.id, []]));
+  follow(records, changes, ({ collection, key, record }, { id }) => {
+    const place = placeOf({ collection, key });
+    const known = latest.get(place);
+    const before = known === undefined ? recordAt(records, collection, key) : known;
+    latest.set(place, record);
+    found.get(id)!.push({ collection, key, before, after: record });
+  });
+  return found;
+}
+
+/** Every record that changes touch, in the order they first do, as it is before the first of them and after the last. */
 export function touchedBy(records: RecordsState, changes: readonly Change[]): Touched[] {
   const found = new Map<string, Touched>();
-  follow(records, changes, ({ collection, key, record }) => {
-    const place = placeOf({ collection, key });
-    const before = found.get(place)?.before;
-    found.set(place, {
-      collection,
-      key,
-      before: before === undefined ? recordAt(records, collection, key) : before,
-      after: record,
-    });
-  });
+  for (const touched of touchedByEach(records, changes).values()) {
+    for (const each of touched) {
+      const place = placeOf(each);
+      found.set(place, { ...each, before: found.has(place) ? found.get(place)!.before : each.before });
+    }
+  }
   return [...found.values()];
 }

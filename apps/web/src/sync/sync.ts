@@ -9,7 +9,7 @@ import {
 import { type Api, ApiError } from '../shared/api.ts';
 import { forgetInstants, nextInstant, noteInstant } from '../shared/clock.ts';
 import { accountElsewhere, signedOut } from '../store/accountSlice.ts';
-import { type Row, placeOf, touchedBy } from '../store/effects.ts';
+import { type Row, placeOf, touchedBy, touchedByEach } from '../store/effects.ts';
 import {
   type Refusal,
   changesAcknowledged,
@@ -81,10 +81,9 @@ export function startSync(deps: {
 
   /** Makes changes in the store, and remembers what the server holds under them. */
   function make(changes: readonly Change[]): void {
-    for (const change of changes) {
-      outstanding.add(change, touchedBy(store.getState().records, [change]));
-      store.dispatch(recordsChanged({ changes: [change] }));
-    }
+    const touched = touchedByEach(store.getState().records, changes);
+    for (const change of changes) outstanding.add(change, touched.get(change.id)!);
+    store.dispatch(recordsChanged({ changes: [...changes] }));
   }
 
   /** Sends some changes; null where they were too much together, and fewer are to be tried. */

@@ -28,13 +28,18 @@ const schema = yup.object({
 });
 
 /** What to say for a fault: what happened, what is safe, what to do. */
-function faultWords({ code, message }: ApiFault, isNew: boolean): string {
+function faultWords({ code, issues, retryAfterMs }: ApiFault): string {
   if (code === 'offline' || code === 'unavailable')
     return 'The server cannot be reached just now. Nothing is lost; try again in a moment.';
-  if (code === 'tooMany') return 'Too many attempts from here. Wait five minutes, then try again.';
-  if (isNew && /exist/i.test(message)) return 'There is already an account with this address. Sign in instead.';
-  if (code === 'signInNeeded') return 'The address and the password do not belong together. Nothing was changed.';
-  return `That did not work${message ? `: ${message}` : ''}.`;
+  if (code === 'tooMany') {
+    const minutes = Math.max(1, Math.ceil((retryAfterMs ?? 300_000) / 60_000));
+    return `Too many tries. Wait ${minutes === 1 ? 'a minute' : `${minutes} minutes`}, then try again.`;
+  }
+  if (code === 'emailTaken') return 'There is already an account with this address. Sign in instead.';
+  if (code === 'wrongSignIn') return 'Wrong e-mail or password. Nothing was changed.';
+  if (issues?.some((each) => each.path === 'email')) return 'This does not look like an e-mail address.';
+  if (issues?.some((each) => each.message.includes('spaces'))) return 'A password of spaces alone protects nothing.';
+  return 'That did not work. Nothing was changed; try again.';
 }
 
 /** Sign in, or sign up for the first time. */
@@ -63,7 +68,7 @@ export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
       router.replace('/today');
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
-      setFault(faultWords(error.fault, isNew));
+      setFault(faultWords(error.fault));
     } finally {
       setBusyWith(null);
     }

@@ -4,6 +4,8 @@ import Grip from 'lucide-react-native/icons/grip';
 import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import Sun from 'lucide-react-native/icons/sun';
 import Target from 'lucide-react-native/icons/target';
+import { useEffect } from 'react';
+import { ErrorBoundary } from 'react-error-boundary';
 import { ActivityIndicator, View } from 'react-native';
 import { useAskAccount } from '../../sync/RecordsProvider.tsx';
 import { SavingSign } from '../../parts/SavingSign.tsx';
@@ -17,6 +19,8 @@ import { Button } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Frame, type Place } from '../../ui/Frame.tsx';
 import { FigureHost } from '../../parts/FigureHost.tsx';
+import { PlaceFault } from '../../parts/PlaceFault.tsx';
+import { fetchAhead } from '../../shared/fetchAhead.ts';
 
 const PLACES: readonly Place[] = [
   { path: '/today', label: 'Today', icon: Sun },
@@ -35,6 +39,9 @@ export function SignedIn() {
   const router = useRouter();
   const dispatch = useAppDispatch();
   const ask = useAskAccount();
+  useEffect(() => {
+    if (isLoaded) fetchAhead();
+  }, [isLoaded]);
   if (status === 'out') return <Redirect href={'/sign-in' as never} />;
   if (status === 'unreachable') {
     return (
@@ -95,7 +102,9 @@ export function SignedIn() {
         <UndoKey />
         <FinishLineWatch />
         <ReachedWatch />
-        <Slot />
+        <ErrorBoundary FallbackComponent={PlaceFault} resetKeys={[path]}>
+          <Slot />
+        </ErrorBoundary>
       </Frame>
     </FigureHost>
   );

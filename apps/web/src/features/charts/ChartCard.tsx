@@ -1,17 +1,11 @@
+import { download } from '../../shared/download.ts';
 import EllipsisVertical from 'lucide-react-native/icons/ellipsis-vertical';
 import FileText from 'lucide-react-native/icons/file-text';
 import ImageDown from 'lucide-react-native/icons/image-down';
 import ListOrdered from 'lucide-react-native/icons/list-ordered';
 import { type ReactNode, createContext, useContext, useRef, useState } from 'react';
 import { View } from 'react-native';
-import {
-  type PictureRow,
-  download,
-  downloadPng,
-  downloadSvg,
-  pictureOf,
-  pictureOfRows,
-} from '../../charts/savePicture.ts';
+import { type PictureRow, downloadPng, downloadSvg, pictureOf, pictureOfRows } from '../../charts/savePicture.ts';
 import { useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { type Action, ActionList } from '../../ui/ActionList.tsx';

@@ -2,7 +2,7 @@ import type { SpanReview } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import FileText from 'lucide-react-native/icons/file-text';
 import Printer from 'lucide-react-native/icons/printer';
-import { download } from '../../charts/savePicture.ts';
+import { download } from '../../shared/download.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { type Action, ActionList } from '../../ui/ActionList.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';

@@ -61,6 +61,7 @@ export function SettingsScreen() {
       <ShownCard />
       <MoneyCard />
       <Section title="Account">
+        <Way path="/settings/account" name="Account and data" aside="password, copies, devices" />
         <AccountSection />
       </Section>
     </>

@@ -1,0 +1,3 @@
+import { AccountScreen } from '../../../src/features/settings/AccountScreen.tsx';
+
+export default AccountScreen;

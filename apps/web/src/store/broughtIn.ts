@@ -1,0 +1,76 @@
+import { type Change, type Collection, LIST_COLLECTIONS, type RecordOf, keyOf } from '@wimbel/contract';
+import { NO_ENTRIES, type Records, eachEntry } from '@wimbel/core';
+import isEqual from 'fast-deep-equal';
+import { placeOf, recordAt, withChanges } from './effects.ts';
+import { changeTo, removalOf } from './makeChange.ts';
+import type { RecordsState } from './recordsState.ts';
+
+type AnyRecord = RecordOf<Collection>;
+
+/** A person's records as lists, as a data file holds them. */
+export function recordsOf(state: RecordsState): Records {
+  const lists = LIST_COLLECTIONS.map((collection) => [
+    collection,
+    collection === 'entries'
+      ? Object.values(state.entries).flatMap((years) => [...eachEntry(years ?? NO_ENTRIES)])
+      : Object.values<AnyRecord>(state[collection]),
+  ]);
+  return { settings: state.settings, ...Object.fromEntries(lists) } as Records;
+}
+
+/** How a file is brought in: its records beside what is here, or in its place. */
+export type Way = 'merge' | 'replace';
+
+/**
+ * The changes that bring records in. Merging, a record of the file takes the place of one with the same key and nothing
+ * goes; replacing, what the file does not hold goes first. What is the same already is left alone.
+ */
+export function broughtIn(state: RecordsState, file: Records, way: Way): Change[] {
+  const lists = LIST_COLLECTIONS.map((collection) => [collection, file[collection] as AnyRecord[]] as const);
+  const inFile = new Set(
+    lists.flatMap(([collection, list]) =>
+      list.map((each) => placeOf({ collection, key: keyOf(collection, each as never) })),
+    ),
+  );
+  const here = recordsOf(state);
+  const removals =
+    way === 'merge'
+      ? []
+      : LIST_COLLECTIONS.flatMap((collection) =>
+          (here[collection] as AnyRecord[]).flatMap((each) => {
+            const key = keyOf(collection, each as never);
+            return inFile.has(placeOf({ collection, key })) ? [] : [removalOf(collection, key)];
+          }),
+        ).reverse();
+  const left = withChanges(state, removals);
+  const changed = lists.flatMap(([collection, list]) =>
+    (collection === 'steps' ? parentsFirst(file.steps) : list).flatMap((each) =>
+      isEqual(recordAt(left, collection, keyOf(collection, each as never)), each)
+        ? []
+        : [changeTo(collection, each as never)],
+    ),
+  );
+  const settings = isEqual(left.settings, file.settings) ? [] : [changeTo('settings', file.settings)];
+  return [...removals, ...settings, ...changed];
+}
+
+/** Steps so ordered that each comes after the step it belongs to. */
+function parentsFirst(steps: Records['steps']): Records['steps'] {
+  const below = new Map<string, Records['steps']>();
+  const ids = new Set(steps.map((each) => each.id));
+  const tops = steps.filter((each) => each.parentId === undefined || !ids.has(each.parentId));
+  for (const each of steps) if (each.parentId) below.set(each.parentId, [...(below.get(each.parentId) ?? []), each]);
+  const ordered: Records['steps'] = [];
+  const waiting = [...tops];
+  for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) {
+    ordered.push(next);
+    waiting.push(...(below.get(next.id) ?? []));
+  }
+  return ordered;
+}
+
+/** How many records of each kind a file holds, the kinds without any left out. */
+export const countsOf = (records: Records): [Collection, number][] =>
+  LIST_COLLECTIONS.flatMap((collection): [Collection, number][] =>
+    records[collection].length > 0 ? [[collection, records[collection].length]] : [],
+  );
