@@ -28,11 +28,11 @@ for (const [size, where] of [
     await signOut.first().click();
     await expect(signOut).toHaveCount(1);
 
-    await first.page.getByLabel('Password of now').fill('not the password');
+    await first.page.getByLabel('Current password').fill('not the password');
     await first.page.getByLabel('New password', { exact: true }).fill('quiet water runs');
     await first.button('Change password').click();
     await expect(first.page.getByText('That is not your password. Nothing was changed.')).toBeVisible();
-    await first.page.getByLabel('Password of now').fill(PASSWORD);
+    await first.page.getByLabel('Current password').fill(PASSWORD);
     await first.page.getByLabel('New password', { exact: true }).fill('            ');
     await first.button('Change password').click();
     await expect(first.page.getByText('Use more than spaces')).toBeVisible();
@@ -134,7 +134,10 @@ test('a second tab with another account stops the first, and nothing of one gets
   await anna.addHabit({ name: 'Scales' });
   await anna.everythingSaved();
   // What anna writes now cannot go out, and waits.
-  await anna.page.route('**/api/changes*', (route) => route.abort());
+  const { user } = (await (await anna.page.request.get('/api/auth/get-session')).json()) as { user: { id: string } };
+  await anna.context.route('**/api/changes*', (route) =>
+    route.request().headers()['x-wimbel-account'] === user.id ? route.abort() : route.continue(),
+  );
   await anna.checkOff('Scales');
   await expect.poll(() => anna.waiting()).toBe(1);
 
@@ -144,7 +147,7 @@ test('a second tab with another account stops the first, and nothing of one gets
   await tab.getByRole('button', { name: 'Open the sample' }).click();
   await expect(tab.getByText(/to go today/)).toBeVisible();
   await expect(anna.page.getByText('Another account is open in another tab')).toBeVisible();
-  await anna.page.unroute('**/api/changes*');
+  await anna.context.unroute('**/api/changes*');
   // Even a page that had heard nothing is refused by the server.
   const status = await anna.page.evaluate(async () => {
     const headers = { 'content-type': 'application/json', 'x-wimbel-account': 'somebody else' };

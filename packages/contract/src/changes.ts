@@ -1,7 +1,7 @@
 import type { InstantText } from '@wimbel/core';
 import { COLLECTIONS, type Collection, type RecordOf } from './collections.ts';
 import { type Issue, isId, isInstant } from './fields.ts';
-import { LIMITS } from './limits.ts';
+import { LIMITS, sizeOf } from './limits.ts';
 
 /**
  * One record as it is to be from an instant on, or its removal (`record: null`, said; a change without the key is
@@ -61,8 +61,14 @@ export function changesIssues(body: unknown): Issue[] {
   if (changes.length > LIMITS.changes) {
     return [...issues, { path: 'changes', message: `has more than ${LIMITS.changes} changes` }];
   }
+  let values = 0;
   for (const [index, change] of changes.entries()) {
     if (issues.length >= LIMITS.issues) break;
+    values += sizeOf((change as { record?: unknown } | null)?.record).values;
+    if (values > LIMITS.valuesTogether) {
+      issues.push({ path: 'changes', message: `hold more than ${LIMITS.valuesTogether} values together` });
+      break;
+    }
     for (const { path, message } of envelopeIssues(change)) {
       issues.push({ path: `changes[${index}]${path === '' ? '' : `.${path}`}`, message });
     }

@@ -53,6 +53,14 @@ describe('what is too large', () => {
     }
   });
 
+  it('is a request whose records are much together, though each is small enough', () => {
+    const record = { id: 'h', terms: Array.from({ length: 90 }, () => ({ from: 1 })) };
+    const change = { id: 'c', madeAt: '2026-11-24T10:00:00Z', collection: 'habits', key: 'h', record };
+    const of = (count: number) => changesIssues({ changes: Array.from({ length: count }, () => change) });
+    expect(of(50)).toEqual([]);
+    expect(of(60)).toEqual([{ path: 'changes', message: `hold more than ${LIMITS.valuesTogether} values together` }]);
+  });
+
   it('is never told with more than twenty faults, and the looking ends there', () => {
     const { value, looks } = counted({ changes: Array.from({ length: LIMITS.changes }, () => ({})) });
     expect(changesIssues(value)).toHaveLength(LIMITS.issues);

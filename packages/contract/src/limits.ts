@@ -6,6 +6,8 @@ export const LIMITS = {
   changes: 500,
   /** Values (numbers, texts, lists, objects) in one record, however nested. */
   values: 5000,
+  /** Values in all the records of one request together: what a request may cost to check. */
+  valuesTogether: 10_000,
   /** Lists and objects inside of each other. */
   depth: 12,
   /** Faults that are named of one value. */

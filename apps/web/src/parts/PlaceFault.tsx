@@ -1,3 +1,4 @@
+import { usePathname } from 'expo-router';
 import { useEffect } from 'react';
 import type { FallbackProps } from 'react-error-boundary';
 import { View } from 'react-native';
@@ -12,14 +13,15 @@ const isNotFetched = (error: Error): boolean =>
 /** What stands in a place that could not be shown, with a way on; everything around it goes on. */
 export function PlaceFault({ error, resetErrorBoundary }: FallbackProps) {
   const { colors } = useTheme();
+  const path = usePathname();
   const isAway = error instanceof Error && isNotFetched(error);
   useEffect(() => {
     if (!isAway) return;
     // What could not be fetched is there with a fresh page, once there is a connection.
-    const again = (): void => window.location.reload();
+    const again = (): void => window.location.assign(path);
     window.addEventListener('online', again);
     return () => window.removeEventListener('online', again);
-  }, [isAway]);
+  }, [isAway, path]);
   return (
     <View style={{ flex: 1, alignItems: 'center', justifyContent: 'center', backgroundColor: colors.paper }}>
       <EmptyState
@@ -30,7 +32,7 @@ export function PlaceFault({ error, resetErrorBoundary }: FallbackProps) {
             : 'Something went wrong here. What you recorded is kept, and the other pages still work.'
         }
       >
-        <Button kind="main" onPress={() => (isAway ? window.location.reload() : resetErrorBoundary())}>
+        <Button kind="main" onPress={() => (isAway ? window.location.assign(path) : resetErrorBoundary())}>
           Try again
         </Button>
       </EmptyState>

@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto';
-import { ACCOUNT_HEADER, type ErrorCode, type Issue } from '@wimbel/contract';
-import { APIError } from 'better-auth/api';
+import { ACCOUNT_HEADER, type ErrorCode, type Issue, LIMITS } from '@wimbel/contract';
 import { type Context, Hono } from 'hono';
 import type { Pool } from 'pg';
 import type { AppEnv } from '../../appEnv.ts';
@@ -48,16 +47,22 @@ const FAULTS: Record<string, { code: ErrorCode; issues?: Issue[] }> = {
   INVALID_ORIGIN: { code: 'foreignOrigin' },
 };
 
-/** A fault of the account library in our own terms; anything unexpected stays what it was. */
-function faultOf(thrown: unknown): unknown {
-  if (!(thrown instanceof APIError)) return thrown;
-  const { code = '' } = (thrown.body ?? {}) as { code?: string };
+/** A fault of the account library in our own terms, from its answer. */
+async function faultOf(response: Response): Promise<AppError> {
+  const { code = '' } = (await response.json().catch(() => ({}))) as { code?: string };
   const known = FAULTS[code];
   if (known !== undefined) return new AppError(known.code, known.issues);
-  if (thrown.statusCode === 401) return new AppError('signInNeeded');
-  if (thrown.statusCode === 404) return new AppError('notFound');
-  return thrown.statusCode < 500 ? new AppError('invalid') : thrown;
+  if (response.status === 401) return new AppError('signInNeeded');
+  if (response.status === 404) return new AppError('notFound');
+  return new AppError(response.status < 500 ? 'invalid' : 'internal');
 }
+
+const LONGEST_FIELD = 400;
+
+/** Whether a field can be what an account is told: text of a line that can be stored, or yes or no. */
+const isPlain = (value: unknown): boolean =>
+  typeof value === 'boolean' ||
+  (typeof value === 'string' && value.length <= LONGEST_FIELD && !/\0|\p{Surrogate}/u.test(value));
 
 const isBlank = (password: unknown): boolean => typeof password === 'string' && password.trim() === '';
 
@@ -85,6 +90,13 @@ async function readBody(c: Context<AppEnv>): Promise<Fields> {
     throw new AppError('notJson');
   }
   if (body === null || typeof body !== 'object' || Array.isArray(body)) throw new AppError('invalid');
+  const odd = Object.entries(body).filter(([, value]) => !isPlain(value));
+  if (odd.length > 0) {
+    const issues = odd
+      .slice(0, LIMITS.issues)
+      .map(([key]) => ({ path: key.slice(0, 80), message: 'is not plain text' }));
+    throw new AppError('invalid', issues);
+  }
   return body as Fields;
 }
 
@@ -110,11 +122,9 @@ export function accountRoutes({ pool, auth, sessions, clientAddress, signInAttem
     headers.delete('content-length');
     headers.set(CLIENT_ADDRESS_HEADER, clientAddress(c));
     const init = { method: c.req.method, headers, ...(body === null ? {} : { body: JSON.stringify(body) }) };
-    try {
-      return await auth.handler(new Request(new URL(`/api/auth${path}`, c.req.url), init));
-    } catch (thrown) {
-      throw faultOf(thrown);
-    }
+    const response = await auth.handler(new Request(new URL(`/api/auth${path}`, c.req.url), init));
+    if (!response.ok) throw await faultOf(response);
+    return response;
   }
 
   /** Whose password a request guesses at: the key of a limit, without naming them. */

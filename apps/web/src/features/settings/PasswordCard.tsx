@@ -14,7 +14,7 @@ import { accountFaultWords } from './accountWords.ts';
 const SHORTEST = 10;
 
 const schema = yup.object({
-  current: yup.string().required('Write your password of now'),
+  current: yup.string().required('Write your current password'),
   next: yup
     .string()
     .required('Write a new password')
@@ -47,7 +47,7 @@ export function PasswordCard({ accountId }: { accountId: string }) {
           name={name}
           render={({ field, fieldState }) => (
             <Field
-              label={name === 'current' ? 'Password of now' : 'New password'}
+              label={name === 'current' ? 'Current password' : 'New password'}
               value={field.value}
               onChangeText={field.onChange}
               onBlur={field.onBlur}

@@ -1,0 +1,202 @@
+import { ACCOUNT_HEADER } from '@wimbel/contract';
+import { type TestServer, errorOf, habitChange, json, startTestServer } from '../../testing/testServer.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer({ proxies: ['10.0.0.0/8'] });
+});
+afterAll(() => server.close());
+
+const post = (path: string, body: object, headers: Record<string, string> = {}) =>
+  server.request(`/api/auth${path}`, json(body, headers));
+const cookieOf = (response: Response) =>
+  response.headers
+    .getSetCookie()
+    .map((each) => each.split(';')[0])
+    .join('; ');
+
+describe('signing in', () => {
+  it('answers every fault in the one shape, in words', async () => {
+    const person = await server.signUp();
+    const faults: [string, object, number, string][] = [
+      ['/sign-in/email', { email: person.email, password: 'not this one at all' }, 401, 'wrongSignIn'],
+      ['/sign-in/email', { email: 'nobody@example.org', password: 'not this one at all' }, 401, 'wrongSignIn'],
+      ['/sign-in/email', {}, 422, 'invalid'],
+      ['/sign-up/email', { email: person.email, password: 'long enough words', name: 'x' }, 409, 'emailTaken'],
+      ['/sign-up/email', { email: 'new@example.org', password: 'short', name: 'x' }, 422, 'invalid'],
+      ['/sign-up/email', { email: 'new@example.org', password: '             ', name: 'x' }, 422, 'invalid'],
+      ['/sign-up/email', { email: 'no address', password: 'long enough words', name: 'x' }, 422, 'invalid'],
+    ];
+    for (const [path, body, status, code] of faults) {
+      const response = await post(path, body);
+      const error = await errorOf(response);
+      expect([path, body, response.status, error.code]).toEqual([path, body, status, code]);
+      expect(Object.keys(error).filter((key) => !['code', 'message', 'requestId', 'issues'].includes(key))).toEqual([]);
+      expect(error.requestId).toMatch(/^[0-9a-f-]{36}$/);
+    }
+    expect((await server.request('/api/auth/sign-in/email', { ...json({}), body: '{' })).status).toBe(400);
+  });
+
+  it('has no other addresses, and asking for them leaves nothing in the database', async () => {
+    const rows = async () =>
+      (await server.pool.query('select (select count(*) from limits) + (select count(*) from verification) as count'))
+        .rows;
+    const before = await rows();
+    for (const path of [
+      'x1',
+      'x2',
+      'ok',
+      'error',
+      'callback/x',
+      'update-user',
+      'change-email',
+      'reset-password',
+      'sign-in/anonymous',
+    ]) {
+      expect([path, (await server.request(`/api/auth/${path}`)).status]).toEqual([path, 404]);
+      expect([path, (await post(`/${path}`, {})).status]).toEqual([path, 404]);
+    }
+    expect(await rows()).toEqual(before);
+  });
+
+  it('counts wrong guesses at an account, from wherever, and leaves who is in alone', async () => {
+    const person = await server.signUp();
+    const seen: number[] = [];
+    for (let guess = 0; guess < 32; guess++) {
+      seen.push(
+        (await post('/sign-in/email', { email: person.email.toUpperCase(), password: `guess number ${guess}` })).status,
+      );
+    }
+    expect(seen.slice(0, 30)).toEqual(Array.from({ length: 30 }, () => 401));
+    expect(seen.at(-1)).toBe(429);
+    // Nor with the right one now; but who is signed in goes on.
+    const right = await post('/sign-in/email', { email: person.email, password: person.password });
+    expect(right.status).toBe(429);
+    expect(Number(right.headers.get('retry-after'))).toBeGreaterThan(0);
+    expect((await person.apply(habitChange('h'))).results[0]?.status).toBe('accepted');
+    const other = await server.signUp();
+    expect((await post('/sign-in/email', { email: other.email, password: other.password })).status).toBe(200);
+  });
+});
+
+describe('an account', () => {
+  it('gets a new password with the old one, and every other session ends at once', async () => {
+    const person = await server.signUp();
+    const again = await post('/sign-in/email', { email: person.email, password: person.password });
+    const other = { cookie: cookieOf(again), [ACCOUNT_HEADER]: person.userId };
+    const since = (headers: Record<string, string>) => server.request('/api/changes?since=0', { headers });
+    expect((await since(other)).status).toBe(200);
+    const wrong = await post(
+      '/change-password',
+      { currentPassword: 'not it at all', newPassword: 'quiet water runs' },
+      person.own,
+    );
+    expect([(await errorOf(wrong)).code, wrong.status]).toEqual(['wrongSignIn', 401]);
+    for (const newPassword of ['short', '              ']) {
+      const bad = await post('/change-password', { currentPassword: person.password, newPassword }, person.own);
+      expect([newPassword, bad.status]).toEqual([newPassword, 422]);
+    }
+    expect((await since(other)).status).toBe(200);
+    const changed = await post(
+      '/change-password',
+      { currentPassword: person.password, newPassword: 'quiet water runs' },
+      person.own,
+    );
+    expect(changed.status).toBe(200);
+    expect((await since({ cookie: cookieOf(changed), [ACCOUNT_HEADER]: person.userId })).status).toBe(200);
+    await untilStatus(() => since(other), 401);
+    expect((await post('/sign-in/email', { email: person.email, password: person.password })).status).toBe(401);
+    expect((await post('/sign-in/email', { email: person.email, password: 'quiet water runs' })).status).toBe(200);
+  });
+
+  it('is gone with everything in it once its password was given, and not without', async () => {
+    const person = await server.signUp();
+    await person.apply(habitChange('h'));
+    for (const body of [{}, { password: '' }, { password: 'not it at all' }]) {
+      expect((await post('/delete-user', body, person.own)).status).toBe(401);
+    }
+    expect(
+      (await post('/delete-user', { password: person.password }, { ...person.own, [ACCOUNT_HEADER]: 'x' })).status,
+    ).toBe(409);
+    expect((await post('/delete-user', { password: person.password }, person.own)).status).toBe(200);
+    await untilStatus(() => person.get('/api/changes?since=0'), 401);
+    const { rows } = await server.pool.query<{ name: string }>(
+      `select table_name as name from information_schema.columns where column_name = 'user_id' and table_schema = 'public'`,
+    );
+    expect(rows.length).toBeGreaterThan(20);
+    for (const { name } of rows) {
+      const left = await server.pool.query(`select 1 from "${name}" where user_id = $1`, [person.userId]);
+      expect([name, left.rows.length]).toEqual([name, 0]);
+    }
+  });
+
+  it('that a page believes in is the one it reads and writes, or none', async () => {
+    const [anna, bert] = [await server.signUp(), await server.signUp()];
+    const mixed = { cookie: bert.cookie, [ACCOUNT_HEADER]: anna.userId };
+    expect((await server.request('/api/changes', json({ changes: [habitChange('h')] }, mixed))).status).toBe(409);
+    expect((await server.request('/api/changes?since=0', { headers: mixed })).status).toBe(409);
+    expect((await server.request('/api/changes?since=0', { headers: { cookie: bert.cookie } })).status).toBe(422);
+    for (const path of ['/change-password', '/revoke-session', '/revoke-other-sessions', '/delete-user']) {
+      expect([path, (await post(path, {}, mixed)).status]).toEqual([path, 409]);
+    }
+    expect((await bert.since()).rows).toEqual([]);
+    expect((await anna.since()).rows).toEqual([]);
+  });
+});
+
+it('sign-out is felt at once by a server that knew the session', async () => {
+  const other = await server.another();
+  const person = await server.signUp();
+  const viaOther = () => other.request('/api/changes?since=0', { headers: person.own });
+  for (let times = 0; times < 3; times++) expect((await viaOther()).status).toBe(200);
+  await post('/sign-out', {}, person.own);
+  expect((await person.get('/api/changes?since=0')).status).toBe(401);
+  await untilStatus(viaOther, 401, 500);
+  await other.close();
+});
+
+it('behind a proxy attempts are counted for the client that it names, and for no name that a client makes up', async () => {
+  const few = await startTestServer({ signInAttempts: 2, proxies: ['10.0.0.0/8'] });
+  const from = (connection: string, forwarded?: string) =>
+    few.app.request(
+      'http://localhost:4790/api/auth/sign-in/email',
+      json(
+        { email: 'a@example.org', password: 'not this one at all' },
+        forwarded ? { 'x-forwarded-for': forwarded } : {},
+      ),
+      {
+        incoming: {
+          socket: { remoteAddress: connection },
+          connection: { remoteAddress: connection },
+          headers: forwarded ? { 'x-forwarded-for': forwarded } : {},
+        },
+      } as never,
+    );
+  const statuses = async (...asked: [string, string?][]) => {
+    const seen: number[] = [];
+    for (const each of asked) seen.push((await from(...each)).status);
+    return seen;
+  };
+  expect(await statuses(['10.0.0.1', '203.0.113.5'], ['10.0.0.1', '203.0.113.5'], ['10.0.0.1', '203.0.113.5'])).toEqual(
+    [401, 401, 429],
+  );
+  expect(await statuses(['10.0.0.1', '203.0.113.6'])).toEqual([401]);
+  // What the client wrote itself stands further left, and a connection that is no proxy names nobody.
+  expect(await statuses(['10.0.0.1', '198.51.100.1, 203.0.113.5'])).toEqual([429]);
+  expect(
+    await statuses(['192.0.2.9', '203.0.113.77'], ['192.0.2.9', '203.0.113.78'], ['192.0.2.9', '203.0.113.79']),
+  ).toEqual([401, 401, 429]);
+  await few.close();
+});
+
+/** Waits until an answer has a status: the news that a session ended takes a moment to every server. */
+async function untilStatus(ask: () => Response | Promise<Response>, status: number, patienceMs = 2000): Promise<void> {
+  const untilMs = performance.now() + patienceMs;
+  let seen = 0;
+  while (performance.now() < untilMs) {
+    seen = (await ask()).status;
+    if (seen === status) return;
+    await new Promise((resolve) => setTimeout(resolve, 10));
+  }
+  expect(seen).toBe(status);
+}
