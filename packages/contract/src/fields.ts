@@ -185,6 +185,9 @@ export function withoutNulls(value: unknown): unknown {
   return Object.fromEntries(kept);
 }
 
+/** From so many values on a value is large. */
+const LARGE = 200;
+
 /**
  * The faults of a value against a schema, in order, {@link LIMITS}.issues of them at most; empty when it holds. Nothing
  * is converted. A value that is too large or nested too deep has that one fault, and no part of it is looked at.
@@ -192,8 +195,10 @@ export function withoutNulls(value: unknown): unknown {
 export function issuesOf(schema: yup.ISchema<unknown>, value: unknown): Issue[] {
   const size = sizeIssue(value);
   if (size !== null) return [size];
+  // Of a large value the first fault is enough: going on to find them all would take long.
+  const abortEarly = sizeOf(value).values > LARGE;
   try {
-    (schema as yup.Schema).validateSync(value, { strict: true, abortEarly: false, disableStackTrace: true });
+    (schema as yup.Schema).validateSync(value, { strict: true, abortEarly, disableStackTrace: true });
     return [];
   } catch (error) {
     // A check that trips over a value it was not made for has found a fault.

@@ -50,7 +50,7 @@ export {
   issuesOf,
 } from './fields.ts';
 export { type Made, isLater } from './later.ts';
-export { LIMITS, sizeOf } from './limits.ts';
+export { LIMITS, sizeOf, sizeOfJson } from './limits.ts';
 export { ACCOUNT_HEADER, PATHS } from './paths.ts';
 export { type Reference, type Find, referencesOf, relationIssues, keyResultDueIssue } from './relations.ts';
 export {

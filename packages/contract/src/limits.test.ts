@@ -1,6 +1,7 @@
 import { changesIssues } from './changes.ts';
 import { type Collection, COLLECTIONS, checkRecord } from './collections.ts';
-import { LIMITS, sizeOf } from './limits.ts';
+import fc from 'fast-check';
+import { LIMITS, sizeOf, sizeOfJson } from './limits.ts';
 
 /** A value that counts how often its parts are looked at. */
 function counted<T extends object>(value: T): { value: T; looks: () => number } {
@@ -77,31 +78,37 @@ describe('what is too large', () => {
   it('is found in every list that a record can hold', () => {
     const longest = Math.max(...Object.values(LIMITS.lists)) + 1;
     const list = (each: unknown) => Array.from({ length: longest }, () => each);
-    const tooLong: [Collection, string, object][] = [
-      ['habits', 'terms', { terms: list(null) }],
-      ['habits', 'pauses', { pauses: list(null) }],
-      ['habits', 'variants', { variants: list(null) }],
-      ['entries', 'parts', { parts: list(null) }],
-      ['goals', 'turns', { turns: list(null) }],
-      ['milestones', 'after', { after: list('m') }],
-      ['settings', 'dayMarks', { dayMarks: list(null) }],
-      ['settings', 'moodMarks', { moodMarks: list(null) }],
-      ['settings', 'hidden', { hidden: list('streaks') }],
-      ['seasons', 'goalIds', { goalIds: list('g') }],
-      ['seasons', 'notes', { notes: list(null) }],
-      ['months', 'aims', { aims: list('a') }],
-      ['journal', 'feelings', { feelings: list('a') }],
-      ['journal', 'answers', { answers: list(null) }],
-      ['reminders', 'days', { days: list('monday') }],
+    const id = 'x';
+    const goalId = 'g';
+    const day = '2026-11-24';
+    const daily = { from: day, schedule: { kind: 'daily' } };
+    const measure = { kind: 'check' };
+    const habit = { id, name: 'H', order: 0, aim: 'build', partOfDay: 'any', measure, terms: [daily], startsOn: day };
+    const settings = { weekStart: 'monday', passMark: 0.8, dayEndsAt: 3 };
+    const page = { id, day, part: 'day' };
+    const season = { id, title: 'S', startsOn: day, weeks: 12, goalIds: [] };
+    const BASES: [Collection, object, string][] = [
+      ['habits', habit, 'terms'],
+      ['habits', habit, 'pauses'],
+      ['habits', habit, 'variants'],
+      ['entries', { habitId: id, day }, 'parts'],
+      ['goals', { id, title: 'G', startsOn: day, state: 'open', order: 0 }, 'turns'],
+      ['milestones', { id, goalId, title: 'M', order: 0 }, 'after'],
+      ['settings', settings, 'dayMarks'],
+      ['settings', settings, 'moodMarks'],
+      ['settings', settings, 'hidden'],
+      ['seasons', season, 'goalIds'],
+      ['seasons', season, 'notes'],
+      ['months', { month: '2026-11', aims: [] }, 'aims'],
+      ['journal', page, 'feelings'],
+      ['journal', page, 'answers'],
+      ['reminders', { id, about: 'journal', at: '08:00', on: true, days: [] }, 'days'],
     ];
-    for (const [collection, path, record] of tooLong) {
-      const found = checkRecord(collection, record).issues.some(
-        (issue) => issue.path === path && /has more than \d+ elements/.test(issue.message),
-      );
-      expect([collection, path, found || checkRecord(collection, record).issues.length === LIMITS.issues]).toEqual([
+    for (const [collection, base, field] of BASES) {
+      expect([collection, checkRecord(collection, base).issues]).toEqual([collection, []]);
+      expect([collection, checkRecord(collection, { ...base, [field]: list('a') }).issues]).toEqual([
         collection,
-        path,
-        true,
+        [{ path: field, message: expect.stringMatching(/^has more than \d+ elements$/) }],
       ]);
     }
   });
@@ -126,4 +133,17 @@ describe('a value that no check was made for', () => {
       for (const odd of ODD) expect(checkRecord(collection, odd).issues.length).toBeGreaterThan(0);
     }
   });
+});
+
+it('the size of a JSON text is known without reading it, and never less than that of its value', () => {
+  fc.assert(
+    fc.property(fc.jsonValue({ maxDepth: 6 }), (value) => {
+      const [text, own] = [sizeOfJson(JSON.stringify(value)), sizeOf(value)];
+      expect(text.values).toBeGreaterThanOrEqual(own.values);
+      // A value alone is one deep, a list around it one more.
+      expect(text.depth).toBeGreaterThanOrEqual(own.depth - 1);
+    }),
+  );
+  expect(sizeOfJson('{"a":"[[[[,,,,\\"[[","b":[1,2]}')).toEqual({ values: 5, depth: 2 });
+  for (const broken of ['"', '"\\', '[[', ']]', '']) expect(sizeOfJson(broken).values).toBeGreaterThan(0);
 });

@@ -1,13 +1,15 @@
 /** How much of everything the server takes. What is larger is refused before any part of it is checked. */
 export const LIMITS = {
   /** The size in bytes of the body of a request. */
-  bodyBytes: 1024 * 1024,
+  bodyBytes: 512 * 1024,
   /** Changes in one request. */
   changes: 500,
   /** Values (numbers, texts, lists, objects) in one record, however nested. */
-  values: 5000,
+  values: 3000,
   /** Values in all the records of one request together: what a request may cost to check. */
   valuesTogether: 10_000,
+  /** Values in the text of a request, its changes' own fields with them. */
+  valuesInBody: 30_000,
   /** Lists and objects inside of each other. */
   depth: 12,
   /** Faults that are named of one value. */
@@ -19,8 +21,8 @@ export const LIMITS = {
   /** Elements of each kind of list. */
   lists: {
     /** Schedules a habit has had. */
-    terms: 400,
-    pauses: 400,
+    terms: 200,
+    pauses: 200,
     /** Months or years with something of their own. */
     months: 1200,
     variants: 300,
@@ -59,4 +61,32 @@ export function sizeOf(value: unknown): { values: number; depth: number } {
     for (const one of inside) waiting.push([one, level + 1]);
   }
   return { values, depth };
+}
+
+const QUOTE = 34;
+const BACKSLASH = 92;
+const COMMA = 44;
+const OPENS = new Set([91, 123]);
+const CLOSES = new Set([93, 125]);
+
+/**
+ * How many values there are at most in a JSON text, and how deep they are nested, without reading it: one look at each
+ * character, so that a text can be refused before it is made into values. A text that is not JSON gets some number.
+ */
+export function sizeOfJson(text: string): { values: number; depth: number } {
+  let values = 1;
+  let depth = 0;
+  let deepest = 0;
+  for (let at = 0; at < text.length; at++) {
+    const character = text.charCodeAt(at);
+    if (character === QUOTE) {
+      // On to the end of the text in quotes; what a backslash stands before does not end it.
+      for (at++; at < text.length && text.charCodeAt(at) !== QUOTE; at++) if (text.charCodeAt(at) === BACKSLASH) at++;
+    } else if (character === COMMA) values++;
+    else if (OPENS.has(character)) {
+      values++;
+      deepest = Math.max(deepest, ++depth);
+    } else if (CLOSES.has(character)) depth--;
+  }
+  return { values, depth: deepest };
 }

@@ -1,4 +1,3 @@
-import { usePathname } from 'expo-router';
 import { useEffect } from 'react';
 import type { FallbackProps } from 'react-error-boundary';
 import { View } from 'react-native';
@@ -10,15 +9,20 @@ import { EmptyState } from '../ui/EmptyState.tsx';
 const isNotFetched = (error: Error): boolean =>
   /loading (chunk|module|script)|fetch|import|network|asyncrequire|bundle/i.test(`${error.name} ${error.message}`);
 
+/** Opens a place with a fresh page; the one that stands where none is named. */
+function goTo(path: string | undefined): void {
+  if (path === undefined) window.location.reload();
+  else window.location.assign(path);
+}
+
 /** What stands in a place that could not be shown, with a way on; everything around it goes on. */
-export function PlaceFault({ error, resetErrorBoundary }: FallbackProps) {
+export function PlaceFault({ error, resetErrorBoundary, path }: FallbackProps & { path?: string }) {
   const { colors } = useTheme();
-  const path = usePathname();
   const isAway = error instanceof Error && isNotFetched(error);
   useEffect(() => {
     if (!isAway) return;
     // What could not be fetched is there with a fresh page, once there is a connection.
-    const again = (): void => window.location.assign(path);
+    const again = (): void => goTo(path);
     window.addEventListener('online', again);
     return () => window.removeEventListener('online', again);
   }, [isAway, path]);
@@ -32,7 +36,7 @@ export function PlaceFault({ error, resetErrorBoundary }: FallbackProps) {
             : 'Something went wrong here. What you recorded is kept, and the other pages still work.'
         }
       >
-        <Button kind="main" onPress={() => (isAway ? window.location.assign(path) : resetErrorBoundary())}>
+        <Button kind="main" onPress={() => (isAway ? goTo(path) : resetErrorBoundary())}>
           Try again
         </Button>
       </EmptyState>

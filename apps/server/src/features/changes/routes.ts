@@ -1,4 +1,4 @@
-import { type Change, LIMITS, changesIssues, isRevision } from '@wimbel/contract';
+import { type Change, LIMITS, changesIssues, isRevision, sizeOfJson } from '@wimbel/contract';
 import { Hono } from 'hono';
 import { createMiddleware } from 'hono/factory';
 import { stream } from 'hono/streaming';
@@ -13,6 +13,19 @@ import { createIntake } from './together.ts';
 /** How many requests of one person wait for their turn to write, and how many of them read at once. */
 const WAITING = 20;
 const READERS = 3;
+/** The request, its list of changes and each change stand around a record. */
+const ENVELOPE_DEPTH = 3;
+
+/** A body as JSON. One of too many values is refused before they are made: making them holds everybody up. */
+function parsed(text: string): unknown {
+  const { values, depth } = sizeOfJson(text);
+  if (values > LIMITS.valuesInBody || depth > LIMITS.depth + ENVELOPE_DEPTH) throw new AppError('tooLarge');
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    throw new AppError('notJson');
+  }
+}
 
 /** `POST /api/changes` takes changes in; `GET /api/changes?since=REV` gives what is newer. */
 export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPerMinute: number) {
@@ -28,9 +41,7 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
     .use('/', requireUser(sessions), counted)
     .post('/', bodyAtMost(LIMITS.bodyBytes), async (c) => {
       const userId = c.get('userId');
-      const body: unknown = await c.req.json().catch(() => {
-        throw new AppError('notJson');
-      });
+      const body = parsed(await c.req.text());
       const issues = changesIssues(body);
       if (issues.length > 0) throw new AppError('invalid', issues);
       const { changes, since } = body as { changes: Change[]; since?: number };

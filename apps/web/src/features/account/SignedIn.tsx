@@ -4,7 +4,7 @@ import Grip from 'lucide-react-native/icons/grip';
 import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import Sun from 'lucide-react-native/icons/sun';
 import Target from 'lucide-react-native/icons/target';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { ActivityIndicator, View } from 'react-native';
 import { useAskAccount } from '../../sync/RecordsProvider.tsx';
@@ -39,6 +39,8 @@ export function SignedIn() {
   const router = useRouter();
   const dispatch = useAppDispatch();
   const ask = useAskAccount();
+  // Where the person wants to be; the address follows once the place is there.
+  const [wanted, setWanted] = useState<string>();
   useEffect(() => {
     if (isLoaded) fetchAhead();
   }, [isLoaded]);
@@ -97,12 +99,23 @@ export function SignedIn() {
   }
   return (
     <FigureHost onGo={(path) => router.push(path as never)}>
-      <Frame places={PLACES} more={SETTINGS} current={path} onGo={(to) => router.push(to as never)}>
+      <Frame
+        places={PLACES}
+        more={SETTINGS}
+        current={path}
+        onGo={(to) => {
+          setWanted(to);
+          router.push(to as never);
+        }}
+      >
         <SavingSign />
         <UndoKey />
         <FinishLineWatch />
         <ReachedWatch />
-        <ErrorBoundary FallbackComponent={PlaceFault} resetKeys={[path]}>
+        <ErrorBoundary
+          fallbackRender={(fault) => <PlaceFault {...fault} {...(wanted === undefined ? {} : { path: wanted })} />}
+          resetKeys={[path, wanted]}
+        >
           <Slot />
         </ErrorBoundary>
       </Frame>
