@@ -7,6 +7,7 @@ async function main() {
   for (const file of [
     'bench/figures.ts',
     'bench/checkOff.ts',
+    'bench/worstBodies.ts',
     'bench/pegboard.ts',
     'bench/goals.ts',
     'bench/charts.ts',

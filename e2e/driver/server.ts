@@ -27,10 +27,10 @@ export async function startWimbel(
     execFileSync('npx', ['tsx', 'scripts/sample.ts', '--today', TODAY], { cwd: ROOT, maxBuffer: 1 << 26 }),
   );
   const port = await freePort();
-  const launch = () =>
+  const launch = (at = port) =>
     startServer({
       databaseUrl: cluster.url('wimbel'),
-      port,
+      port: at,
       secret: SECRET,
       sampleFile,
       logFile: join(STATE, `${name}-server.log`),
@@ -65,6 +65,21 @@ export async function startWimbel(
         }
       }
       return { moved: cluster.port !== before };
+    },
+    serverPid: () => server.pid as number,
+    /** A second server on the same database. */
+    startAnother: async () => {
+      const at = await freePort();
+      let other = await launch(at);
+      return {
+        url: other.url as string,
+        kill: () => process.kill(other.pid!, 'SIGKILL'),
+        restart: async () => {
+          await endProcess(other.pid);
+          other = await launch(at);
+        },
+        end: () => endProcess(other.pid),
+      };
     },
     end: async () => {
       await endProcess(server.pid);

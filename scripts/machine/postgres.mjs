@@ -142,7 +142,7 @@ const urlOf = ({ password, port }, database) => `postgres://${NAME}:${password}@
 
 /**
  * Starts the project's own cluster `name` on loopback, making it first where it is missing, and gives its address.
- * A running one is used as it is.
+ * A running one is used as it is; `isStartedHere` tells.
  */
 export async function startCluster(name = 'postgres', { options = [] } = {}) {
   let settings = readSettings(name);
@@ -158,7 +158,8 @@ export async function startCluster(name = 'postgres', { options = [] } = {}) {
     );
   }
   let pid = clusterPid(settings.data);
-  if (pid === null) {
+  const isStartedHere = pid === null;
+  if (isStartedHere) {
     settings.port = await freePort(settings.port || 54790);
     writeSettings(name, settings);
     const words = [
@@ -177,20 +178,24 @@ export async function startCluster(name = 'postgres', { options = [] } = {}) {
     );
     pid = clusterPid(settings.data);
   }
-  return { ...settings, name, pid, url: (database) => urlOf(settings, database) };
+  return { ...settings, name, pid, isStartedHere, url: (database) => urlOf(settings, database) };
+}
+
+/** Runs one of PostgreSQL's client programs against a cluster, as its owner; gives what it says. */
+export function databaseTool(name, cluster, args, what = undefined) {
+  const to = ['-h', '127.0.0.1', '-p', String(cluster.port), '-U', NAME];
+  return run(join(postgresPrograms(), name), [...to, ...args], {
+    env: { PGPASSWORD: cluster.password },
+    cwd: '/',
+    ...(what === undefined ? {} : { what }),
+  });
 }
 
 /** Makes a database in a cluster unless it is there. */
 export function ensureDatabase(cluster, database) {
-  const env = { PGPASSWORD: cluster.password };
-  const to = ['-h', '127.0.0.1', '-p', String(cluster.port), '-U', NAME];
-  const programs = postgresPrograms();
-  const found = run(
-    join(programs, 'psql'),
-    [...to, '-d', 'postgres', '-Atc', `select 1 from pg_database where datname = '${database}'`],
-    { env, cwd: '/' },
-  );
-  if (found.trim() !== '1') run(join(programs, 'createdb'), [...to, database], { env, cwd: '/' });
+  const known = `select 1 from pg_database where datname = '${database}'`;
+  const found = databaseTool('psql', cluster, ['-d', 'postgres', '-Atc', known]);
+  if (found.trim() !== '1') databaseTool('createdb', cluster, [database]);
 }
 
 /** Resolves once a cluster's main process is no longer there. */
