@@ -30,6 +30,7 @@ const SCREENS = [
   '/goals/year',
   '/goals/due',
   '/settings/quotes',
+  '/settings/account',
 ];
 
 test('text at 200 % loses nothing', async ({ browser }) => {

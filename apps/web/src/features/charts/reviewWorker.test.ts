@@ -1,12 +1,13 @@
-import { MessageChannel, type MessagePort } from 'node:worker_threads';
+import { MessageChannel } from 'node:worker_threads';
 import { type Track, buildTrack, dayOf, spanReview } from '@wimbel/core';
 import { expose } from 'comlink';
+import { accountLeft } from '../../shared/accountLeft.ts';
 import { TODAY, aHabit } from '../../testing/goalSamples.ts';
-import { createReviewWorker, reviewInWorker } from './reviewWorker.ts';
-import { createReviewer } from './reviewer.ts';
+import { createReviewWorker } from './reviewWorker.ts';
+import { type Reviewer, createReviewer } from './reviewer.ts';
 
-const trackOf = (id: string): Track =>
-  buildTrack(aHabit(id), [{ habitId: id, day: '2026-11-20', mark: 'done' }], TODAY, 'monday');
+const track = (id: string, day: string): Track =>
+  buildTrack(aHabit(id), [{ habitId: id, day, mark: 'done' as const }], TODAY, 'monday');
 const options = {
   kind: 'days' as const,
   span: { first: dayOf('2026-11-01'), last: TODAY },
@@ -15,82 +16,54 @@ const options = {
   today: TODAY,
 };
 
-/** What a page has of a worker, at the other end of a channel here: each is kept, with how many tracks it was given. */
-class FakeWorker {
-  static started: FakeWorker[] = [];
-  static isBroken = false;
-  held: string[] = [];
-  private readonly fail: (() => void)[] = [];
-  private readonly port: MessagePort;
-
-  constructor() {
-    FakeWorker.started.push(this);
+/** Workers that run beside the test, each with what it was given to hold. */
+function workers() {
+  const started: { held: string[][]; isOver: boolean }[] = [];
+  const open: { close: () => void }[] = [];
+  const start = (): Worker => {
     const { port1, port2 } = new MessageChannel();
-    this.port = port1;
+    const own = { held: [] as string[][], isOver: false };
     const reviewer = createReviewer();
-    const hold = (tracks: readonly Track[]): void => {
-      this.held.push(...tracks.map(({ habit }) => habit.id));
-      reviewer.hold(tracks);
+    const slow: Reviewer = {
+      ...reviewer,
+      hold: (tracks) => {
+        own.held.push(tracks.map((each) => each.habit.id));
+        reviewer.hold(tracks);
+      },
     };
-    if (FakeWorker.isBroken) setTimeout(() => this.fail.forEach((each) => each()));
-    else expose({ ...reviewer, hold }, port2 as never);
-    port1.start();
-  }
-
-  addEventListener(kind: string, listener: never): void {
-    if (kind === 'error') this.fail.push(listener);
-    else this.port.addEventListener(kind as 'message', listener);
-  }
-  removeEventListener(kind: string, listener: never): void {
-    this.port.removeEventListener(kind as 'message', listener);
-  }
-  postMessage(message: unknown): void {
-    this.port.postMessage(message);
-  }
-  terminate(): void {
-    this.port.close();
-  }
+    expose(slow, port2 as never);
+    open.push(port1, port2);
+    started.push(own);
+    return Object.assign(port1, { terminate: () => (own.isOver = true) }) as never;
+  };
+  return { start, started, end: () => open.forEach((port) => port.close()) };
 }
 
-/** A way to ask that begins without a worker. */
-function anew(): ReturnType<typeof createReviewWorker> {
-  FakeWorker.started = [];
-  FakeWorker.isBroken = false;
-  return createReviewWorker(() => new FakeWorker() as unknown as Worker);
-}
+it('a track is sent once, and by none of two questions at once left to the other', async () => {
+  const { start, started, end } = workers();
+  const ask = createReviewWorker(start);
+  const tracks = [track('a', '2026-11-20'), track('b', '2026-11-21')];
+  const expected = spanReview(tracks, options);
+  const [first, second] = await Promise.all([ask(tracks, options), ask(tracks, options)]);
+  expect([first.kept.kept, second.kept.kept]).toEqual([expected.kept.kept, expected.kept.kept]);
+  await ask(tracks, options);
+  expect(started).toHaveLength(1);
+  expect(started[0]!.held).toEqual([
+    ['a', 'b'],
+    ['a', 'b'],
+  ]);
+  end();
+});
 
-afterEach(() => FakeWorker.started.forEach((each) => each.terminate()));
-
-describe('the worker of reviews', () => {
-  it('answers as core does, and is started once', async () => {
-    const review = anew();
-    const tracks = [trackOf('a'), trackOf('b')];
-    expect(await review(tracks, options)).toEqual(spanReview(tracks, options));
-    await review(tracks, { ...options, span: { first: TODAY - 3, last: TODAY } });
-    expect(FakeWorker.started).toHaveLength(1);
-  });
-
-  it('is given a habit again only when it was laid out anew', async () => {
-    const review = anew();
-    const [a, b] = [trackOf('a'), trackOf('b')];
-    await review([a, b], options);
-    await review([b], options);
-    await review([trackOf('a'), b], options);
-    expect(FakeWorker.started[0]!.held).toEqual(['a', 'b', 'a']);
-  });
-
-  it('that breaks tells whoever waits, and another is started for the next', async () => {
-    const review = anew();
-    FakeWorker.isBroken = true;
-    await expect(review([trackOf('a')], options)).rejects.toThrow('the worker broke');
-    FakeWorker.isBroken = false;
-    const answer = await review([trackOf('a')], options);
-    expect(answer.kept.kept).toBe(1);
-    expect(FakeWorker.started.map(({ held }) => held)).toEqual([[], ['a']]);
-  });
-
-  it('is refused where the device has none', async () => {
-    // As here, where there is no such thing as a worker.
-    await expect(reviewInWorker([trackOf('a')], options)).rejects.toThrow('Worker');
-  });
+it('what a worker holds goes with the account that is left', async () => {
+  const { start, started, end } = workers();
+  const ask = createReviewWorker(start);
+  await ask([track('a', '2026-11-20')], options);
+  accountLeft();
+  expect(started[0]!.isOver).toBe(true);
+  const next = await ask([track('b', '2026-11-21')], options);
+  expect(started).toHaveLength(2);
+  expect(started[1]!.held).toEqual([['b']]);
+  expect(next.habits.map((each) => each.id)).toEqual(['b']);
+  end();
 });
