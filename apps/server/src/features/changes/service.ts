@@ -1,4 +1,4 @@
-import { setImmediate as otherWork, setTimeout as pause } from 'node:timers/promises';
+import { setTimeout as pause } from 'node:timers/promises';
 import {
   type Change,
   type ChangeResult,
@@ -6,36 +6,24 @@ import {
   type Collection,
   type Issue,
   LIMITS,
-  LIST_COLLECTIONS,
   MOST_AHEAD_MS,
-  type RecordOf,
-  type RemovalPlan,
   type ServerRow,
-  checkRecord,
   isKey,
-  isLater as isLaterChange,
-  keyOf,
   referencesOf,
-  removalPlan,
 } from '@wimbel/contract';
-import type { Records } from '@wimbel/core';
 import type { Pool } from 'pg';
 import type { Clock } from '../../clock.ts';
 import { AppError, codeOf } from '../../errors.ts';
+import { decideAll, refusal } from './decide.ts';
 import * as queries from './queries.ts';
-import { issuesAgainstOthers } from './relations.ts';
 import { type State, stateOf } from './state.ts';
 
 /** How many rows the answer to a request with changes carries at most; a fetch carries them in pieces of as many. */
 const PAGE = 2000;
-/** How many records one statement of an import carries. */
-const IMPORT_ROWS = 1000;
 /** How often a batch is looked at anew where other servers write for the same person meanwhile. */
 const MOST_TRIES = 12;
 /** The pause before the next try, longer each time. */
 const RETRY_MS = 15;
-/** How long checks may go on before the server turns to other requests. */
-const SLICE_MS = 8;
 
 /** What the changes of a person are taken in with. */
 export type ChangesDeps = { pool: Pool; clock: Clock };
@@ -167,6 +155,15 @@ async function winnersOf(
   return [...winners.values()];
 }
 
+/** What a check says; where it trips over a value that it was not made for, something else. */
+function safely<T>(check: () => T, otherwise: T): T {
+  try {
+    return check();
+  } catch {
+    return otherwise;
+  }
+}
+
 /** Where the changes will look: their own records, and those that they name. */
 function placesOf(changes: readonly Change[]): { collection: Collection; key: string }[] {
   const places = new Map<string, { collection: Collection; key: string }>();
@@ -185,98 +182,6 @@ function placesOf(changes: readonly Change[]): { collection: Collection; key: st
   }
   return [...places.values()];
 }
-
-/** What a check says; where it trips over a value that it was not made for, something else. */
-function safely<T>(check: () => T, otherwise: T): T {
-  try {
-    return check();
-  } catch {
-    return otherwise;
-  }
-}
-
-async function decideAll(state: State, changes: readonly Change[], latestMs: number): Promise<ChangeResult[]> {
-  const results: ChangeResult[] = [];
-  let since = performance.now();
-  for (const change of changes) {
-    results.push(await decide(state, change, latestMs));
-    if (performance.now() - since > SLICE_MS) {
-      await otherWork();
-      since = performance.now();
-    }
-  }
-  return results;
-}
-
-const isLater = (a: queries.Origin, b: queries.Origin): boolean =>
-  isLaterChange({ madeAt: a.changedAt, id: a.changeId }, { madeAt: b.changedAt, id: b.changeId });
-
-async function decide(state: State, change: Change, latestMs: number): Promise<ChangeResult> {
-  const { id, collection, key } = change;
-  const origin = { changedAt: change.madeAt, changeId: id };
-  if (!isKey(collection, key)) return refusal(id, 'key', 'is not a key of this collection');
-  const before = await state.logged(collection, key);
-  if (before !== null && !isLater(origin, before)) return { id, status: 'superseded' };
-  if (!('record' in change)) return refusal(id, 'record', 'is missing; a removal says null');
-  if (Date.parse(change.madeAt) > latestMs) {
-    return { ...refusal(id, 'madeAt', 'lies ahead of the server’s clock'), code: 'ahead' };
-  }
-  if (change.record === null) return remove(state, change, origin);
-  const { record, issues } = checkRecord(collection, change.record);
-  if (record === null) return { id, status: 'refused', issues };
-  if (keyOf(collection, record as never) !== key) return refusal(id, 'key', 'is not the key of the record');
-  const against = await issuesAgainstOthers(state, collection, record, before?.record ?? null);
-  if (against.length > 0) return { id, status: 'refused', issues: against };
-  return { id, status: 'accepted', revision: state.put(collection, key, record, origin) };
-}
-
-/** Takes a record away with all that hangs on it, unless something there was written later than the removal. */
-async function remove(state: State, { id, collection, key }: Change, origin: queries.Origin): Promise<ChangeResult> {
-  if (collection === 'settings') return refusal(id, '', 'cannot be removed');
-  const origins = new Map<string, queries.Origin>();
-  const plan = await planRemoval(state, collection, key, origins);
-  if (plan.keptBy !== null) return refusal(id, '', `is named by ${plan.keptBy.collection}, which stay`);
-  const originOf = (of: Collection, each: string) => origins.get(queries.placeOf(of, each));
-  const later = plan.goes.filter((each) => {
-    const own = originOf(each.collection, each.key);
-    return own !== undefined && isLater(own, origin);
-  });
-  if (later.length > 0) {
-    return refusal(id, '', `has something newer under it (${later[0]!.collection}), written on another device since`);
-  }
-  for (const each of plan.letsGo) {
-    const own = originOf(each.collection, each.key)!;
-    state.put(each.collection, each.key, each.record, isLater(own, origin) ? own : origin);
-  }
-  let revision = 0;
-  for (const each of plan.goes) revision = state.put(each.collection, each.key, null, origin);
-  return { id, status: 'accepted', revision };
-}
-
-async function planRemoval(
-  state: State,
-  collection: Collection,
-  key: string,
-  origins: Map<string, queries.Origin>,
-): Promise<RemovalPlan> {
-  const asking = removalPlan(collection, key);
-  let step = asking.next();
-  while (!step.done) {
-    const { by, key: named } = step.value;
-    const found = await state.namedBy(by, named);
-    for (const { record, changedAt, changeId } of found) {
-      origins.set(queries.placeOf(by.in, keyOf(by.in, record as never)), { changedAt, changeId });
-    }
-    step = asking.next(found.map((each) => each.record));
-  }
-  return step.value;
-}
-
-const refusal = (id: string, path: string, message: string): ChangeResult & { status: 'refused' } => ({
-  id,
-  status: 'refused',
-  issues: [{ path, message }],
-});
 
 /** Each refusal keeps its first issue; the others only as long as they are few, so that no answer outgrows its question. */
 function withFewIssues(results: ChangeResult[]): ChangeResult[] {
@@ -326,57 +231,4 @@ export async function* changesSince(pool: Pool, userId: string, since: number): 
     if (page.length > 0) yield `,${page.map((each) => each.json).join(',')}`;
   }
   yield ']}';
-}
-
-/**
- * Takes in a whole file of records that has been read and checked, for a person who has none. Throws an AppError
- * (`unavailable`) where they have some by now.
- */
-export async function importRecords(
-  pool: Pool,
-  userId: string,
-  records: Records,
-  changedAt: string,
-  changeId: string,
-): Promise<number> {
-  const all = [
-    ['settings', records.settings] as [Collection, RecordOf<Collection>],
-    ...LIST_COLLECTIONS.flatMap((collection) =>
-      records[collection].map((record): [Collection, RecordOf<Collection>] => [collection, record]),
-    ),
-  ];
-  const ordered = [
-    ...all.filter(([of]) => of !== 'steps'),
-    ...parentsFirst(records.steps).map((step): [Collection, RecordOf<Collection>] => ['steps', step]),
-  ];
-  await queries.startRevisions(pool, userId);
-  for (let at = 0; at < ordered.length; at += IMPORT_ROWS) {
-    const writes = ordered.slice(at, at + IMPORT_ROWS).map(([collection, record], index) => ({
-      collection,
-      key: keyOf(collection, record as never),
-      record,
-      revision: at + index + 1,
-      changedAt,
-      changeId,
-    }));
-    const written = await queries.writeAll(pool, [{ userId, at, moved: writes.length, writes }]);
-    if (!written.has(userId)) throw new AppError('unavailable');
-  }
-  return ordered.length;
-}
-
-/** Steps so ordered that each comes after the step it belongs to; otherwise as they were. */
-function parentsFirst(steps: Records['steps']): Records['steps'] {
-  const byId = new Map(steps.map((step) => [step.id, step]));
-  const placed = new Set<string>();
-  const ordered: Records['steps'] = [];
-  const place = (step: Records['steps'][number]): void => {
-    if (placed.has(step.id)) return;
-    placed.add(step.id);
-    const parent = step.parentId ? byId.get(step.parentId) : undefined;
-    if (parent) place(parent);
-    ordered.push(step);
-  };
-  steps.forEach(place);
-  return ordered;
 }

@@ -11,7 +11,7 @@ import { user } from '../../db/schema/account.ts';
 import { changeLog, revisions } from '../../db/schema/changeLog.ts';
 import { tableOf } from '../../db/tables.ts';
 import type { Auth } from '../account/auth.ts';
-import { importRecords } from '../changes/service.ts';
+import { importRecords } from '../changes/importRecords.ts';
 
 /** The account that every sample is copied from. Nobody can sign in to it: it has no password. */
 const TEMPLATE_EMAIL = 'sample.template@wimbel.invalid';

@@ -1,0 +1,109 @@
+import { setImmediate as otherWork } from 'node:timers/promises';
+import {
+  type Change,
+  type ChangeResult,
+  type Collection,
+  type RemovalPlan,
+  checkRecord,
+  isKey,
+  isLater as isLaterChange,
+  keyOf,
+  removalPlan,
+} from '@wimbel/contract';
+import { type Origin, placeOf } from './queries.ts';
+import { issuesAgainstOthers } from './relations.ts';
+import type { State } from './state.ts';
+
+/** How long checks may go on before the server turns to other requests. */
+const SLICE_MS = 8;
+
+/** What becomes of changes, in order, each seeing what those before it did; none may be of an instant after `latestMs`. */
+export async function decideAll(state: State, changes: readonly Change[], latestMs: number): Promise<ChangeResult[]> {
+  const results: ChangeResult[] = [];
+  let since = performance.now();
+  for (const change of changes) {
+    results.push(await decide(state, change, latestMs).catch((error: unknown) => unreadable(change, error)));
+    if (performance.now() - since > SLICE_MS) {
+      await otherWork();
+      since = performance.now();
+    }
+  }
+  return results;
+}
+
+const isLater = (a: Origin, b: Origin): boolean =>
+  isLaterChange({ madeAt: a.changedAt, id: a.changeId }, { madeAt: b.changedAt, id: b.changeId });
+
+/** A check that trips over a value it was not made for refuses that change alone; any other fault is none of the change. */
+function unreadable({ id }: Change, error: unknown): ChangeResult {
+  if (error instanceof TypeError || error instanceof RangeError) return refusal(id, '', 'cannot be read');
+  throw error;
+}
+
+async function decide(state: State, change: Change, latestMs: number): Promise<ChangeResult> {
+  const { id, collection, key } = change;
+  const origin = { changedAt: change.madeAt, changeId: id };
+  if (!isKey(collection, key)) return refusal(id, 'key', 'is not a key of this collection');
+  const before = await state.logged(collection, key);
+  if (before !== null && !isLater(origin, before)) return { id, status: 'superseded' };
+  if (!('record' in change)) return refusal(id, 'record', 'is missing; a removal says null');
+  if (Date.parse(change.madeAt) > latestMs) {
+    return { ...refusal(id, 'madeAt', 'lies ahead of the server’s clock'), code: 'ahead' };
+  }
+  if (change.record === null) return remove(state, change, origin);
+  const { record, issues } = checkRecord(collection, change.record);
+  if (record === null) return { id, status: 'refused', issues };
+  if (keyOf(collection, record as never) !== key) return refusal(id, 'key', 'is not the key of the record');
+  const against = await issuesAgainstOthers(state, collection, record, before?.record ?? null);
+  if (against.length > 0) return { id, status: 'refused', issues: against };
+  return { id, status: 'accepted', revision: state.put(collection, key, record, origin) };
+}
+
+/** Takes a record away with all that hangs on it, unless something there was written later than the removal. */
+async function remove(state: State, { id, collection, key }: Change, origin: Origin): Promise<ChangeResult> {
+  if (collection === 'settings') return refusal(id, '', 'cannot be removed');
+  const origins = new Map<string, Origin>();
+  const plan = await planRemoval(state, collection, key, origins);
+  if (plan.keptBy !== null) return refusal(id, '', `is named by ${plan.keptBy.collection}, which stay`);
+  const originOf = (of: Collection, each: string) => origins.get(placeOf(of, each));
+  const later = plan.goes.filter((each) => {
+    const own = originOf(each.collection, each.key);
+    return own !== undefined && isLater(own, origin);
+  });
+  if (later.length > 0) {
+    return refusal(id, '', `has something newer under it (${later[0]!.collection}), written on another device since`);
+  }
+  for (const each of plan.letsGo) {
+    const own = originOf(each.collection, each.key)!;
+    state.put(each.collection, each.key, each.record, isLater(own, origin) ? own : origin);
+  }
+  let revision = 0;
+  for (const each of plan.goes) revision = state.put(each.collection, each.key, null, origin);
+  return { id, status: 'accepted', revision };
+}
+
+async function planRemoval(
+  state: State,
+  collection: Collection,
+  key: string,
+  origins: Map<string, Origin>,
+): Promise<RemovalPlan> {
+  const asking = removalPlan(collection, key);
+  let step = asking.next();
+  while (!step.done) {
+    const { by, key: named } = step.value;
+    const found = await state.namedBy(by, named);
+    for (const { record, changedAt, changeId } of found) {
+      origins.set(placeOf(by.in, keyOf(by.in, record as never)), { changedAt, changeId });
+    }
+    step = asking.next(found.map((each) => each.record));
+  }
+  return step.value;
+}
+
+/** A change refused for one fault. */
+export const refusal = (id: string, path: string, message: string): ChangeResult & { status: 'refused' } => ({
+  id,
+  status: 'refused',
+  issues: [{ path, message }],
+});
