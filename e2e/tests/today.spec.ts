@@ -142,7 +142,7 @@ test('who is not signed in is shown the way in, wrong words are told plainly, an
   await person.button('Sign in').click();
   await expect(person.page.getByText('Write your e-mail address')).toBeVisible();
   await person.signIn('nobody@example.org', 'not a password');
-  await expect(person.page.getByText('The address and the password do not belong together.')).toBeVisible();
+  await expect(person.page.getByText('Wrong e-mail or password. Nothing was changed.')).toBeVisible();
   const email = await person.signUp();
   await person.page.goto('/settings');
   await person.button('Sign out').click();
