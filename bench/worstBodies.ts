@@ -25,9 +25,9 @@ const BODIES: Record<string, () => string> = {
   'numbers for changes': () => JSON.stringify({ changes: fill(1) }),
   'ids that are empty': () => JSON.stringify(one('seasons', { id: 'x', goalIds: fill('') })),
   'parts that are empty': () => JSON.stringify(one('entries', { habitId: 'x', parts: fill({}) })),
-  'unknown keys': () => JSON.stringify(one('habits', keys(90_000))),
-  'lists in lists, half a million deep': () =>
-    JSON.stringify(one('habits', 'DEEP')).replace('"DEEP"', '['.repeat(500_000) + ']'.repeat(500_000)),
+  'unknown keys': () => JSON.stringify(one('habits', keys(40_000))),
+  'lists in lists, a quarter of a million deep': () =>
+    JSON.stringify(one('habits', 'DEEP')).replace('"DEEP"', '['.repeat(250_000) + ']'.repeat(250_000)),
   'one long text': () => JSON.stringify(one('quotes', { id: 'x', text: 'x'.repeat(LIMITS.bodyBytes - 3000) })),
   'a record as large as one may be': () =>
     JSON.stringify(one('habits', { id: 'x', terms: terms(400), pauses: terms(400) })),

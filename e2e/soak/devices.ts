@@ -53,6 +53,7 @@ async function device(person: Somebody, skewMs: number, count: number): Promise<
       waiting.push(change);
       made.push(change);
     }
+    await pause(pick(150));
     const batch = waiting.slice(0, 1 + pick(30));
     const cut = random() < 0.15 ? pick(25) : null;
     if (cut !== null) cuts++;
@@ -82,7 +83,7 @@ async function device(person: Somebody, skewMs: number, count: number): Promise<
 /** Kills a server, the other, or the database, again and again. */
 async function killer(): Promise<void> {
   while (!isOver) {
-    await pause(4000 + pick(4000));
+    await pause(1500 + pick(1500));
     if (isOver) return;
     kills++;
     const what = pick(5);

@@ -12,7 +12,7 @@ export type Sessions = {
 };
 
 /** How long a session is known without looking, while this server hears of sessions that end. */
-const KNOWN_MS = 10_000;
+const KNOWN_MS = 60_000;
 const MOST_KNOWN = 20_000;
 /** How long to wait before listening again after the connection broke. */
 const LISTEN_AGAIN_MS = 1000;

@@ -214,7 +214,7 @@ describe('the largest bodies', () => {
         inRecord(
           Object.fromEntries(
             fill(1)
-              .slice(0, 90_000)
+              .slice(0, 40_000)
               .map((_, index) => [`k${index}`, 1]),
           ),
         ),
@@ -227,7 +227,7 @@ describe('the largest bodies', () => {
         changes: Array.from({ length: LIMITS.changes }, () => ({
           ...habitChange('h'),
           id: randomUUID(),
-          record: { id: 'h', terms: Array.from({ length: 90 }, () => ({ from: 1 })) },
+          record: { id: 'h', terms: Array.from({ length: 70 }, () => ({ from: 1 })) },
         })),
       }),
     ],

@@ -221,14 +221,20 @@ async function newsAfter(
  * What is newer than a revision as the JSON of a `ChangesSince`, in pieces, so that a long record is neither held nor
  * waited for as a whole.
  */
-export async function* changesSince(pool: Pool, userId: string, since: number): AsyncGenerator<string> {
-  const all = Number.MAX_SAFE_INTEGER;
-  const { revision, rows } = await queries.rowsBetween(pool, userId, since, all, PAGE);
+export async function* changesSince(
+  pool: Pool,
+  userId: string,
+  since: number,
+): AsyncGenerator<{ json: string; isLast: boolean }> {
+  let page = await queries.rowsBetween(pool, userId, since, Number.MAX_SAFE_INTEGER, PAGE);
   // What is written while this goes on has a later revision, and comes with the next fetch.
-  yield `{"revision":${revision},"more":false,"rows":[${rows.map((each) => each.json).join(',')}`;
-  for (let page = rows; page.length === PAGE;) {
-    page = (await queries.rowsBetween(pool, userId, page.at(-1)!.revision, revision, PAGE)).rows;
-    if (page.length > 0) yield `,${page.map((each) => each.json).join(',')}`;
+  const { revision } = page;
+  let before = `{"revision":${revision},"more":false,"rows":[`;
+  for (;;) {
+    const isLast = page.rows.length < PAGE;
+    yield { json: `${before}${page.rows.map((each) => each.json).join(',')}${isLast ? ']}' : ''}`, isLast };
+    if (isLast) return;
+    page = await queries.rowsBetween(pool, userId, page.rows.at(-1)!.revision, revision, PAGE);
+    before = page.rows.length > 0 ? ',' : '';
   }
-  yield ']}';
 }
