@@ -55,11 +55,11 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
       }
       const pieces = changesSince(deps.pool, userId, since);
       // The first piece is waited for: what goes wrong up to there can still be answered as an error.
-      const first: IteratorResult<{ json: string; isLast: boolean }> = await readers.take(userId, () => pieces.next());
+      let piece = await readers.take(userId, () => pieces.next());
       c.header('content-type', 'application/json');
-      if (first.done || first.value.isLast) return c.body(first.value?.json ?? '');
+      if (piece.done || piece.value.isLast) return c.body(piece.value?.json ?? '');
       return stream(c, async (answer) => {
-        for (let piece = first; !piece.done && !answer.aborted;) {
+        while (!piece.done && !answer.aborted) {
           await answer.write(piece.value.json);
           piece = await readers.take(userId, () => pieces.next());
         }
