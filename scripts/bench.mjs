@@ -8,6 +8,7 @@ async function main() {
     'bench/figures.ts',
     'bench/checkOff.ts',
     'bench/worstBodies.ts',
+    'bench/newDevice.ts',
     'bench/pegboard.ts',
     'bench/goals.ts',
     'bench/charts.ts',
