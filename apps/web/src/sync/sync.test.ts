@@ -293,6 +293,34 @@ describe('a change', () => {
     learnServerTime(new Date().toISOString(), Date.now());
   });
 
+  it('that is ahead of the server’s clock however often it is sent is put aside, and the others go on', async () => {
+    const server = pretendServer();
+    let sent = 0;
+    const { sendChanges } = server.api;
+    server.api.sendChanges = async (accountId, changes, revision) => {
+      sent++;
+      const [odd, rest] = [
+        changes.filter((each) => each.key.startsWith('2026-11-23')),
+        changes.filter((each) => !each.key.startsWith('2026-11-23')),
+      ];
+      const answer = await sendChanges(accountId, rest, revision);
+      const ahead = odd.map(({ id }) => ({
+        id,
+        status: 'refused' as const,
+        code: 'ahead' as const,
+        issues: [{ path: 'madeAt', message: 'lies ahead' }],
+      }));
+      return { ...answer, results: [...answer.results, ...ahead] };
+    };
+    const device = open(server, newId());
+    await until(() => device.store.getState().records.isLoaded);
+    device.sync.change([entryChange(entry('2026-11-23')), entryChange(entry('2026-11-24'))]);
+    await until(() => device.waiting() === 0);
+    expect(device.store.getState().outbox.refused.map(({ change }) => change.key)).toEqual(['2026-11-23 h']);
+    expect(Object.keys(device.entries())).toEqual(['2026-11-24']);
+    expect(sent).toBeLessThan(8);
+  });
+
   it('that the server refuses is taken back on the screen, with what hangs on it', async () => {
     const server = pretendServer();
     server.put({

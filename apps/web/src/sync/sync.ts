@@ -86,6 +86,13 @@ export function startSync(deps: {
     store.dispatch(recordsChanged({ changes: [...changes] }));
   }
 
+  /** Counts one more try of a change that came to nothing. */
+  function failed(id: string): number {
+    const times = (failuresOf.get(id) ?? 0) + 1;
+    failuresOf.set(id, times);
+    return times;
+  }
+
   /** Sends some changes; null where they were too much together, and fewer are to be tried. */
   async function sendBatch(
     batch: readonly Change[],
@@ -104,9 +111,7 @@ export function startSync(deps: {
       const [only] = batch;
       if (batch.length > 1 || only === undefined) return null;
       // A server that fails on everything is not this change's doing: it gets some tries.
-      const failed = (failuresOf.get(only.id) ?? 0) + 1;
-      failuresOf.set(only.id, failed);
-      if (!isUnfit && failed < MOST_FAILURES) throw error;
+      if (!isUnfit && failed(only.id) < MOST_FAILURES) throw error;
       return { results: [{ id: only.id, status: 'refused', issues: [{ path: '', message }] }] };
     }
   }
@@ -122,11 +127,15 @@ export function startSync(deps: {
     for (const result of results) {
       const change = byId.get(result.id);
       if (change === undefined) continue;
-      if (isAhead(result)) ahead.push({ ...change, madeAt: nextInstant() });
-      else if (result.status === 'refused') refusals.push({ change, issues: result.issues });
+      // With the server's time it holds; where it never does, it is put aside like any other.
+      if (isAhead(result) && failed(result.id) < MOST_FAILURES) {
+        ahead.push({ ...change, madeAt: nextInstant() });
+        continue;
+      }
+      if (result.status === 'refused') refusals.push({ change, issues: result.issues });
       else taken.push(result.id);
       if (result.status === 'accepted') outstanding.accepted(result.id);
-      else if (!isAhead(result)) back.push(...outstanding.undone(result.id));
+      else back.push(...outstanding.undone(result.id));
     }
     if (ahead.length > 0) {
       ahead.forEach(outstanding.restamped);
@@ -222,13 +231,13 @@ export function startSync(deps: {
       failures = 0;
       if (!isStopped) store.dispatch(serverReached());
     } catch (error) {
-      failed(error);
+      missed(error);
     } finally {
       isRunning = false;
     }
   }
 
-  function failed(error: unknown): void {
+  function missed(error: unknown): void {
     if (isStopped) return;
     const fault = error instanceof ApiError ? error.fault : null;
     if (fault?.code === 'signInNeeded') {
