@@ -6,6 +6,9 @@ const whenIdle = (work: () => void): void => {
   else setTimeout(work, 3000);
 };
 
+/** What the person came for goes first. */
+const AFTER_MS = 15_000;
+
 let isDone = false;
 
 /**
@@ -15,7 +18,7 @@ let isDone = false;
 export function fetchAhead(): void {
   if (isDone || process.env.NODE_ENV !== 'production') return;
   isDone = true;
-  whenIdle(() => {
+  setTimeout(() => {
     void fetch(PARTS)
       .then((answer) => (answer.ok ? (answer.json() as Promise<string[]>) : []))
       .then((parts) => {
@@ -32,5 +35,5 @@ export function fetchAhead(): void {
       .catch(() => {
         isDone = false;
       });
-  });
+  }, AFTER_MS);
 }
