@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { postgresPrograms } from '../scripts/machine/postgres.mjs';
 import { STATE } from '../scripts/machine/system.mjs';
 import { startWimbel } from '../e2e/driver/server.ts';
+import { habit } from '../e2e/soak/asking.ts';
 import { line, median, ratio, say, timeMsAsync } from './measure.ts';
 import { type BenchPerson, signUp } from './onPage.ts';
 
@@ -77,17 +78,7 @@ try {
   const people: BenchPerson[] = [];
   for (let index = 0; index < PEOPLE; index++) {
     const person = await signUp(wimbel.url, `bench${index}@example.org`);
-    const habit = {
-      id: 'h',
-      name: 'Scales',
-      order: 0,
-      aim: 'build',
-      partOfDay: 'any',
-      measure: { kind: 'check' },
-      terms: [{ from: '2026-01-01', schedule: { kind: 'daily' } }],
-      startsOn: '2026-01-01',
-    };
-    await person.send([['habits', 'h', habit]]);
+    await person.send([['habits', 'h', habit('h')]]);
     people.push(person);
   }
   const [alone] = people as [BenchPerson];

@@ -99,7 +99,7 @@ test('everything is downloaded as one file, and a file is brought in beside what
 
   // The same file again changes nothing.
   await choose('same.json', text);
-  await expect(page.getByRole('dialog')).toContainText(/same\.json is whole\. It holds .*1 day of a habit/);
+  await expect(page.getByRole('dialog')).toContainText(/same\.json can be brought in\. It holds .*1 day of a habit/);
   await person.button('Add to what is here').click();
   await expect(page.getByText('Everything in the file was here already')).toBeVisible();
 

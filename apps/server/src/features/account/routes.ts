@@ -73,6 +73,10 @@ function bodyFor(path: string, body: Fields): Fields {
       throw new AppError('invalid', [{ path: name, message: 'has nothing but spaces' }]);
     }
   }
+  // Addresses of this kind reach nobody, and are the samples' own.
+  if (path === '/sign-up/email' && String(body.email).toLowerCase().endsWith('.invalid')) {
+    throw new AppError('invalid', [{ path: 'email', message: 'is not an e-mail address' }]);
+  }
   if (path === '/change-password') return { ...body, revokeOtherSessions: true };
   if (path === '/delete-user') {
     // A session alone is not enough to take everything away.

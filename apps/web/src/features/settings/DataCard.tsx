@@ -125,7 +125,7 @@ function BringInSheet({ read, onClose }: { read: Read; onClose: () => void }) {
   const kinds = kindWords(read.records);
   return (
     <Sheet title="Bring this file in?" onClose={onClose}>
-      <Words>{`${read.name} is whole. It holds ${kinds.length === 0 ? 'settings only' : kinds.join(', ')}.`}</Words>
+      <Words>{`${read.name} can be brought in. It holds ${kinds.length === 0 ? 'settings only' : kinds.join(', ')}.`}</Words>
       <Button kind="main" onPress={() => bring('merge')}>
         Add to what is here
       </Button>
