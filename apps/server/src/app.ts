@@ -11,6 +11,7 @@ import { AppError, isDatabaseAway, traceOf } from './errors.ts';
 import type { Auth } from './features/account/auth.ts';
 import { accountRoutes } from './features/account/routes.ts';
 import type { Sessions } from './features/account/sessions.ts';
+import { createMemory } from './features/changes/memory.ts';
 import { changesRoutes } from './features/changes/routes.ts';
 import { healthRoutes } from './features/health/routes.ts';
 import { sampleRoutes } from './features/sample/routes.ts';
@@ -108,7 +109,7 @@ export function createApp(deps: AppDeps) {
 
   app.on('GET', '/api/changes', compress());
   app.route('/api/health', healthRoutes(pool));
-  app.route('/api/changes', changesRoutes({ pool, clock }, sessions, limits.requestsPerMinute));
+  app.route('/api/changes', changesRoutes({ pool, clock, memory: createMemory() }, sessions, limits.requestsPerMinute));
   app.use('/api/sample/*', bodyAtMost(SMALL_BODY_BYTES));
   app.route(
     '/api/sample',

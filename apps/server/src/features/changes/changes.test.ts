@@ -300,6 +300,73 @@ describe('sending twice', () => {
   });
 });
 
+describe('a check-off after another', () => {
+  /** The statements that work needs, by name. */
+  async function statementsOf(work: () => Promise<unknown>): Promise<string[]> {
+    const spied = jest.spyOn(server.pool, 'query');
+    try {
+      await work();
+      return spied.mock.calls.map(([asked]) => (asked as unknown as { name?: string }).name ?? String(asked));
+    } finally {
+      spied.mockRestore();
+    }
+  }
+
+  it('is one statement, also on a day that nothing was recorded on yet', async () => {
+    await person.apply(habitChange('h1'), entryChange('h1', '2026-11-23'));
+    expect(await statementsOf(() => person.apply(entryChange('h1', '2026-11-23', { mark: 'missed' })))).toEqual([
+      'write in:entries',
+    ]);
+    expect(await statementsOf(() => person.apply(entryChange('h1', '2026-11-24')))).toEqual(['write in:entries']);
+    expect((await person.since()).rows.map((row) => (row.record as { mark?: string }).mark)).toEqual([
+      undefined,
+      'missed',
+      'done',
+    ]);
+  });
+
+  it('is looked at anew where another server wrote in between: an older one loses, a removed habit refuses it', async () => {
+    const other = await server.another();
+    const elsewhere = async (...changes: Partial<Change>[]) =>
+      (await (await other.request('/api/changes', json({ changes }, person.own))).json()) as { results: never[] };
+    try {
+      await person.apply(habitChange('h1'), entryChange('h1', '2026-11-23'));
+      const between = entryChange('h1', '2026-11-23', { note: 'between' });
+      expect(statuses(await elsewhere(entryChange('h1', '2026-11-23', { note: 'newest' })))).toEqual(['accepted']);
+      expect(statuses(await person.apply(between))).toEqual(['superseded']);
+      const early = entryChange('h1', '2026-11-24', { note: 'early' });
+      expect(statuses(await elsewhere(entryChange('h1', '2026-11-24', { note: 'late' })))).toEqual(['accepted']);
+      expect(statuses(await person.apply(early))).toEqual(['superseded']);
+      expect(statuses(await person.apply(entryChange('h1', '2026-11-24', { note: 'later' })))).toEqual(['accepted']);
+      expect(statuses(await elsewhere(change('habits', 'h1', null)))).toEqual(['accepted']);
+      const answer = await person.apply(entryChange('h1', '2026-11-25'));
+      expect(statuses(answer)).toEqual(['refused']);
+      expect(statuses(await elsewhere(habitChange('h1')))).toEqual(['accepted']);
+      expect(statuses(await person.apply(entryChange('h1', '2026-11-25')))).toEqual(['accepted']);
+      expect((await person.since()).rows.filter((row) => row.record !== null).map((row) => row.key)).toEqual([
+        'h1',
+        '2026-11-25 h1',
+      ]);
+    } finally {
+      await other.close();
+    }
+  });
+
+  it('a day that was written long ago, and is not remembered, is not written over by something older', async () => {
+    await person.apply(habitChange('h1'));
+    const old = entryChange('h1', '2020-01-01', { note: 'old' });
+    await person.apply(entryChange('h1', '2020-01-01', { note: 'new' }));
+    const many = Array.from({ length: 250 }, (_, index) =>
+      entryChange('h1', new Date(Date.UTC(2021, 0, 1 + index)).toISOString().slice(0, 10)),
+    );
+    await person.apply(...many);
+    await person.apply(habitChange('h1', { name: 'Other' }));
+    expect(statuses(await person.apply(old))).toEqual(['superseded']);
+    const stands = (await person.since()).rows.find((row) => row.key === '2020-01-01 h1');
+    expect(stands?.record).toMatchObject({ note: 'new' });
+  });
+});
+
 describe('removing with what hangs on it', () => {
   const goal = { id: 'g', title: 'Sail', startsOn: '2026-11-01', state: 'open', order: 0 };
   const counting = {

@@ -38,7 +38,7 @@ export async function importRecords(
       changedAt,
       changeId,
     }));
-    const written = await writeAll(pool, [{ userId, at, moved: writes.length, writes }]);
+    const written = await writeAll(pool, [{ userId, at, moved: writes.length, writes, empty: [] }]);
     if (!written.has(userId)) throw new AppError('unavailable');
   }
   return ordered.length;

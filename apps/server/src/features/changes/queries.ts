@@ -155,7 +155,7 @@ function statementFor(parts: readonly string[]): string {
   if (known !== undefined) return known;
   const writes = parts.map((part, index) => {
     const [how, collection] = part.split(':') as ['in' | 'out', Collection];
-    const parameter = `$${index + 5}`;
+    const parameter = `$${index + 8}`;
     const facts = factsOf(collection);
     return `w${index} as (${how === 'in' ? insertInto(facts, parameter) : deleteFrom(facts, parameter)})`;
   });
@@ -163,8 +163,14 @@ function statementFor(parts: readonly string[]): string {
 with meant as (
   select * from unnest($1::text[], $2::bigint[], $3::bigint[]) as meant(user_id, at, moved)
 ), free as (
-  select r.user_id, meant.moved from meant join revisions r on r.user_id = meant.user_id and r.revision = meant.at
-  order by r.user_id for update of r skip locked
+  select meant.user_id, meant.moved from meant cross join lateral (
+    select from revisions r where r.user_id = meant.user_id and r.revision = meant.at for update skip locked
+  ) held where not exists (
+    select from unnest($5::text[], $6::text[], $7::text[]) as empty(user_id, collection, key) where empty.user_id = meant.user_id
+    and (
+      select true from change_log l where l.user_id = empty.user_id and l.collection = empty.collection and l.key = empty.key
+    )
+  )
 ), turn as (
   update revisions r set revision = r.revision + free.moved from free where r.user_id = free.user_id
   returning r.user_id
@@ -190,13 +196,22 @@ function rowOf(record: AnyRecord): Record<string, unknown> {
 /** How many kinds of write are kept prepared on a connection; a batch of many collections is planned anew. */
 const MOST_PREPARED_PARTS = 2;
 
-/** What is to be written for a person: the revision it was decided at, how many revisions it takes, and the records. */
-export type Writing = { userId: string; at: number; moved: number; writes: readonly Write[] };
+/**
+ * What is to be written for a person: the revision it was decided at, how many revisions it takes, the records, and places
+ * where nothing may ever have been.
+ */
+export type Writing = {
+  userId: string;
+  at: number;
+  moved: number;
+  writes: readonly Write[];
+  empty: readonly Place[];
+};
 
 /**
  * Writes records and removals of some people, each key once, with the log of them: one statement, and of each person
- * whole or not at all, only if their records are still at the revision `at` and nobody else is writing them. Returns whose
- * was written.
+ * whole or not at all, only if their records are still at the revision `at`, nobody else is writing them, and the places
+ * that must be empty are. Returns whose was written.
  */
 export async function writeAll(pool: Pool, writings: readonly Writing[]): Promise<Set<string>> {
   const rows = new Map<string, unknown[]>();
@@ -211,6 +226,7 @@ export async function writeAll(pool: Pool, writings: readonly Writing[]): Promis
     }
   }
   const parts = [...rows.keys()].sort();
+  const empty = writings.flatMap((each) => each.empty.map((place) => ({ userId: each.userId, ...place })));
   const { rows: written } = await pool.query<{ user_id: string }>({
     ...(parts.length <= MOST_PREPARED_PARTS ? { name: `write ${parts.join(' ')}` } : {}),
     text: statementFor(parts),
@@ -219,6 +235,9 @@ export async function writeAll(pool: Pool, writings: readonly Writing[]): Promis
       writings.map((each) => each.at),
       writings.map((each) => each.moved),
       JSON.stringify(log),
+      empty.map((each) => each.userId),
+      empty.map((each) => each.collection),
+      empty.map((each) => each.key),
       ...parts.map((part) => JSON.stringify(rows.get(part))),
     ],
   });

@@ -15,6 +15,7 @@ import type { Pool } from 'pg';
 import type { Clock } from '../../clock.ts';
 import { AppError, codeOf } from '../../errors.ts';
 import { decideAll, refusal } from './decide.ts';
+import type { Memory } from './memory.ts';
 import * as queries from './queries.ts';
 import { type State, stateOf } from './state.ts';
 
@@ -26,7 +27,7 @@ const MOST_TRIES = 12;
 const RETRY_MS = 15;
 
 /** What the changes of a person are taken in with. */
-export type ChangesDeps = { pool: Pool; clock: Clock };
+export type ChangesDeps = { pool: Pool; clock: Clock; memory: Memory };
 
 /** Whether PostgreSQL refused values (class 22) or a constraint (class 23). */
 const isRefusedByDatabase = (error: unknown): boolean => /^2[23]/.test(codeOf(error) ?? '');
@@ -66,7 +67,7 @@ async function answerTo(deps: ChangesDeps, { userId, changes, since }: Sent, bat
 export async function applyTogether(deps: ChangesDeps, all: readonly Sent[]): Promise<Promise<ChangesAnswer>[]> {
   let batches: (Batch | null)[];
   try {
-    batches = await tryTogether(deps, all);
+    batches = await tryTogether(deps, all, true);
   } catch (error) {
     if (!isRefusedByDatabase(error)) throw error;
     batches = all.map(() => null);
@@ -74,11 +75,17 @@ export async function applyTogether(deps: ChangesDeps, all: readonly Sent[]): Pr
   return all.map(async (sent, index) => answerTo(deps, sent, batches[index] ?? (await applyAlone(deps, sent))));
 }
 
-/** One try to take in what several people sent; null for those whose did not go in. */
-async function tryTogether(deps: ChangesDeps, all: readonly Sent[]): Promise<(Batch | null)[]> {
-  const { pool, clock } = deps;
+/**
+ * One try to take in what several people sent; null for those whose did not go in. Where the memory is asked, only what it
+ * lets in goes in: a refusal wants to be sure.
+ */
+async function tryTogether(deps: ChangesDeps, all: readonly Sent[], asksMemory: boolean): Promise<(Batch | null)[]> {
+  const { pool, clock, memory } = deps;
   const wanted = all.map(({ userId, changes }) => ({ userId, places: placesOf(changes) }));
-  const readings = await queries.readLogged(pool, wanted);
+  const recalled = all.map(({ userId, changes }, index) =>
+    asksMemory ? memory.recall(userId, changes, wanted[index]!.places) : null,
+  );
+  const readings = await readingsOf(deps, wanted, recalled);
   const latestMs = clock.now().getTime() + MOST_AHEAD_MS;
   const decided = await Promise.all(
     all.map(async ({ userId, changes }, index) => {
@@ -88,22 +95,40 @@ async function tryTogether(deps: ChangesDeps, all: readonly Sent[]): Promise<(Ba
       const results = await decideAll(state, changes, latestMs);
       const moved = state.moved();
       const accepted = results.filter((each) => each.status === 'accepted').length;
+      if (recalled[index] !== null && accepted < changes.length) return null;
       const winners = await winnersOf(state, changes, results);
       const batch: Batch = { results, at, revision: at + moved, wroteMore: moved > accepted, winners };
-      return { batch, writing: { userId, at, moved, writes: state.writes() } };
+      return { batch, writing: { userId, at, moved, writes: state.writes(), empty: recalled[index]?.presumed ?? [] } };
     }),
   );
   const writings = decided.flatMap((each) => (each !== null && each.writing.moved > 0 ? [each.writing] : []));
   const written = writings.length > 0 ? await queries.writeAll(pool, writings) : new Set<string>();
+  for (const writing of writings) {
+    if (written.has(writing.userId)) memory.wrote(writing);
+    else memory.forget(writing.userId);
+  }
   return decided.map((each) =>
     each !== null && (each.writing.moved === 0 || written.has(each.writing.userId)) ? each.batch : null,
   );
 }
 
+/** What was recalled of people, and what is read of the others with one statement. */
+async function readingsOf(
+  { pool, memory }: ChangesDeps,
+  wanted: readonly { userId: string; places: readonly queries.Place[] }[],
+  recalled: readonly (queries.Reading | null)[],
+): Promise<queries.Reading[]> {
+  const asked = wanted.filter((_, index) => recalled[index] === null);
+  const read = asked.length > 0 ? await queries.readLogged(pool, asked) : [];
+  for (const [index, { userId }] of asked.entries()) memory.learn(userId, read[index]!);
+  const next = read.values();
+  return recalled.map((each) => each ?? next.next().value!);
+}
+
 async function applyAlone(deps: ChangesDeps, sent: Sent): Promise<Batch> {
   for (let tries = 0; tries < MOST_TRIES; tries++) {
     try {
-      const [batch] = await tryTogether(deps, [sent]);
+      const [batch] = await tryTogether(deps, [sent], false);
       if (batch) return batch;
     } catch (error) {
       if (!isRefusedByDatabase(error)) throw error;
