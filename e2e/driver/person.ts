@@ -50,12 +50,15 @@ export class Person {
       now?: string;
       scheme?: 'light' | 'dark';
       zone?: string;
+      /** A device that is touched. */
+      hasTouch?: boolean;
     } = {},
   ) {
-    const { url = process.env.E2E_URL, size, now = NOW, scheme = 'light', zone } = options;
+    const { url = process.env.E2E_URL, size, now = NOW, scheme = 'light', zone, hasTouch = false } = options;
     const context = await browser.newContext({
       baseURL: url,
       colorScheme: scheme,
+      hasTouch,
       ...(size ? { viewport: size } : {}),
       ...(zone ? { timezoneId: zone } : {}),
     });

@@ -38,7 +38,12 @@ export function ask(
         });
       },
     );
-    asked.on('error', reject);
+    asked.on('error', (error: NodeJS.ErrnoException) => {
+      // The server had just let a resting connection go: browsers, too, ask again over a new one.
+      if (asked.reusedSocket && error.code === 'ECONNRESET' && cutAfterMs === null)
+        resolve(ask(url, headers, body, cutAfterMs));
+      else reject(error);
+    });
     asked.on('timeout', () => asked.destroy(new Error('no answer')));
     if (cutAfterMs !== null) setTimeout(() => asked.destroy(new Error('cut')), cutAfterMs);
     asked.end(text);

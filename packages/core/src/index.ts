@@ -88,6 +88,7 @@ export { type GoalFigures, goalFigures } from './goal/goalFigures.ts';
 export { type CheckpointRow, type KeyResultFigures, figuresOfCourse, keyResultFigures } from './goal/keyResult.ts';
 export { milestoneState, waitsFor, comesBefore } from './goal/milestones.ts';
 export { type Pace, paceOf, forecastOf, neededPerWeek } from './goal/pace.ts';
+export { type GoalCopy, goalInAnotherYear } from './goal/copyGoal.ts';
 export { type GoalMove, quarterOfGoal, goalMovedTo } from './goal/quarter.ts';
 export {
   type StepState,

@@ -8,3 +8,5 @@ export {
   dataFileOf,
   writeDataFile,
 } from './dataFile.ts';
+export { type LineStep, stepsOfText } from './stepLines.ts';
+export { type LineHabit, habitOfLine } from './habitLine.ts';

@@ -3,18 +3,20 @@ import {
   type Goal,
   type PlainMonth,
   goalClosed,
+  goalInAnotherYear,
   goalMovedTo,
   goalPostponed,
   goalReopened,
   goalWithWord,
   type KeyResult,
+  type Step,
   type GoalMove,
   type PlainDay,
 } from '@wimbel/core';
 import { useStore } from 'react-redux';
 import { useToast } from '../ui/Toast.tsx';
 import { useRecording } from '../sync/RecordsProvider.tsx';
-import { changeTo, removalOf } from '../store/makeChange.ts';
+import { changeTo, newId, removalOf } from '../store/makeChange.ts';
 import type { RecordsState } from '../store/recordsState.ts';
 import { selectToday } from '../store/selectors.ts';
 import type { RootState } from '../store/store.ts';
@@ -27,6 +29,20 @@ export function goalDaysFault(goal: Goal, keyResults: RecordsState['keyResults']
   return early === undefined
     ? null
     : `With these days the key result "${early.title}" would be due before it starts. Nothing was changed.`;
+}
+
+/** Steps with each after the one that it stands under: the server takes them in in this order. */
+function parentsFirst(steps: readonly Step[]): Step[] {
+  const placed = new Set<string>();
+  const sorted: Step[] = [];
+  for (let left = [...steps]; left.length > 0;) {
+    const ready = left.filter(({ parentId }) => parentId === undefined || placed.has(parentId));
+    const next = ready.length > 0 ? ready : left;
+    for (const step of next) placed.add(step.id);
+    sorted.push(...next);
+    left = left.filter(({ id }) => !placed.has(id));
+  }
+  return sorted;
 }
 
 const CLOSED_WORDS = { reached: 'is reached', dropped: 'is dropped', paused: 'is paused' } as const;
@@ -66,6 +82,29 @@ export function useGoalActions() {
     },
     word: (goal: Goal, about: string, note: string, day: PlainDay): void =>
       void change(changeTo('goals', goalWithWord(goal, about, note, day))),
+    /** Makes the goal once more, so many years later; gives the id of the new one. */
+    copy: (goal: Goal, years: number): string => {
+      const { records } = store.getState();
+      const of = <T extends { goalId: string }>(all: Record<string, T>): T[] =>
+        Object.values(all).filter((each) => each.goalId === goal.id);
+      const own = {
+        goal,
+        keyResults: of(records.keyResults),
+        steps: of(records.steps),
+        milestones: of(records.milestones),
+        checkIns: [],
+      };
+      const order = Math.max(...Object.values(records.goals).map((each) => each.order)) + 1;
+      const made = goalInAnotherYear(own, years, order, newId);
+      const undo = change(
+        changeTo('goals', made.goal),
+        ...made.keyResults.map((each) => changeTo('keyResults', each)),
+        ...parentsFirst(made.steps).map((each) => changeTo('steps', each)),
+        ...made.milestones.map((each) => changeTo('milestones', each)),
+      );
+      toast({ text: `${goal.title} is copied to ${made.goal.startsOn.slice(0, 4)}`, onUndo: undo });
+      return made.goal.id;
+    },
     remove: (goal: Goal): void =>
       toast({ text: `${goal.title} is deleted`, onUndo: change(removalOf('goals', goal.id)) }),
   };

@@ -1,13 +1,24 @@
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
+import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { useTheme } from '../theme/Theme.tsx';
 import { Words } from './Words.tsx';
 
 type Props = { value: string; max?: string; label: string; text: string; onChange: (value: string) => void };
 
-/** A date in words; choosing another goes through the browser's own calendar. */
+/**
+ * A date in words; choosing another goes through the browser's own calendar, and is taken at once. One that is typed is
+ * taken with Enter, or when it is left.
+ */
 export function DateButton({ value, max, label, text, onChange }: Props) {
   const { colors } = useTheme();
+  const [typed, setTyped] = useState<string | null>(null);
+  const isTyping = useRef(false);
+  const take = (): void => {
+    isTyping.current = false;
+    setTyped(null);
+    if (typed) onChange(typed);
+  };
   return (
     <View
       {...({ dataSet: { date: '' } } as object)}
@@ -22,10 +33,22 @@ export function DateButton({ value, max, label, text, onChange }: Props) {
       <input
         type="date"
         aria-label={label}
-        value={value}
+        value={typed ?? value}
         max={max}
-        onChange={(event) => event.target.value && onChange(event.target.value)}
-        onClick={(event) => event.currentTarget.showPicker?.()}
+        onChange={({ target }) => {
+          if (isTyping.current) setTyped(target.value);
+          else if (target.value) onChange(target.value);
+        }}
+        onKeyDown={({ key }) => {
+          if (key === 'Enter') take();
+          else if (key === 'Escape') setTyped(null);
+          else if (key !== 'Tab') isTyping.current = true;
+        }}
+        onBlur={take}
+        onClick={(event) => {
+          isTyping.current = false;
+          event.currentTarget.showPicker?.();
+        }}
         style={{
           position: 'absolute',
           inset: 0,

@@ -13,10 +13,12 @@ type Props = Omit<TextInputProps, 'style' | 'onChange'> & {
   /** A unit shown behind the number. */
   suffix?: string;
   isDate?: boolean;
+  /** Takes hold of the input, to give it the focus. */
+  inputRef?: React.Ref<never>;
 };
 
 /** A line to write in, with its label above and its error below. */
-export function Field({ label, error, hint, suffix, isDate = false, ...input }: Props) {
+export function Field({ label, error, hint, suffix, isDate = false, inputRef, ...input }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   const id = useId();
@@ -29,6 +31,7 @@ export function Field({ label, error, hint, suffix, isDate = false, ...input }: 
         {isDate ? (
           <DateInput
             {...input}
+            inputRef={inputRef}
             label={label}
             describedBy={(error ?? hint) ? id : undefined}
             isWrong={error !== undefined}
@@ -36,6 +39,7 @@ export function Field({ label, error, hint, suffix, isDate = false, ...input }: 
         ) : (
           <TextInput
             {...input}
+            ref={inputRef as never}
             aria-label={label}
             aria-invalid={error !== undefined}
             aria-describedby={error !== undefined || hint !== undefined ? id : undefined}
@@ -58,7 +62,8 @@ function DateInput({
   autoFocus,
   describedBy,
   isWrong,
-}: Pick<Props, 'label' | 'value' | 'onChangeText' | 'onBlur' | 'autoFocus'> & {
+  inputRef,
+}: Pick<Props, 'label' | 'value' | 'onChangeText' | 'onBlur' | 'autoFocus' | 'inputRef'> & {
   describedBy: string | undefined;
   isWrong: boolean;
 }) {
@@ -66,6 +71,7 @@ function DateInput({
   return (
     <input
       type="date"
+      ref={inputRef as React.Ref<HTMLInputElement>}
       aria-label={label}
       aria-invalid={isWrong}
       aria-describedby={describedBy}

@@ -15,9 +15,10 @@ export function FormField<V extends FieldValues>({ control, name, ...field }: Pr
     <Controller
       control={control}
       name={name}
-      render={({ field: { value, onChange, onBlur }, fieldState }) => (
+      render={({ field: { value, onChange, onBlur, ref }, fieldState }) => (
         <Field
           {...field}
+          inputRef={ref}
           value={String(value ?? '')}
           onChangeText={onChange}
           onBlur={onBlur}

@@ -12,13 +12,15 @@ type Props = {
   title: string;
   saveLabel: string;
   onSave: () => void;
+  /** Another way to save, beside the one. */
+  also?: { label: string; onPress: () => void };
   onBack: () => void;
   fault: string | null;
   children: ReactNode;
 };
 
 /** A page to fill in: its title with the way back, the fields, what is wrong as a whole, and the one button. */
-export function FormPage({ title, saveLabel, onSave, onBack, fault, children }: Props) {
+export function FormPage({ title, saveLabel, onSave, also, onBack, fault, children }: Props) {
   const styles = useStyles();
   return (
     <Page>
@@ -39,6 +41,7 @@ export function FormPage({ title, saveLabel, onSave, onBack, fault, children }: 
           <Button kind="main" onPress={onSave}>
             {saveLabel}
           </Button>
+          {also ? <Button onPress={also.onPress}>{also.label}</Button> : null}
           <Button kind="bare" onPress={onBack}>
             Cancel
           </Button>
@@ -59,5 +62,5 @@ const useStyles = themed(() => ({
   title: { flex: 1 },
   form: { gap: SPACE.xl, maxWidth: 640, width: '100%' },
   row: { flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap' },
-  buttons: { flexDirection: 'row', gap: SPACE.s },
+  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
 }));

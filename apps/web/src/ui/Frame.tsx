@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { themed, useIsWide, useTheme } from '../theme/Theme.tsx';
 import { CORNER, SPACE } from '../theme/space.ts';
-import type { Icon } from './IconButton.tsx';
+import { type Icon, IconButton } from './IconButton.tsx';
 import { PegPicture } from './Peg.tsx';
 import { Words } from './Words.tsx';
 
@@ -14,13 +14,16 @@ type Props = {
   current: string;
   onGo: (path: string) => void;
   children: ReactNode;
-  /** A place that stands in the rail only; on a phone a screen leads to it. */
+  /** A place that stands in the rail, and on a phone above the page. */
   more: Place;
+  /** Opens the field that finds everything. */
+  find: { label: string; keys: string; icon: Icon; onPress: () => void };
 };
 
 /** The page with its places: a bar below on a phone, a rail on the left on a wide screen. */
-export function Frame({ places, more, current, onGo, children }: Props) {
+export function Frame({ places, more, find, current, onGo, children }: Props) {
   const styles = useStyles();
+  const { colors } = useTheme();
   const isWide = useIsWide();
   const linkTo = (place: Place) => (
     <PlaceLink key={place.path} place={place} isHere={current.startsWith(place.path)} isWide={isWide} onGo={onGo} />
@@ -29,6 +32,16 @@ export function Frame({ places, more, current, onGo, children }: Props) {
   if (!isWide) {
     return (
       <View style={styles.phone}>
+        <View style={styles.top}>
+          <View style={styles.topBrand}>
+            <Mark sizePx={18} />
+            <Words type="label" tone="quiet">
+              Wimbel
+            </Words>
+          </View>
+          <IconButton icon={find.icon} label={find.label} sizePx={20} onPress={find.onPress} />
+          <IconButton icon={more.icon} label={more.label} sizePx={20} onPress={() => onGo(more.path)} />
+        </View>
         <View role="main" style={styles.main}>
           {children}
         </View>
@@ -47,6 +60,15 @@ export function Frame({ places, more, current, onGo, children }: Props) {
         </View>
         {links}
         {linkTo(more)}
+        <Pressable role="button" aria-label={find.label} onPress={find.onPress} style={styles.railLink}>
+          <find.icon size={19} color={colors.quiet} strokeWidth={1.9} />
+          <Words type="name" tone="quiet" style={styles.railWords}>
+            {find.label}
+          </Words>
+          <Words type="small" tone="quiet">
+            {find.keys}
+          </Words>
+        </Pressable>
       </View>
       <View role="main" style={styles.main}>
         {children}
@@ -125,6 +147,15 @@ export function Page({
 
 const useStyles = themed((colors) => ({
   phone: { flex: 1, backgroundColor: colors.paper },
+  top: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    height: 44,
+    paddingLeft: SPACE.l,
+    paddingRight: SPACE.xs,
+  },
+  topBrand: { flex: 1, flexDirection: 'row', alignItems: 'center', gap: 6 },
+  railWords: { flex: 1 },
   wide: { flex: 1, flexDirection: 'row', backgroundColor: colors.paper },
   main: { flex: 1, minWidth: 0, minHeight: 0 },
   bar: {

@@ -5,10 +5,18 @@ import { CORNER, TOUCH_PX } from '../theme/space.ts';
 
 export type Icon = ComponentType<{ size?: number; color?: string; strokeWidth?: number }>;
 
-type Props = { icon: Icon; label: string; onPress: () => void; isDisabled?: boolean; sizePx?: number };
+type Props = {
+  icon: Icon;
+  label: string;
+  onPress: () => void;
+  isDisabled?: boolean;
+  /** For what can be on or off: whether it is on. */
+  isPressed?: boolean;
+  sizePx?: number;
+};
 
 /** An icon that does something; its label is its name. */
-export function IconButton({ icon: Shape, label, onPress, isDisabled = false, sizePx = 22 }: Props) {
+export function IconButton({ icon: Shape, label, onPress, isDisabled = false, isPressed, sizePx = 22 }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   return (
@@ -16,11 +24,12 @@ export function IconButton({ icon: Shape, label, onPress, isDisabled = false, si
       role="button"
       aria-label={label}
       aria-disabled={isDisabled}
+      {...(isPressed === undefined ? {} : ({ 'aria-pressed': isPressed } as object))}
       disabled={isDisabled}
       onPress={onPress}
-      style={({ pressed }) => [styles.target, pressed && styles.pressed, isDisabled && styles.off]}
+      style={({ pressed }) => [styles.target, (pressed || isPressed) && styles.pressed, isDisabled && styles.off]}
     >
-      <Shape size={sizePx} color={colors.quiet} strokeWidth={1.9} />
+      <Shape size={sizePx} color={isPressed ? colors.working : colors.quiet} strokeWidth={1.9} />
     </Pressable>
   );
 }

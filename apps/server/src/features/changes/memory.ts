@@ -3,7 +3,7 @@ import { LRUCache } from 'lru-cache';
 import { type Logged, type Place, type Reading, type Writing, placeOf } from './queries.ts';
 
 /** How many records are remembered, of all people together. */
-const MOST_RECORDS = 40_000;
+const MOST_RECORDS = 20_000;
 /** Of one person so many at most; one who checks off names no more of them in a day. */
 const MOST_OF_ONE = 200;
 

@@ -1,6 +1,7 @@
 import { Redirect, Slot, usePathname, useRouter } from 'expo-router';
 import ChartLine from 'lucide-react-native/icons/chart-line';
 import Grip from 'lucide-react-native/icons/grip';
+import Search from 'lucide-react-native/icons/search';
 import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import Sun from 'lucide-react-native/icons/sun';
 import Target from 'lucide-react-native/icons/target';
@@ -12,12 +13,14 @@ import { SavingSign } from '../../parts/SavingSign.tsx';
 import { UndoKey } from '../../parts/UndoKey.tsx';
 import { FinishLineWatch } from '../../parts/FinishLineWatch.tsx';
 import { ReachedWatch } from '../../parts/ReachedWatch.tsx';
+import { EarlierStartWatch } from '../../parts/EarlierStartWatch.tsx';
 import { serverAsked } from '../../store/accountSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Frame, type Place } from '../../ui/Frame.tsx';
+import { FindHost, useFind } from '../../parts/find/FindHost.tsx';
 import { FigureHost } from '../../parts/FigureHost.tsx';
 import { PlaceFault } from '../../parts/PlaceFault.tsx';
 import { fetchAhead } from '../../shared/fetchAhead.ts';
@@ -99,28 +102,37 @@ export function SignedIn() {
   }
   return (
     <FigureHost onGo={(path) => router.push(path as never)}>
-      <Frame
-        places={PLACES}
-        more={SETTINGS}
-        current={path}
-        onGo={(to) => {
-          setWanted(to);
-          router.push(to as never);
-        }}
-      >
-        <SavingSign />
-        <UndoKey />
-        <FinishLineWatch />
-        <ReachedWatch />
-        <ErrorBoundary
-          fallbackRender={(fault) => <PlaceFault {...fault} {...(wanted === undefined ? {} : { path: wanted })} />}
-          resetKeys={[path, wanted]}
+      <FindHost onGo={(to) => router.push(to as never)}>
+        <Places
+          places={PLACES}
+          more={SETTINGS}
+          current={path}
+          onGo={(to) => {
+            setWanted(to);
+            router.push(to as never);
+          }}
         >
-          <Slot />
-        </ErrorBoundary>
-      </Frame>
+          <SavingSign />
+          <UndoKey />
+          <FinishLineWatch />
+          <ReachedWatch />
+          <EarlierStartWatch />
+          <ErrorBoundary
+            fallbackRender={(fault) => <PlaceFault {...fault} {...(wanted === undefined ? {} : { path: wanted })} />}
+            resetKeys={[path, wanted]}
+          >
+            <Slot />
+          </ErrorBoundary>
+        </Places>
+      </FindHost>
     </FigureHost>
   );
+}
+
+/** The frame with its places, from which everything can be found. */
+function Places(props: Omit<React.ComponentProps<typeof Frame>, 'find'>) {
+  const find = useFind();
+  return <Frame {...props} find={{ label: 'Find', keys: '/', icon: Search, onPress: find }} />;
 }
 
 function Waiting({ children }: { children?: React.ReactNode }) {

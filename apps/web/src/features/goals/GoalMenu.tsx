@@ -1,7 +1,9 @@
 import { type Goal, dayOf, formatDay, monthOfDay, monthSpan, quarterOfMonth, parseDay } from '@wimbel/core';
+import { useRouter } from 'expo-router';
 import CalendarClock from 'lucide-react-native/icons/calendar-clock';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CircleSlash from 'lucide-react-native/icons/circle-slash';
+import Copy from 'lucide-react-native/icons/copy';
 import Pause from 'lucide-react-native/icons/pause';
 import RotateCcw from 'lucide-react-native/icons/rotate-ccw';
 import Trash from 'lucide-react-native/icons/trash';
@@ -12,7 +14,7 @@ import { goesWithGoal } from '../../store/removal.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
 import { useGoalActions } from '../../parts/useGoalActions.ts';
-import { counted, dateNear } from '../../shared/format.ts';
+import { counted, dateNear, yearOf } from '../../shared/format.ts';
 import { SPACE } from '../../theme/space.ts';
 import { ActionList } from '../../ui/ActionList.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -21,9 +23,9 @@ import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
 
-type Step = 'menu' | 'postpone' | 'reached' | 'dropped' | 'paused' | 'reopen' | 'delete';
+type Step = 'menu' | 'copy' | 'postpone' | 'reached' | 'dropped' | 'paused' | 'reopen' | 'delete';
 
-/** What can be done to a goal as a whole: postpone, pause, drop, close as reached, open again, delete. */
+/** What can be done to a goal as a whole: postpone, copy, pause, drop, close as reached, open again, delete. */
 export function GoalMenu({ goal, onClose, onGone }: { goal: Goal; onClose: () => void; onGone: () => void }) {
   const [step, setStep] = useState<Step>('menu');
   const isOpen = goal.state === 'open';
@@ -41,6 +43,12 @@ export function GoalMenu({ goal, onClose, onGone }: { goal: Goal; onClose: () =>
   const closed = [{ label: 'Open again', hint: 'It is worked on from today.', icon: RotateCcw, to: 'reopen' }] as const;
   const all = [
     ...(isOpen ? open : closed),
+    {
+      label: 'Copy to another year',
+      hint: 'With its key results and steps, to be done anew.',
+      icon: Copy,
+      to: 'copy',
+    } as const,
     { label: 'Delete', hint: 'With all that hangs on it.', icon: Trash, to: 'delete' } as const,
   ];
   if (step === 'menu') {
@@ -51,6 +59,7 @@ export function GoalMenu({ goal, onClose, onGone }: { goal: Goal; onClose: () =>
     );
   }
   if (step === 'postpone') return <PostponeSheet goal={goal} onClose={onClose} />;
+  if (step === 'copy') return <CopySheet goal={goal} onClose={onClose} />;
   if (step === 'delete') return <DeleteGoalSheet goal={goal} onClose={onClose} onGone={onGone} />;
   return <StateSheet goal={goal} step={step} onClose={onClose} />;
 }
@@ -108,6 +117,47 @@ function StateSheet({ goal, step, onClose }: { goal: Goal; step: keyof typeof ST
         </Button>
         <Button kind="bare" onPress={onClose}>
           Leave it
+        </Button>
+      </View>
+    </Sheet>
+  );
+}
+
+/** Years that a goal can be copied to at a press. */
+const YEARS_ON = [0, 1, 2];
+
+function CopySheet({ goal, onClose }: { goal: Goal; onClose: () => void }) {
+  const actions = useGoalActions();
+  const router = useRouter();
+  const today = useAppSelector(selectToday);
+  const own = Number(goal.startsOn.slice(0, 4));
+  const now = Number(yearOf(today));
+  const years = YEARS_ON.map((each) => now + each).filter((year) => year !== own);
+  const [year, setYear] = useState(String(years.find((each) => each > own) ?? years[0]));
+  return (
+    <Sheet title="Copy to another year" onClose={onClose}>
+      <Words tone="quiet">
+        {goal.title}, with its key results, steps and milestones, moved to the same days of that year. Nothing of it is
+        done yet.
+      </Words>
+      <Chips
+        label="Year it starts in"
+        chips={years.map((each) => ({ value: String(each), label: String(each) }))}
+        chosen={[year]}
+        onPress={setYear}
+      />
+      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+        <Button
+          kind="main"
+          onPress={() => {
+            onClose();
+            router.push(`/goals/${actions.copy(goal, Number(year) - own)}` as never);
+          }}
+        >
+          Copy
+        </Button>
+        <Button kind="bare" onPress={onClose}>
+          Cancel
         </Button>
       </View>
     </Sheet>

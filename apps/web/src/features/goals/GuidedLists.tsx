@@ -170,6 +170,7 @@ export function StepsPage({ draft, set }: PageProps) {
       <AddLine
         label="A first step"
         placeholder="Ask Olwen for the long clamps"
+        onList={(lines) => set({ steps: [...steps, ...lines.map(({ title }) => title)] })}
         onAdd={(title) => set({ steps: [...steps, title] })}
       />
     </Card>

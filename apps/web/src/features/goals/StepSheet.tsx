@@ -19,7 +19,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { AddLine } from './AddLine.tsx';
-import { type StepDraft, newStep, stepDraftOf, stepOfDraft } from './stepDraft.ts';
+import { type StepDraft, newStep, stepsOfLines, stepDraftOf, stepOfDraft } from './stepDraft.ts';
 
 type Props = { step: Step; figured: FiguredGoal; onClose: () => void; onOpen: (stepId: string) => void };
 
@@ -140,6 +140,9 @@ export function StepSheet({ step, figured, onClose, onOpen }: Props) {
           <AddLine
             label="A new sub-step"
             placeholder="A smaller piece of it"
+            onList={(lines) =>
+              change(...stepsOfLines(figured.records, lines, step.id).map((each) => changeTo('steps', each)))
+            }
             onAdd={(title) => change(changeTo('steps', newStep(figured.records, title, { parentId: step.id })))}
           />
         </Card>

@@ -27,7 +27,9 @@ import { SortableList } from '../../ui/SortableList.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { AddLine } from './AddLine.tsx';
 import { StepSheet } from './StepSheet.tsx';
-import { newStep } from './stepDraft.ts';
+import { counted } from '../../shared/format.ts';
+import { useToast } from '../../ui/Toast.tsx';
+import { newStep, stepsOfLines } from './stepDraft.ts';
 import { useKeptChoice } from '../../shared/kept.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Labelled } from '../../ui/Field.tsx';
@@ -49,6 +51,7 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
   const { colors } = useTheme();
   const { change } = useRecording();
   const { markStep } = useGoalParts();
+  const toast = useToast();
   const today = useAppSelector(selectToday);
   const { steps, keyResults } = figured.records;
   const [sort, setSort] = useKeptChoice('stepsBy', STEP_SORTS, 'order');
@@ -141,7 +144,11 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
       {mode === 'list' ? (
         <AddLine
           label="A new step"
-          placeholder="The next thing to do"
+          placeholder="The next thing to do, or a pasted list"
+          onList={(lines) => {
+            const onUndo = change(...stepsOfLines(figured.records, lines).map((step) => changeTo('steps', step)));
+            toast({ text: `${counted(lines.length, 'step')} added`, onUndo });
+          }}
           onAdd={(title) => change(changeTo('steps', newStep(figured.records, title)))}
         />
       ) : null}

@@ -1,4 +1,5 @@
 import { type Step, type KeyResult, type GoalRecords } from '@wimbel/core';
+import type { LineStep } from '@wimbel/exchange';
 import { newId } from '../../store/makeChange.ts';
 
 /** The key result that a new step at the top counts for by itself: the goal's only one that goes by steps. */
@@ -22,6 +23,22 @@ export function newStep(
     order: steps.reduce((most, each) => Math.max(most, each.order), -1) + 1,
     ...more,
   };
+}
+
+/** The steps of a list, after those there are, each under the line that it stands in of; the outermost under `under`. */
+export function stepsOfLines(
+  records: Pick<GoalRecords, 'goal' | 'steps' | 'keyResults'>,
+  lines: readonly LineStep[],
+  under: string | null = null,
+): Step[] {
+  const above: string[] = [];
+  const first = newStep(records, '').order;
+  return lines.map(({ title, depth }, index) => {
+    const parentId = above[depth - 1] ?? under;
+    const step = newStep(records, title, { order: first + index, ...(parentId ? { parentId } : {}) });
+    above.splice(depth, above.length, step.id);
+    return step;
+  });
 }
 
 /** Steps as they are to be when they count for another key result, or (null) for none; those that do already are left out. */

@@ -1,6 +1,6 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { checkRecord } from '@wimbel/contract';
-import { type Area, DYES, type Habit, WEEKDAYS, eachEntry } from '@wimbel/core';
+import { type Area, DYES, type Habit, type PlainDay, WEEKDAYS, eachEntry, formatDay, parseDay } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
@@ -19,6 +19,7 @@ import { useAppSelector } from '../../store/store.ts';
 import { parseTyped } from '../../shared/amounts.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
+import { Button } from '../../ui/Button.tsx';
 import { Chips } from '../../ui/Chips.tsx';
 import { Labelled } from '../../ui/Field.tsx';
 import { FormField } from '../../ui/FormField.tsx';
@@ -62,21 +63,36 @@ const isReadable = ({ measure, threshold, schedule, every, times }: HabitDraft):
 
 /** Adds a habit, or edits the one with `habitId`. */
 export function HabitFormScreen({ habitId }: { habitId?: string }) {
-  const { goal } = useLocalSearchParams<{ goal?: string }>();
+  const { goal, copy, day } = useLocalSearchParams<{ goal?: string; copy?: string; day?: string }>();
+  const source = useAppSelector((state) => state.records.habits[copy ?? ''] ?? null);
   const habit = useAppSelector((state) =>
     habitId === undefined ? null : (state.records.habits[habitId] ?? undefined),
   );
   if (habit === undefined) return <NotHere what="habit" />;
-  return <HabitForm key={habitId ?? 'new'} habit={habit} forGoal={goal ?? ''} />;
+  return (
+    <HabitForm
+      key={habitId ?? `new ${copy ?? ''}`}
+      habit={habit}
+      source={habit === null ? source : null}
+      forGoal={goal ?? source?.goalId ?? ''}
+      from={parseDay(day ?? '')}
+    />
+  );
 }
 
 function HabitForm({
   habit,
+  source,
   forGoal,
+  from,
 }: {
   habit: Habit | null;
+  /** The habit that a new one is made like. */
+  source: Habit | null;
   /** The goal that a new one is made for. */
   forGoal: string;
+  /** The first day of a new one, if not today. */
+  from: PlainDay | null;
 }) {
   const router = useRouter();
   const toast = useToast();
@@ -92,68 +108,86 @@ function HabitForm({
   const [goalId, setGoalId] = useState(habit === null ? forGoal : (habit.goalId ?? ''));
   const goals = allGoals.filter((goal) => goal.state === 'open' || goal.id === goalId);
   const [fault, setFault] = useState<string | null>(null);
-  const { control, handleSubmit, setValue, setError } = useForm<HabitDraft>({
+  const startsOn = formatDay(from === null ? today : Math.min(from, today));
+  const { control, handleSubmit, setValue, setError, setFocus, reset } = useForm<HabitDraft>({
     resolver: yupResolver(habitDraftSchema) as never,
-    defaultValues: habit === null ? emptyDraft(today) : draftOf(habit, today),
-    mode: 'onTouched',
+    defaultValues:
+      habit !== null
+        ? draftOf(habit, today)
+        : { ...(source === null ? emptyDraft(today) : draftOf(source, today)), startsOn, endsOn: '' },
+    // Nothing is found wrong before the form is sent: a word that came in between would move what is about to be tapped.
+    mode: 'onSubmit',
   });
   const draft = useWatch({ control }) as HabitDraft;
   const { pipsName = { one: 'pip', many: 'pips' } } = useAppSelector(selectSettings);
   const asksFrom =
     (hasRecords || (habit?.terms.length ?? 0) > 1) && isReadable(draft) && changesTerms(habit, draft, today);
+  const listAddress = from === null ? '/habits/list' : `/habits/list?day=${formatDay(from)}`;
   const back = (): void =>
     router.canGoBack() ? router.back() : router.replace((habit ? `/habits/${habit.id}` : '/today') as never);
 
-  const save = handleSubmit(
-    (filled) => {
-      const fromFault = asksFrom ? termsFromFault(filled, today) : null;
-      if (fromFault !== null) {
-        setError('termsFrom', { message: fromFault });
-        setFault('Some fields above need another look. Nothing you wrote is lost.');
-        return;
-      }
-      const isNewArea = filled.areaId === NEW_AREA && filled.newArea.trim() !== '';
-      const area: Area | null = isNewArea
-        ? {
-            id: newId(),
-            name: filled.newArea.trim(),
-            color: DYES[areas.length % DYES.length],
-            order: (areas.at(-1)?.order ?? -1) + 1,
-          }
-        : null;
-      const areaId = area?.id ?? (filled.areaId === NEW_AREA || filled.areaId === '' ? undefined : filled.areaId);
-      const { goalId: _, ...filledIn } = habitOfDraft(filled, habit, {
-        id: habit?.id ?? newId(),
-        order: (habits.at(-1)?.order ?? -1) + 1,
-        today,
-        areaId,
-        hasRecords,
-      });
-      const next: Habit = goals.some((goal) => goal.id === goalId) ? { ...filledIn, goalId } : filledIn;
-      const { issues } = checkRecord('habits', next);
-      if (issues.length > 0) {
-        setFault(issues.map(({ path, message }) => `${path} ${message}`).join('; '));
-        return;
-      }
-      change(...(area ? [changeTo('areas', area)] : []), changeTo('habits', next));
-      toast(
-        habit === null
-          ? { text: `${next.name} is on your days` }
-          : { text: `${next.name} is changed`, onUndo: () => change(changeTo('habits', habit)) },
-      );
-      back();
-    },
-    () => setFault('Some fields above need another look. Nothing you wrote is lost.'),
-  );
+  const save = (then: 'back' | 'another') =>
+    handleSubmit(
+      (filled) => {
+        const fromFault = asksFrom ? termsFromFault(filled, today) : null;
+        if (fromFault !== null) {
+          setError('termsFrom', { message: fromFault });
+          setFault('Some fields above need another look. Nothing you wrote is lost.');
+          return;
+        }
+        const isNewArea = filled.areaId === NEW_AREA && filled.newArea.trim() !== '';
+        const area: Area | null = isNewArea
+          ? {
+              id: newId(),
+              name: filled.newArea.trim(),
+              color: DYES[areas.length % DYES.length],
+              order: (areas.at(-1)?.order ?? -1) + 1,
+            }
+          : null;
+        const areaId = area?.id ?? (filled.areaId === NEW_AREA || filled.areaId === '' ? undefined : filled.areaId);
+        const { goalId: _, ...filledIn } = habitOfDraft(filled, habit, {
+          id: habit?.id ?? newId(),
+          order: (habits.at(-1)?.order ?? -1) + 1,
+          today,
+          areaId,
+          hasRecords,
+        });
+        const next: Habit = {
+          ...filledIn,
+          ...(goals.some((goal) => goal.id === goalId) ? { goalId } : {}),
+          ...(source?.variants && filled.measure === source.measure.kind ? { variants: source.variants } : {}),
+        };
+        const { issues } = checkRecord('habits', next);
+        if (issues.length > 0) {
+          setFault(issues.map(({ path, message }) => `${path} ${message}`).join('; '));
+          return;
+        }
+        const onUndo = change(...(area ? [changeTo('areas', area)] : []), changeTo('habits', next));
+        toast({ text: habit === null ? `${next.name} is on your days` : `${next.name} is changed`, onUndo });
+        if (then === 'back') return back();
+        setFault(null);
+        const { partOfDay } = filled;
+        reset({ ...emptyDraft(today), startsOn, partOfDay, areaId: areaId ?? '' });
+        // The fields are made anew first.
+      setTimeout(() => setFocus('name'));
+      },
+      () => setFault('Some fields above need another look. Nothing you wrote is lost.'),
+    );
 
   return (
     <FormPage
       title={habit === null ? 'A new habit' : 'Edit habit'}
       saveLabel={habit === null ? 'Add habit' : 'Save'}
-      onSave={() => void save()}
+      onSave={() => void save('back')()}
+      {...(habit === null ? { also: { label: 'Add, then another', onPress: () => void save('another')() } } : {})}
       onBack={back}
       fault={fault}
     >
+      {habit === null && source === null ? (
+        <Button kind="bare" style={{ alignSelf: 'flex-start' }} onPress={() => router.replace(listAddress as never)}>
+          Write a list instead
+        </Button>
+      ) : null}
       <FormField
         control={control}
         name="name"

@@ -1,6 +1,7 @@
 import { type Habit, type PlainDay, type Track, dayOf } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import Archive from 'lucide-react-native/icons/archive';
+import Copy from 'lucide-react-native/icons/copy';
 import Pencil from 'lucide-react-native/icons/pencil';
 import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
@@ -125,6 +126,12 @@ function Head({ track, color }: { track: Track; color: string }) {
         ) : (
           <IconButton icon={Pencil} label="Edit habit" sizePx={20} onPress={edit} />
         )}
+        <IconButton
+          icon={Copy}
+          label="Copy this habit"
+          sizePx={20}
+          onPress={() => router.push(`/habits/new?copy=${habit.id}` as never)}
+        />
         {isOver ? null : (
           <IconButton icon={Archive} label="Put this habit away" sizePx={20} onPress={() => actions.archive(habit)} />
         )}

@@ -72,7 +72,9 @@ export function LogList({
     // Days on which nothing was asked or recorded are passed over and do not count, else a long pause would end the list.
     let left = days;
     for (let day = newest; day >= span.first && left > 0; day--) {
-      const asked = tracksOfDay(tracks, entries, day);
+      // Before anything began, a record may start what began later.
+      const own = tracksOfDay(tracks, entries, day);
+      const asked = own.length > 0 ? own : tracks.filter(({ habit, first }) => !habit.archived && day < first);
       if (asked.length === 0) continue;
       left--;
       list.push({ kind: 'day', day });

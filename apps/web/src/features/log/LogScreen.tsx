@@ -27,6 +27,7 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Grip from 'lucide-react-native/icons/grip';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import List from 'lucide-react-native/icons/list';
+import Pencil from 'lucide-react-native/icons/pencil';
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { EntrySheet } from '../../parts/EntrySheet.tsx';
@@ -120,8 +121,10 @@ export function LogScreen() {
   const active = useMemo(() => all.filter((track) => isActiveIn(track, span)), [all, span]);
   const [sort, setSort] = useKeptChoice('logSort', SORTS, 'order');
   const [group, setGroup] = useKeptChoice('logGroup', GROUPS, 'together');
-  const tracks = useOrdered(active, sort, kind, span);
+  const shown = useMemo(() => all.filter((track) => isActiveIn(track, span) || beginsLater(track, span)), [all, span]);
+  const tracks = useOrdered(shown, sort, kind, span);
   const [opened, setOpened] = useState<{ habitId: string; day: PlainDay; isNoteFirst: boolean } | null>(null);
+  const [draws, setDraws] = useState(false);
   const [panel, setPanel] = useState<'keys' | 'order' | null>(null);
   const open = useCallback(
     (habitId: string, day: PlainDay, isNoteFirst = false) => setOpened({ habitId, day, isNoteFirst }),
@@ -170,6 +173,9 @@ export function LogScreen() {
           />
         ) : null}
         {isWide ? orderButton : null}
+        {isWide || isList ? null : (
+          <IconButton icon={Pencil} label="Mark days by drawing" isPressed={draws} onPress={() => setDraws(!draws)} />
+        )}
         {isWide && !isList ? (
           <IconButton icon={Keyboard} label="Keys of the pegboard" onPress={() => setPanel('keys')} />
         ) : null}
@@ -211,7 +217,7 @@ export function LogScreen() {
     </>
   );
 
-  if (active.length === 0) {
+  if (shown.length === 0) {
     return (
       <Page isFull>
         {header}
@@ -262,11 +268,16 @@ export function LogScreen() {
         onSpan={goBy}
         onToday={goToday}
         onHelp={() => setPanel('keys')}
+        draws={draws}
       />
       {panels}
     </Page>
   );
 }
+
+/** Whether a habit begins after a span that has a day up to today: a record there starts it earlier. */
+const beginsLater = ({ habit, first, today }: Track, span: DaySpan): boolean =>
+  !habit.archived && first > span.last && span.first <= today;
 
 const usualStart = (today: PlainDay, weekStart: Parameters<typeof startOfWeek>[1]): PlainDay =>
   startOfWeek(today, weekStart) - 7 * (WEEKS_SHOWN - 1);

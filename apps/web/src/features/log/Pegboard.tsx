@@ -6,6 +6,7 @@ import {
   type Track,
   formatDay,
   holdsDay,
+  isActiveIn,
   pegboardColumns,
 } from '@wimbel/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -40,6 +41,11 @@ import { useCellTaps } from './useCellTaps.ts';
 import { useWindowed, within } from './useWindowed.ts';
 import { runningWords } from './logWords.ts';
 import { useAsk } from '../../parts/FigureHost.tsx';
+import { counted } from '../../shared/format.ts';
+import { canReadClipboard, useClipboard } from './useClipboard.ts';
+import { RangeBar } from './RangeBar.tsx';
+import { RangeMark } from './RangeMark.tsx';
+import { type Range, useRange } from './useRange.ts';
 
 /** Where to scroll so that a stretch lies in the room that is seen, going no further than needed. */
 const into = (at: number, length: number, from: number, room: number): number =>
@@ -61,10 +67,13 @@ type Props = {
   /** Goes to the span that today is in. */
   onToday: () => void;
   onHelp: () => void;
+  /** Whether a finger marks days instead of moving the board. */
+  draws: boolean;
 };
 
 /** The pegboard of a span: names, days, and what they came to. Only what is seen is drawn. */
-export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onName, onSpan, onToday, onHelp }: Props) {
+export function Pegboard(props: Props) {
+  const { tracks, kind, span, at, label, isByArea, onOpen, onName, onSpan, onToday, onHelp, draws } = props;
   const styles = useStyles();
   const { colors } = useTheme();
   const isWide = useIsWide();
@@ -102,7 +111,10 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
 
   // Where the keyboard is: one cell can be entered at, and it stays drawn.
   const [focus, setFocus] = useState<Place | null>(placeLeft);
-  const [typing, setTyping] = useState<{ place: Place; first: string } | null>(null);
+  const [typing, setTyping] = useState<{ place: Place; first: string; range: Range | null } | null>(null);
+  const habitIds = useMemo(() => habits.map((line) => line.track.habit.id), [habits]);
+  const picking = useRange(habitIds, span);
+  const { range } = picking;
   /** The cell that the keyboard goes to, until it is drawn and has the focus. */
   const wanted = useRef<Place | null>(placeLeft());
   const isFocusHere =
@@ -133,19 +145,47 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
     },
     [store, onOpen],
   );
-  const taps = useCellTaps(press, openAt);
+  const taps = useCellTaps(
+    box,
+    {
+      onTap: (cell) => {
+        picking.clear();
+        press(cell);
+      },
+      onLong: (cell) => {
+        picking.clear();
+        openAt(cell);
+      },
+      // What is drawn over stays in one row; whatever else is dragged over may be any rectangle.
+      onDrag: (from, to) => picking.pick(from, draws ? { ...to, habitId: from.habitId } : to),
+      onDragEnd: (_, to, isDrawn) => {
+        if (isDrawn) {
+          picking.apply('draw');
+          picking.clear();
+        } else focusOn(to);
+      },
+      onReach: (cell) => {
+        picking.pickTo(place ?? cell, cell);
+        focusOn(cell);
+      },
+    },
+    draws,
+  );
   const ask = useAsk();
 
   const entryAt = ({ habitId, day }: Place): Entry =>
     selectEntry(store.getState(), habitId, formatDay(day)) ?? { habitId, day: formatDay(day) };
 
+  function focusOn(to: Place): void {
+    wanted.current = to;
+    setFocus(to);
+  }
+
   const moveTo = (row: number, day: PlainDay): void => {
     const line = habits[row];
     const node = box.current;
     if (line === undefined || !node) return;
-    const place = { habitId: line.track.habit.id, day };
-    wanted.current = place;
-    setFocus(place);
+    focusOn({ habitId: line.track.habit.id, day });
     const column = days.columns[day - span.first];
     if (column === undefined) return;
     const rightEdge = node.clientWidth - size.namesPx - (isWide ? size.figuresPx : 0);
@@ -157,20 +197,34 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
   };
 
   const onKeyDown = (event: React.KeyboardEvent): void => {
-    if (place === null || event.ctrlKey || event.metaKey || event.altKey) return;
-    if ((event.target as HTMLElement).dataset.day === undefined) return;
+    if (place === null || event.altKey || (event.target as HTMLElement).dataset.day === undefined) return;
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'a' && habits.length > 0) {
+      event.preventDefault();
+      const last = { habitId: habitIds.at(-1)!, day: Math.min(span.last, Math.max(span.first, today)) };
+      return picking.pick({ habitId: habitIds[0]!, day: span.first }, last);
+    }
+    if (event.ctrlKey || event.metaKey) return;
     const row = Math.max(
       0,
       habits.findIndex((line) => line.track.habit.id === place.habitId),
     );
-    const deed = deedOf(event.key, { row, day: place.day, rows: habits.length, span, today });
+    const isShift = event.shiftKey;
+    const deed = deedOf(event.key, { row, day: place.day, rows: habits.length, span, today, isShift });
     if (deed === null) return;
     event.preventDefault();
     event.stopPropagation();
     const isFuture = place.day > today;
     switch (deed.kind) {
       case 'move':
+        picking.clear();
         return moveTo(deed.row, deed.day);
+      case 'pick':
+        picking.pickTo(place, { habitId: habitIds[deed.row]!, day: deed.day });
+        return moveTo(deed.row, deed.day);
+      case 'letGo':
+        return picking.clear();
+      case 'weekBefore':
+        return picking.apply('weekBefore', range ?? rangeOf(place));
       case 'span':
         leavePlace({ ...place, day: place.day + deed.by });
         return onSpan(deed.by);
@@ -181,6 +235,19 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
         return onHelp();
       case 'askHabit':
         return ask({ figure: 'habitTarget', habitId: place.habitId, kind, span });
+    }
+    if (range !== null) {
+      switch (deed.kind) {
+        case 'check':
+          return picking.apply('check');
+        case 'mark':
+          if (deed.mark !== 'done') picking.apply(deed.mark);
+          return;
+        case 'empty':
+          return picking.apply('empty');
+        case 'digit':
+          return typeAmount(deed.text);
+      }
     }
     if (isFuture) return;
     switch (deed.kind) {
@@ -203,9 +270,23 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
       case 'digit': {
         const habit = habits[row]!.track.habit;
         if (habit.measure.kind === 'amount' && (habit.variants ?? []).length === 0)
-          setTyping({ place, first: deed.text });
+          setTyping({ place, first: deed.text, range: null });
       }
     }
+  };
+
+  const rangeOf = ({ habitId, day }: Place): Range => {
+    const row = habitIds.indexOf(habitId);
+    return { rows: [row, row], days: { first: day, last: day } };
+  };
+
+  /** Asks for an amount over the first picked hole that takes one. */
+  const typeAmount = (first: string): void => {
+    if (range === null) return;
+    const row = habits
+      .slice(range.rows[0], range.rows[1] + 1)
+      .find(({ track }) => track.habit.measure.kind === 'amount');
+    if (row !== undefined) setTyping({ place: { habitId: row.track.habit.id, day: range.days.first }, first, range });
   };
 
   const atX = at !== null && at !== today && holdsDay(span, at) ? days.columns[at - span.first]!.x : null;
@@ -238,121 +319,158 @@ export function Pegboard({ tracks, kind, span, at, label, isByArea, onOpen, onNa
     node.focus({ preventScroll: true });
   });
 
-  const together = useMemo(() => figuresTogether(tracks, kind, span, passMark), [tracks, kind, span, passMark]);
+  useClipboard(box, {
+    copied: () => picking.text(range ?? (place === null ? null : rangeOf(place))),
+    onPaste: (text) => {
+      const own = range ?? (place === null ? null : rangeOf(place));
+      if (own !== null) picking.paste(text, own);
+    },
+  });
+
+  const active = useMemo(() => tracks.filter((track) => isActiveIn(track, span)), [tracks, span]);
+  const together = useMemo(() => figuresTogether(active, kind, span, passMark), [active, kind, span, passMark]);
   const colorOf = (track: Track): string => dyeColor(colors, areaById[track.habit.areaId ?? '']?.color);
   const typingLine = typing && habits.find((line) => line.track.habit.id === typing.place.habitId);
   const edges = { columns, size, daysPx: days.widthPx, today, at, isWide };
   return (
-    <Card isFlush style={styles.card}>
-      <View
-        ref={box as never}
-        role={'grid' as never}
-        aria-label={label}
-        aria-rowcount={lines.length + 2}
-        aria-colcount={dayCount + 2}
-        style={[styles.box, { maxHeight: size.headPx + heightPx + size.footPx + 20 }]}
-        onLayout={({ nativeEvent: { layout } }) => measure(layout.width, layout.height)}
-        {...({
-          onScroll: look,
-          onKeyDownCapture: onKeyDown,
-          onFocus: ({ target }: { target: HTMLElement }) => {
-            const { habit, day } = target.dataset;
-            if (habit !== undefined && day !== undefined) setFocus({ habitId: habit, day: Number(day) });
-          },
-          ...taps,
-        } as object)}
-      >
-        <PegboardHead {...edges} kind={kind} />
-        <View style={{ width: size.namesPx + days.widthPx + size.figuresPx, height: heightPx }} role="presentation">
-          <View aria-hidden style={[styles.under, { left: size.namesPx }]}>
-            {columns
-              .filter((column) => column.isWeekend)
-              .map(({ day, x }) => (
-                <View key={day} style={[styles.weekend, { left: x, width: size.cellPx, height: heightPx }]} />
-              ))}
-            {atX === null ? null : (
-              <View style={[styles.at, { left: atX - 0.5, width: size.cellPx + 1, height: heightPx }]} />
+    <>
+      <Card isFlush style={styles.card}>
+        <View
+          ref={box as never}
+          role={'grid' as never}
+          aria-label={label}
+          aria-rowcount={lines.length + 2}
+          aria-colcount={dayCount + 2}
+          style={[styles.box, { maxHeight: size.headPx + heightPx + size.footPx + 20 }]}
+          onLayout={({ nativeEvent: { layout } }) => measure(layout.width, layout.height)}
+          {...({
+            onScroll: look,
+            onKeyDownCapture: onKeyDown,
+            onFocus: ({ target }: { target: HTMLElement }) => {
+              const { habit, day } = target.dataset;
+              if (habit !== undefined && day !== undefined) setFocus({ habitId: habit, day: Number(day) });
+            },
+            ...taps,
+          } as object)}
+        >
+          <PegboardHead {...edges} kind={kind} />
+          <View style={{ width: size.namesPx + days.widthPx + size.figuresPx, height: heightPx }} role="presentation">
+            <View aria-hidden style={[styles.under, { left: size.namesPx }]}>
+              {columns
+                .filter((column) => column.isWeekend)
+                .map(({ day, x }) => (
+                  <View key={day} style={[styles.weekend, { left: x, width: size.cellPx, height: heightPx }]} />
+                ))}
+              <RangeMark range={range} habits={habits} days={days} span={span} size={size} />
+              {atX === null ? null : (
+                <View style={[styles.at, { left: atX - 0.5, width: size.cellPx + 1, height: heightPx }]} />
+              )}
+              {todayX === null ? null : (
+                <View style={[styles.today, { left: todayX - 0.5, width: size.cellPx + 1, height: heightPx }]} />
+              )}
+            </View>
+            {drawn.map((line) =>
+              line.kind === 'area' ? (
+                <AreaRow
+                  key={line.key}
+                  area={line.area}
+                  figures={figuresTogether(line.tracks, kind, span, passMark)}
+                  asked={{
+                    figure: 'together',
+                    kind,
+                    span,
+                    habitIds: line.tracks.filter((track) => isActiveIn(track, span)).map(({ habit }) => habit.id),
+                    name: line.area?.name ?? 'No area',
+                  }}
+                  size={size}
+                  daysPx={days.widthPx}
+                  y={line.y}
+                  rowIndex={lines.indexOf(line) + 2}
+                  isWide={isWide}
+                />
+              ) : (
+                <PegboardRow
+                  key={line.key}
+                  track={line.track}
+                  figures={figuresOf(line.track, kind, span, passMark)}
+                  columns={columns}
+                  span={span}
+                  daysPx={days.widthPx}
+                  size={line.heightPx === size.rowPx ? size : tallSize}
+                  kind={kind}
+                  color={colorOf(line.track)}
+                  y={line.y}
+                  rowIndex={lines.indexOf(line) + 2}
+                  isWide={isWide}
+                  hidesStreaks={hidesStreaks}
+                  focusDay={place?.habitId === line.track.habit.id ? place.day : null}
+                  picked={range !== null && isWithin(habitIds.indexOf(line.track.habit.id), range) ? range.days : null}
+                  onName={onName}
+                />
+              ),
             )}
-            {todayX === null ? null : (
-              <View style={[styles.today, { left: todayX - 0.5, width: size.cellPx + 1, height: heightPx }]} />
-            )}
-          </View>
-          {drawn.map((line) =>
-            line.kind === 'area' ? (
-              <AreaRow
-                key={line.key}
-                area={line.area}
-                figures={figuresTogether(line.tracks, kind, span, passMark)}
-                asked={{
-                  figure: 'together',
-                  kind,
-                  span,
-                  habitIds: line.tracks.map(({ habit }) => habit.id),
-                  name: line.area?.name ?? 'No area',
+            {typing !== null && typingLine ? (
+              <AmountOverCell
+                label={`Amount, ${typingLine.track.habit.name}`}
+                first={typing.first}
+                x={size.namesPx + (days.columns[typing.place.day - span.first]?.x ?? 0)}
+                y={typingLine.y + 3}
+                onKeep={(amount) => {
+                  if (typing.range !== null) return picking.fill(amount, typing.range);
+                  const { mark: _, ...rest } = entryAt(typing.place);
+                  change(entryChange({ ...rest, amount }));
                 }}
-                size={size}
-                daysPx={days.widthPx}
-                y={line.y}
-                rowIndex={lines.indexOf(line) + 2}
-                isWide={isWide}
+                onLeave={() => {
+                  wanted.current = typing.place;
+                  setTyping(null);
+                }}
               />
-            ) : (
-              <PegboardRow
-                key={line.key}
-                track={line.track}
-                figures={figuresOf(line.track, kind, span, passMark)}
-                columns={columns}
-                span={span}
-                daysPx={days.widthPx}
-                size={line.heightPx === size.rowPx ? size : tallSize}
-                kind={kind}
-                color={colorOf(line.track)}
-                y={line.y}
-                rowIndex={lines.indexOf(line) + 2}
-                isWide={isWide}
-                hidesStreaks={hidesStreaks}
-                focusDay={place?.habitId === line.track.habit.id ? place.day : null}
-                onName={onName}
-              />
-            ),
-          )}
-          {typing !== null && typingLine ? (
-            <AmountOverCell
-              label={`Amount, ${typingLine.track.habit.name}`}
-              first={typing.first}
-              x={size.namesPx + (days.columns[typing.place.day - span.first]?.x ?? 0)}
-              y={typingLine.y + 3}
-              onKeep={(amount) => {
-                const { mark: _, ...rest } = entryAt(typing.place);
-                change(entryChange({ ...rest, amount }));
-              }}
-              onLeave={() => {
-                wanted.current = typing.place;
-                setTyping(null);
-              }}
-            />
-          ) : null}
+            ) : null}
+          </View>
+          <PegboardFoot
+            {...edges}
+            span={span}
+            kind={kind}
+            tracks={active}
+            totals={totals}
+            passMark={passMark}
+            weekStart={weekStart}
+            marks={marks}
+            together={together}
+            rowIndex={lines.length + 2}
+          />
         </View>
-        <PegboardFoot
-          {...edges}
-          span={span}
-          kind={kind}
-          tracks={tracks}
-          totals={totals}
-          passMark={passMark}
-          weekStart={weekStart}
-          marks={marks}
-          together={together}
-          rowIndex={lines.length + 2}
+      </Card>
+      {range !== null && !draws ? (
+        <RangeBar
+          words={rangeWords(range, today)}
+          onDeed={(deed) => picking.apply(deed)}
+          onAmount={picking.hasAmounts() ? () => typeAmount('') : null}
+          onCopy={() => void navigator.clipboard?.writeText(picking.text() ?? '')}
+          onPaste={
+            canReadClipboard()
+              ? () => void navigator.clipboard.readText().then((text) => picking.paste(text, range))
+              : null
+          }
+          onClose={picking.clear}
         />
-      </View>
-    </Card>
+      ) : null}
+    </>
   );
+}
+
+const isWithin = (row: number, { rows }: Range): boolean => row >= rows[0] && row <= rows[1];
+
+/** "12 days of 3 habits": the days up to today that are picked. */
+function rangeWords({ rows, days }: Range, today: PlainDay): string {
+  const habits = rows[1] - rows[0] + 1;
+  const each = Math.max(0, Math.min(days.last, today) - days.first + 1);
+  return habits === 1 ? counted(each, 'day') : `${counted(each, 'day')} of ${counted(habits, 'habit')}`;
 }
 
 const useStyles = themed((colors) => ({
   card: { alignSelf: 'stretch', flexShrink: 1, minHeight: 320 },
-  box: { overflow: 'auto' as never, flexShrink: 1, minHeight: 0 },
+  box: { overflow: 'auto' as never, flexShrink: 1, minHeight: 0, userSelect: 'none' as never },
   under: { position: 'absolute', top: 0, pointerEvents: 'none' as never },
   weekend: { position: 'absolute', top: 0, backgroundColor: colors.tint },
   at: { position: 'absolute', top: 0, backgroundColor: colors.wash },

@@ -8,7 +8,9 @@ import {
   type Track,
   cordsIn,
   fillRatio,
+  holdsDay,
   outcomeOn,
+  type PegState,
   pegStateOf,
   entryOn,
   type LogSpan,
@@ -46,12 +48,15 @@ type Props = {
   hidesStreaks: boolean;
   /** The day of this row that the keyboard can enter at, if any. */
   focusDay: PlainDay | null;
+  /** The days of this row that are picked, if any. */
+  picked: DaySpan | null;
   onName: (habitId: string) => void;
 };
 
 /** One habit: its name, its days as one picture with a cell over each to press, and its figures. */
 export const PegboardRow = memo(function PegboardRow(props: Props) {
-  const { track, figures, kind, span, columns, daysPx, size, color, y, rowIndex, isWide, focusDay, onName } = props;
+  const { track, figures, kind, span, columns, daysPx, size, color, y, rowIndex, isWide, focusDay, picked, onName } =
+    props;
   const styles = useStyles();
   const { habit, today } = track;
   const entries = useAppSelector((state) => selectEntries(state, habit.id));
@@ -75,6 +80,7 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
               key={day}
               role={'gridcell' as never}
               aria-colindex={day - props.span.first + 2}
+              aria-selected={picked !== null && holdsDay(picked, day)}
               style={[styles.cell, { left: x, width: size.cellPx, height: size.rowPx }]}
             >
               <View
@@ -107,6 +113,12 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
     </View>
   );
 });
+
+/** How a day shows; one before the habit's first day can be recorded too, and shows where. */
+function stateOf(track: Track, day: PlainDay): PegState {
+  const state = pegStateOf(track, day);
+  return state === 'outside' && day < track.first && day <= track.today ? 'notAsked' : state;
+}
 
 /** Cords and pegs of the days that are drawn. */
 function DaysPicture({ track, columns, span, size, color, hidesStreaks }: Props) {
@@ -141,7 +153,7 @@ function DaysPicture({ track, columns, span, size, color, hidesStreaks }: Props)
       {columns.map(({ day }) => (
         <PegShapes
           key={day}
-          state={pegStateOf(track, day)}
+          state={stateOf(track, day)}
           x={middleOf(day)}
           y={y}
           r={size.pegR}

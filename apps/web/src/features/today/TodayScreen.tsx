@@ -12,7 +12,6 @@ import { useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Plus from 'lucide-react-native/icons/plus';
-import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { EntrySheet } from '../../parts/EntrySheet.tsx';
@@ -53,6 +52,7 @@ import { MonthCard } from './MonthCard.tsx';
 import { WeekStrip } from './WeekStrip.tsx';
 import { type TodayPlan, type TodaySection, planOfDay } from './todaySections.ts';
 import { isDecided } from '../../words/standing.ts';
+import { SMALL_STARTS } from '../../parts/smallStarts.ts';
 import { Figure } from '../../parts/Figure.tsx';
 
 /** How long a habit that was just done stays where it is, so that nothing moves under the thumb. */
@@ -86,7 +86,8 @@ export function TodayScreen() {
     if (direction === 'back') goTo(day - 1);
     else if (day < today) goTo(day + 1);
   });
-  const addHabit = (): void => router.push('/habits/new');
+  const addHabit = (): void =>
+    router.push((day < today ? `/habits/new?day=${formatDay(day)}` : '/habits/new') as never);
 
   const header = (
     <View style={styles.head}>
@@ -116,10 +117,7 @@ export function TodayScreen() {
           Add a habit
         </Button>
       ) : (
-        <>
-          <IconButton icon={Plus} label="Add a habit" onPress={addHabit} />
-          <IconButton icon={SlidersHorizontal} label="Settings" onPress={() => router.push('/settings' as never)} />
-        </>
+        <IconButton icon={Plus} label="Add a habit" onPress={addHabit} />
       )}
     </View>
   );
@@ -133,11 +131,21 @@ export function TodayScreen() {
         {header}
         {day === today ? <QuoteLine /> : null}
         <EmptyState
-          title="Nothing to check off yet"
-          text="A habit is something small you want to do often. Add one, and today starts here."
+          title="What do you want to get better at?"
+          text="A habit is something small you want to do often. Take a small start and change it as you like, or write your own."
         >
+          <View style={styles.starts}>
+            {SMALL_STARTS.map(({ id, label }) => (
+              <Button key={id} onPress={() => router.push(`/habits/list?start=${id}` as never)}>
+                {label}
+              </Button>
+            ))}
+          </View>
           <Button kind="main" onPress={addHabit}>
             Add your first habit
+          </Button>
+          <Button kind="bare" onPress={() => router.push('/habits/list' as never)}>
+            Write or paste a list
           </Button>
         </EmptyState>
         {goals}
@@ -162,6 +170,7 @@ export function TodayScreen() {
     <>
       {group(day === today ? 'Can wait' : 'Could wait', canWaitWords(plan, day === today), plan.canWait.tracks)}
       {group(day === today ? 'Not asked today' : 'Not asked that day', 'can still be done', plan.notAsked)}
+      {group('Begins later', 'a check-off starts it on this day', plan.notBegun)}
     </>
   );
   const grouping = (
@@ -358,6 +367,7 @@ const useStyles = themed(() => ({
   left: { flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between' },
   leftWide: { justifyContent: 'flex-start', gap: SPACE.l },
   section: { gap: SPACE.s },
+  starts: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'center', gap: SPACE.s, maxWidth: 560 },
   aside: { marginLeft: 'auto', alignSelf: 'center' },
   leftWords: { flexShrink: 1, gap: 2 },
   score: { flexDirection: 'row', alignItems: 'baseline', flexWrap: 'wrap', justifyContent: 'flex-end', gap: SPACE.s },

@@ -10,6 +10,8 @@ export type TodayPlan = {
   canWait: { tracks: Track[]; wanted: number };
   /** Habits of which nothing is asked; they can be done all the same. */
   notAsked: Track[];
+  /** Habits that begin on a later day; a record starts them on this one. */
+  notBegun: Track[];
   /** What the day still asks: its score's whole, less what is done and what was missed. */
   toGo: number;
   missed: number;
@@ -60,6 +62,7 @@ export function planOfDay(
   const rows: TodayRow[] = [];
   const canWait: Track[] = [];
   const notAsked: Track[] = [];
+  const notBegun = tracks.filter(({ habit, first, today }) => first > day && day <= today && !habit.archived);
   let [pressing, missed] = [0, 0];
   for (const track of tracks) {
     if (!isActiveIn(track, { first: day, last: day })) continue;
@@ -96,6 +99,7 @@ export function planOfDay(
     sections,
     canWait: { tracks: settleBelow(canWait, isSettled), wanted: wanted - pressing },
     notAsked,
+    notBegun,
     toGo: left.length + wanted - pressing,
     missed,
     next: next?.track ?? null,

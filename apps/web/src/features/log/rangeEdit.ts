@@ -1,0 +1,172 @@
+import {
+  type Entry,
+  type Mark,
+  type PlainDay,
+  type Track,
+  formatDay,
+  namesDay,
+  outcomeOn,
+  termsOn,
+} from '@wimbel/core';
+import Papa from 'papaparse';
+import { editable, parseTyped } from '../../shared/amounts.ts';
+import { askOn, withMark } from '../../words/standing.ts';
+
+/** A hole of the pegboard with what is recorded there. */
+export type Cell = { track: Track; day: PlainDay; entry: Entry | undefined };
+
+/** The holes of a picked range: a row for each habit, its days in order. None of them lies after today. */
+export type Cells = readonly (readonly Cell[])[];
+
+const entryOf = ({ track, day, entry }: Cell): Entry => entry ?? { habitId: track.habit.id, day: formatDay(day) };
+
+const isDone = ({ track, day }: Cell): boolean => outcomeOn(track, day) === 'done';
+
+/** Whether a day is one for the habit; before its first day by the schedule it begins with. */
+function isDue({ track, day }: Cell): boolean {
+  if (outcomeOn(track, day) !== 'outside') return askOn(track, day) !== 'none';
+  const { schedule, from } = termsOn(track.terms, day);
+  return schedule.kind !== 'weekdays' || namesDay(schedule, from, day);
+}
+
+/**
+ * The entry that says a day was done: an amount as large as the day asks for, or more where more is there; none where a
+ * limit is kept. Null for an amount over its limit, which no mark makes good.
+ */
+function doneEntry(cell: Cell): Entry | null {
+  const { mark: _, ...rest } = entryOf(cell);
+  if (cell.track.habit.measure.kind === 'check') return { ...rest, mark: 'done' };
+  const { atLeast } = termsOn(cell.track.terms, cell.day);
+  if (atLeast !== null) return { ...rest, amount: Math.max(rest.amount ?? 0, atLeast) };
+  return rest.amount === undefined ? { ...rest, amount: 0 } : null;
+}
+
+const doneEntries = (cells: readonly Cell[]): Entry[] =>
+  cells.flatMap((cell) => (isDone(cell) ? [] : (doneEntry(cell) ?? [])));
+
+/** The entry without what made the day a done one. */
+function notDoneEntry(cell: Cell): Entry {
+  const { mark: _, amount: __, parts: ___, ...rest } = entryOf(cell);
+  return rest;
+}
+
+/**
+ * Checks days off: of each habit the days that are due, or, where the range holds none of those, all its days. Where all of
+ * them are done already, takes it back.
+ */
+export function checkedOff(cells: Cells): Entry[] {
+  const meant = cells.flatMap((row) => {
+    const due = row.filter((cell) => isDue(cell) || isDone(cell));
+    return due.length > 0 ? due : row;
+  });
+  return meant.every(isDone) ? meant.map(notDoneEntry) : doneEntries(meant);
+}
+
+/** Days drawn over with a finger: all become what the first of them becomes by a tap. */
+export function drawnOver(cells: Cells): Entry[] {
+  const all = cells.flat();
+  const [first] = all;
+  if (first === undefined) return [];
+  return isDone(first) ? all.filter(isDone).map(notDoneEntry) : doneEntries(all);
+}
+
+/** Days with a mark; without it where all have it. */
+export function marked(cells: Cells, mark: Mark): Entry[] {
+  const all = cells.flat();
+  const next = all.every(({ entry }) => entry?.mark === mark) ? null : mark;
+  return all.filter(({ entry }) => (entry?.mark ?? null) !== next).map((cell) => withMark(entryOf(cell), next));
+}
+
+/** Days without anything. */
+export const emptied = (cells: Cells): Entry[] =>
+  cells.flat().flatMap(({ entry }) => (entry === undefined ? [] : [{ habitId: entry.habitId, day: entry.day }]));
+
+/** An amount on every day of the habits that are counted in amounts. */
+export const withAmount = (cells: Cells, amount: number): Entry[] =>
+  cells.flat().flatMap((cell) => {
+    if (cell.track.habit.measure.kind !== 'amount') return [];
+    const { mark: _, ...rest } = entryOf(cell);
+    return [{ ...rest, amount }];
+  });
+
+const isBare = (entry: Entry | undefined): boolean => entry?.mark === undefined && entry?.amount === undefined;
+
+/** Days that are still empty as they were a week before, their notes left out; a later week goes by the one before it. */
+export function asTheWeekBefore(cells: Cells, entryAt: (habitId: string, day: PlainDay) => Entry | undefined): Entry[] {
+  return cells.flatMap((row) => {
+    const made = new Map<PlainDay, Entry>();
+    for (const cell of row) {
+      const before = made.get(cell.day - 7) ?? entryAt(cell.track.habit.id, cell.day - 7);
+      if (!isBare(cell.entry) || before === undefined || isBare(before)) continue;
+      const { note: _, ...like } = before;
+      made.set(cell.day, { ...like, ...entryOf(cell) });
+    }
+    return [...made.values()];
+  });
+}
+
+/** How a day is written for a spreadsheet: "x" for done, the amount, "missed", "rest", or nothing. */
+function wordOf({ track, entry }: Cell): string {
+  if (entry === undefined) return '';
+  if (entry.mark === 'missed' || entry.mark === 'rest') return entry.mark;
+  if (track.habit.measure.kind === 'amount' && entry.amount !== undefined) return editable(entry.amount);
+  return entry.mark === 'done' ? 'x' : '';
+}
+
+/** The range as text, a line for each habit and a tab between days, as spreadsheets take it. */
+export const textOf = (cells: Cells): string =>
+  Papa.unparse(
+    cells.map((row) => row.map(wordOf)),
+    { delimiter: '\t', newline: '\n' },
+  );
+
+/** Text with tabs as lines of fields. */
+export const tableOf = (text: string): string[][] =>
+  Papa.parse<string[]>(text.replace(/\r?\n$/, ''), { delimiter: '\t' }).data;
+
+const DONE_WORDS = new Set(['x', '✓', '✔', '●', 'yes', 'y', 'true', 'done', 'ok']);
+const MISSED_WORDS = new Set(['missed', 'miss', 'm']);
+const REST_WORDS = new Set(['rest', 'r', 'excused']);
+const EMPTY_WORDS = new Set(['', '-', '–', 'no', 'n', 'false']);
+
+/** The entry that a field says; null where it says nothing, undefined where it cannot be read. */
+function entrySaid(cell: Cell, text: string): Entry | null | undefined {
+  const word = text.trim().toLowerCase();
+  if (EMPTY_WORDS.has(word)) return null;
+  if (DONE_WORDS.has(word)) return isDone(cell) ? null : doneEntry(cell);
+  if (MISSED_WORDS.has(word)) return withMark(entryOf(cell), 'missed');
+  if (REST_WORDS.has(word)) return withMark(entryOf(cell), 'rest');
+  const amount = parseTyped(word);
+  if (amount === null || amount < 0) return undefined;
+  if (cell.track.habit.measure.kind === 'amount') {
+    const { mark: _, ...rest } = entryOf(cell);
+    return { ...rest, amount };
+  }
+  return amount === 0 || isDone(cell) ? null : doneEntry(cell);
+}
+
+/**
+ * What lines of fields say about days, from a first cell on; a single field is said of the whole range. Empty fields leave
+ * a day as it is. `unread` counts fields that cannot be read, `beyond` those that fall outside the board or after today.
+ */
+export function pasted(
+  table: readonly (readonly string[])[],
+  range: Cells,
+  cellAt: (row: number, column: number) => Cell | null,
+): { entries: Entry[]; unread: number; beyond: number } {
+  const entries: Entry[] = [];
+  let [unread, beyond] = [0, 0];
+  const take = (cell: Cell | null, text: string): void => {
+    if (cell === null) {
+      if (text.trim() !== '') beyond++;
+      return;
+    }
+    const said = entrySaid(cell, text);
+    if (said === undefined) unread++;
+    else if (said !== null) entries.push(said);
+  };
+  const only = table.length === 1 && table[0]!.length === 1 ? table[0]![0]! : null;
+  if (only !== null) for (const cell of range.flat()) take(cell, only);
+  else table.forEach((fields, row) => fields.forEach((text, column) => take(cellAt(row, column), text)));
+  return { entries, unread, beyond };
+}

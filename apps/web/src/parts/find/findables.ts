@@ -1,0 +1,100 @@
+import { type Goal, type Habit, type Track, dayOf } from '@wimbel/core';
+import Fuse from 'fuse.js';
+import type { RootState } from '../../store/store.ts';
+import { selectAreas, selectGoals, selectHabits, selectToday, trackOf } from '../../store/selectors.ts';
+
+/** Something that can be found by its name, and where it leads. */
+export type Findable = {
+  id: string;
+  kind: 'habit' | 'goal' | 'step' | 'area' | 'place' | 'action';
+  name: string;
+  /** What it belongs to, in a word or two. */
+  aside: string;
+  path: string;
+  /** A habit that can be checked off right there. */
+  track?: Track;
+};
+
+const place = (name: string, path: string): Findable => ({
+  id: `place ${path}`,
+  kind: 'place',
+  name,
+  aside: 'Place',
+  path,
+});
+const action = (name: string, path: string): Findable => ({
+  id: `do ${path}`,
+  kind: 'action',
+  name,
+  aside: 'Action',
+  path,
+});
+
+/** What stands first while nothing is asked for. */
+export const PLACES_AND_ACTIONS: readonly Findable[] = [
+  action('Add a habit', '/habits/new'),
+  action('Add habits from a list', '/habits/list'),
+  action('Set a goal', '/goals/new'),
+  place('Today', '/today'),
+  place('Log', '/log'),
+  place('Log as a list by day', '/log?as=list'),
+  place('Goals', '/goals'),
+  place('What is due', '/goals/due'),
+  place('Goals of a year', '/goals/year'),
+  place('Charts', '/charts'),
+  place('Print charts', '/charts/print'),
+  place('Settings', '/settings'),
+  place('All habits in order', '/settings/habits'),
+  place('Areas', '/settings/areas'),
+  place('Quotes', '/settings/quotes'),
+  place('Account, password, data in and out', '/settings/account'),
+];
+
+const isOver = (habit: Habit, today: number): boolean =>
+  habit.archived === true || (habit.endsOn !== undefined && dayOf(habit.endsOn) < today);
+
+/** Everything of a person that has a name. */
+export function findablesOf(state: RootState): Findable[] {
+  const { records } = state;
+  const today = selectToday(state);
+  const areaName = (id: string | undefined): string => records.areas[id ?? '']?.name ?? '';
+  const habits = selectHabits(state).map((habit): Findable => {
+    const over = isOver(habit, today);
+    return {
+      id: habit.id,
+      kind: 'habit',
+      name: habit.name,
+      aside: [areaName(habit.areaId), over ? 'archived' : ''].filter(Boolean).join(', ') || 'Habit',
+      path: `/habits/${habit.id}`,
+      ...(over ? {} : { track: trackOf(state, habit) }),
+    };
+  });
+  const goals = selectGoals(state).map((goal: Goal): Findable => ({
+    id: goal.id,
+    kind: 'goal',
+    name: goal.title,
+    aside: ['Goal', areaName(goal.areaId)].filter(Boolean).join(', '),
+    path: `/goals/${goal.id}`,
+  }));
+  const steps = Object.values(records.steps).map((step): Findable => ({
+    id: step.id,
+    kind: 'step',
+    name: step.title,
+    aside: `Step of ${records.goals[step.goalId]?.title ?? 'a goal'}`,
+    path: `/goals/${step.goalId}`,
+  }));
+  const areas = selectAreas(state).map((area): Findable => ({
+    id: area.id,
+    kind: 'area',
+    name: area.name,
+    aside: 'Area, in charts',
+    path: `/charts?area=${encodeURIComponent(area.id)}`,
+  }));
+  return [...habits, ...goals, ...areas, ...PLACES_AND_ACTIONS, ...steps];
+}
+
+/** Looks through names: any part of one, without regard to accents and capitals, small slips let pass. */
+export const finderOf = (all: readonly Findable[]): ((text: string, most: number) => Findable[]) => {
+  const fuse = new Fuse(all, { keys: ['name'], ignoreLocation: true, ignoreDiacritics: true, threshold: 0.2 });
+  return (text, most) => fuse.search(text.trim(), { limit: most }).map(({ item }) => item);
+};
