@@ -100,7 +100,7 @@ export function faultOf({ kind, label, parts, adjustments, total }: ToldFigure):
   }
   for (const [column, { value, give }] of sum.entries()) {
     const own = values.map((each) => each[column] ?? { value: Number.NaN, give: 0 });
-    // Only what was done beyond what was asked is taken from the first of two columns.
+    // Only what was done beyond what was due is taken from the first of two columns.
     const extra = adjustments
       .filter(({ text }) => sum.length === 1 || (column === 0) === text.startsWith('Done beyond'))
       .map(({ value: by }) => read(by));

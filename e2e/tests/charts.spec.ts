@@ -12,7 +12,7 @@ test('the charts of a week, a month and a year say what the report says', async 
   const { page } = person;
   await person.openSample();
   const nameOf = new Map(habits.map(({ id, name }) => [id, name]));
-  const ranked = person.card('Set against done').getByRole('link');
+  const ranked = person.card('Completion by habit').getByRole('link');
   const month = said.months['2026-11']!;
   for (const [address, figuresOf, count] of [
     ['/charts?span=month', (id: string) => said.habits[id]!.months['2026-11'], month.ranking.length],
@@ -41,7 +41,7 @@ test('the charts of a week, a month and a year say what the report says', async 
   expect(order.map((label) => /^\d+\. (.*): \d+ of/.exec(label)![1])).toEqual(
     month.ranking.map((id) => nameOf.get(id)),
   );
-  // Areas are told as the headline is: by what was kept of what was asked, so that they add up to it.
+  // Areas are told as the headline is: by what was kept of what was due, so that they add up to it.
   for (const { id, name } of areas) {
     const own = habits.filter(({ areaId }) => areaId === id).map((habit) => said.habits[habit.id]!.kept.month);
     const [kept, asked] = (['kept', 'asked'] as const).map((of) => own.reduce((sum, each) => sum + each[of], 0));
@@ -94,11 +94,11 @@ test('charts go from span to span and back, of everything, an area or a habit, a
   await page.getByRole('button', { name: /^Charts of/ }).click();
   await person.choose('Boat yard');
   await expect(page.getByRole('link', { name: /^1\. / })).toBeVisible();
-  await expect(person.card('Set against done')).not.toContainText('Cold swim');
+  await expect(person.card('Completion by habit')).not.toContainText('Cold swim');
   await page.getByRole('button', { name: /^Charts of/ }).click();
   await person.choose('Cold swim');
   await expect(
-    page.getByRole('img', { name: /^Heat map of October to December 2026, Cold swim: \d+ of \d+ asked/ }),
+    page.getByRole('img', { name: /^Heat map of October to December 2026, Cold swim: \d+ of \d+ due/ }),
   ).toBeVisible();
   await expect(person.card('Added up')).toContainText(/24 November: \d+ days of \d+, \d+ planned by then/);
   await page.getByTestId('days-plate').press('ArrowLeft');
@@ -124,10 +124,15 @@ test('charts go from span to span and back, of everything, an area or a habit, a
       'Every day',
       'Save as SVG',
       'wimbel-2026-every-day.svg',
-      /^<svg [^>]*xmlns="http:\/\/www.w3.org\/2000\/svg"[\s\S]*Every day[\s\S]*everything asked/,
+      /^<svg [^>]*xmlns="http:\/\/www.w3.org\/2000\/svg"[\s\S]*Every day[\s\S]*everything due done/,
     ],
     ['Goals on one axis', 'Save as PNG', 'wimbel-2026-goals-on-one-axis.png', /^.PNG/],
-    ['Set against done', 'Save as SVG', 'wimbel-2026-set-against-done.svg', /2\. Cold swim[\s\S]*159 of 140, 114/],
+    [
+      'Completion by habit',
+      'Save as SVG',
+      'wimbel-2026-completion-by-habit.svg',
+      /2\. Cold swim[\s\S]*159 of 140, 114/,
+    ],
     ['Weekdays', 'Save its figures, as CSV', 'wimbel-2026-weekdays.csv', /Weekday,Kept,Asked,Rate,Before\nMonday,/],
   ] as const) {
     await person.button(`More of ${card}`).click();
@@ -150,7 +155,7 @@ test('charts go from span to span and back, of everything, an area or a habit, a
   await expect(person.heading('23 to 29 November')).toBeVisible();
   await person.visit('/charts?span=month&day=2024-02-10');
   await expect(person.heading('February 2024')).toBeVisible();
-  await expect(page.getByText('Nothing was asked in this span.')).toBeVisible();
+  await expect(page.getByText('Nothing was due in this span.')).toBeVisible();
   await person.leave();
 });
 
@@ -213,7 +218,7 @@ test('every mark of the pictures names its figures as the report has them', asyn
   const swim = habits.find(({ id }) => id === 'swim')!.name;
   await person.visit('/charts?span=year&habit=swim');
   const { kept, streak, years, months } = said.habits.swim!;
-  await expect(person.card(swim)).toContainText(`${kept.year.kept} of ${kept.year.asked} asked`);
+  await expect(person.card(swim)).toContainText(`${kept.year.kept} of ${kept.year.asked} due`);
   const amounts = await tableOf('Amounts compared');
   for (const [month, amount] of amounts) {
     const key = `2026-${String(new Date(`1 ${month}`).getMonth() + 1).padStart(2, '0')}`;
@@ -280,7 +285,7 @@ test('mood stands beside habits once the journal has enough of it, with both cou
   await person.send([habit('scales', 'Scales', '2026-11-01'), habit('pieces', 'Pieces', '2026-11-20')]);
   await page.reload();
   await person.go('Charts');
-  await expect(person.card('Set against done')).toBeVisible();
+  await expect(person.card('Completion by habit')).toBeVisible();
   await expect(person.card('Mood beside habits')).toHaveCount(0);
   const day = (index: number): string => `2026-11-${String(index).padStart(2, '0')}`;
   await person.send([

@@ -77,7 +77,7 @@ test('a habit of weekdays is out of the way on other days but can still be done,
   await person.signUp();
   await person.addHabit({ name: 'Welsh cards', often: { on: ['Mon', 'Fri'] }, from: '2026-11-20' });
   await person.addHabit({ name: 'No coffee after two', quit: true, from: '2026-11-23' });
-  await expect(person.page.getByText('Not asked today')).toBeVisible();
+  await expect(person.page.getByText('Not due today')).toBeVisible();
   await expect(person.page.getByText('1 to go today')).toBeVisible();
   await person.checkOff('Welsh cards');
   await expect(person.row('Welsh cards')).toContainText('0 of 2 this month');
@@ -108,7 +108,7 @@ test('a change that the server will not take is told in plain words, and everyth
   await expect(person.page.getByText(/It is kept on this device; everything else is saved/)).toBeVisible();
   // The screen shows what the server holds.
   await expect(person.peg('Scales')).toHaveAttribute('aria-checked', 'false');
-  await person.button('Forget it').click();
+  await person.button('Discard change').click();
   await expect(person.page.getByText('One change could not be saved')).toBeHidden();
   await person.leave();
 });

@@ -177,7 +177,7 @@ test('a habit’s page says what the report says, for a habit of each kind', asy
     const names = { last7: '7 days', last30: '30 days', month: 'This month', year: 'This year', all: 'In all' };
     for (const [span, name] of Object.entries(names)) {
       const { kept: held, asked, rate } = kept[span as keyof typeof kept];
-      const words = asked === 0 ? 'nothing asked' : `${held} of ${asked}, ${percent(rate)}`;
+      const words = asked === 0 ? 'nothing due' : `${held} of ${asked}, ${percent(rate)}`;
       expect(await text('Kept'), `${id} ${span}`).toContain(`${name} ${words}`);
     }
 

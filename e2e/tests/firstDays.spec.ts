@@ -12,7 +12,7 @@ for (const [device, size] of [
     }) => {
       const first = await Person.at(browser, { size });
       const email = await first.signUp();
-      await expect(first.page.getByText('Nothing to check off yet')).toBeVisible();
+      await expect(first.page.getByText('What do you want to get better at?')).toBeVisible();
 
       await first.addHabit({ name: 'Scales', part: 'Morning' });
       await expect(first.page.getByText('1 to go today')).toBeVisible();
@@ -48,12 +48,12 @@ for (const [device, size] of [
       await first.checkOff('Tide table');
       for (let taps = 0; taps < 3; taps++) await first.peg('Cold swim').click();
       await expect(first.peg('Cold swim')).toHaveAttribute('aria-checked', 'true');
-      await expect(first.page.getByText(/4 changes kept here until the server is back/)).toBeVisible();
+      await expect(first.page.getByText(/Offline: 4 changes waiting to sync/)).toBeVisible();
       expect(await first.waiting()).toBe(4);
 
       await first.context.setOffline(false);
       await first.everythingSaved();
-      await expect(first.page.getByText(/kept here until/)).toBeHidden();
+      await expect(first.page.getByText(/waiting to sync/)).toBeHidden();
 
       const second = await Person.at(browser, { size });
       await second.signIn(email);

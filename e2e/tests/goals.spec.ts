@@ -16,7 +16,7 @@ for (const [device, size] of [
     await person.go('Goals');
     await person.button('Set your first goal').click();
     await person.button('Next').click();
-    await expect(page.getByText('Give the goal a title; all else may stay empty')).toBeVisible();
+    await expect(page.getByText('Give the goal a title; all else is optional')).toBeVisible();
     await page.getByLabel('The goal').fill('Swim across the bay');
     await page.getByLabel('Why it matters').fill('I look at the other side every morning');
     await person.button('Next').click();
@@ -398,7 +398,7 @@ test('a goal that is not there says so, and the rest stays reachable', async ({ 
   const person = await Person.at(browser);
   await person.openSample();
   await person.page.goto('/goals/no-such-goal');
-  await expect(person.page.getByText('This goal is not here')).toBeVisible();
+  await expect(person.page.getByText('Page not found')).toBeVisible();
   await person.go('Goals');
   await expect(person.page.getByRole('link', { name: /Talk a whole tide/ })).toContainText('overdue');
   await person.page.goto('/nowhere');

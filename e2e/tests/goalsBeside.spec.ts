@@ -205,7 +205,7 @@ test('goals stand together by area, quarter, year or state, in an order of oneâ€
   await person.button('Undo').click();
   await expect(person.button('Edit: Wood remembers')).toBeVisible();
   await person.visit('/settings');
-  await page.getByRole('radiogroup', { name: 'Quotes' }).getByRole('radio', { name: 'Left off' }).click();
+  await page.getByRole('radiogroup', { name: 'Quotes' }).getByRole('radio', { name: 'Hidden' }).click();
   await person.go('Today');
   await expect(quote).toBeHidden();
   await person.leave();

@@ -46,13 +46,13 @@ for (const [device, size] of DEVICES) {
     await person.button('Edit habit').click();
     await person.choose('Every few days');
     await person.page.getByLabel('Every how many days').fill('2');
-    await person.page.getByLabel('The change holds from').fill('2026-11-20');
+    await person.page.getByLabel('Applies from').fill('2026-11-20');
     await person.button('Save').click();
     await expect(person.page.getByText('Choose today or a later day: past days keep their terms')).toBeVisible();
-    await person.page.getByLabel('The change holds from').fill('2026-11-24');
+    await person.page.getByLabel('Applies from').fill('2026-11-24');
     await person.button('Save').click();
-    await expect(person.card('Terms through time')).toContainText(/Every other day.*Since 24 November 2026/);
-    await expect(person.card('Terms through time')).toContainText(/Every day.*1 October to 23 November/);
+    await expect(person.card('Schedule history')).toContainText(/Every other day.*Since 24 November 2026/);
+    await expect(person.card('Schedule history')).toContainText(/Every day.*1 October to 23 November/);
     await person.visit('/log?month=2026-10');
     await expect(person.figures('Splice a rope')).toHaveAccessibleName(october);
     await person.visit('/log');
@@ -150,7 +150,7 @@ for (const [device, size] of DEVICES) {
     await expect(person.card('Streak')).toContainText('3 days, since 7 November');
     await expect(person.card('Pauses')).toContainText(/9 to 22 November.*On the island/);
 
-    await person.button('Put this habit away').click();
+    await person.button('Archive this habit').click();
     await expect(person.page.getByText(/Put away, its last day was 23 November/)).toBeVisible();
     await person.go('Today');
     await expect(person.page.getByText('Scales')).toHaveCount(0);
@@ -303,8 +303,8 @@ test('a habit is deleted only after saying what goes with it, and comes back wit
   await expect(person.page.getByRole('link', { name: 'Open https://example.org/slow-bow' })).toBeVisible();
   await person.button('Delete this habit').click();
   await expect(person.page.getByText('With it go 1 recorded day, 1 note.')).toBeVisible();
-  await person.button('Delete with its record').click();
-  await expect(person.page.getByText('Nothing to check off yet')).toBeVisible();
+  await person.button('Delete habit and history').click();
+  await expect(person.page.getByText('What do you want to get better at?')).toBeVisible();
   await person.everythingSaved();
   await person.button('Undo').click();
   await expect(person.peg('Scales')).toHaveAttribute('aria-checked', 'true');
@@ -323,7 +323,7 @@ test('a new name, sign and dye show everywhere at once', async ({ browser }) => 
   await person.visit('/settings/areas');
   await person.button('Edit Cello').click();
   await person.page.getByLabel('Name', { exact: true }).fill('Music');
-  await person.choose('Plum');
+  await person.choose('Purple');
   await person.button('Save').click();
   await person.openHabit('Scales');
   await expect(person.page.getByText('Music')).toBeVisible();

@@ -160,7 +160,7 @@ for (const [device, size] of [
   });
 }
 
-test('the list goes on to older days over a month in which nothing was asked', async ({ browser }) => {
+test('the list goes on to older days over a month in which nothing was due', async ({ browser }) => {
   const person = await Person.at(browser);
   await person.signUp();
   await person.addHabit({ name: 'Oil the deck', often: { every: 30 }, from: '2026-10-25' });

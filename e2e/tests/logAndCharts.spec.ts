@@ -18,7 +18,7 @@ for (const [device, size] of [
     await expect(person.heading('October')).toBeVisible();
     for (const day of ['Thursday 29 October', 'Saturday 31 October']) await (await person.reach('Scales', day)).click();
     await expect(person.figures('Scales')).toHaveAccessibleName(/^Scales: 2 done of 3, 1 left, 67\s%(,|\.)/);
-    await expect(person.page.getByText('2 of 3 asked')).toBeVisible();
+    await expect(person.page.getByText('2 of 3 due')).toBeVisible();
 
     await person.go('Charts');
     await person.page.getByRole('button', { name: /^Charts of/ }).click();
@@ -34,7 +34,7 @@ for (const [device, size] of [
     await (await person.reach('Scales', 'Friday 30 October')).click();
     await expect(person.cell('Scales', 'Friday 30 October')).toHaveAttribute('aria-checked', 'true');
     await expect(person.figures('Scales')).toHaveAccessibleName(/^Scales: 3 done of 3, 0 left, 100\s%, ribbon(,|\.)/);
-    await expect(person.page.getByText('3 of 3 asked')).toBeVisible();
+    await expect(person.page.getByText('3 of 3 due')).toBeVisible();
     for (const told of ['3 full days', '3 bright days', '1 ribbon'])
       await expect(person.button(new RegExp(`^${told}`))).toBeVisible();
     await person.reach('Scales', 'Friday 30 October');
@@ -45,7 +45,7 @@ for (const [device, size] of [
     await person.page.getByRole('button', { name: /^Charts of/ }).click();
     await person.choose('Scales');
     await expect(person.page.getByText('3 days, 29 October to 31 October')).toBeVisible();
-    await expect(person.page.getByRole('img', { name: /^Heat map of 2026, Scales: 3 of 26 asked/ })).toBeVisible();
+    await expect(person.page.getByRole('img', { name: /^Heat map of 2026, Scales: 3 of 26 due/ })).toBeVisible();
     await person.everythingSaved();
     await person.leave();
   });

@@ -31,7 +31,7 @@ test('server and database are killed while changes are sent: what was acknowledg
     await tap(6);
     wimbel.killServer();
     await tap(6);
-    await expect(person.page.getByText(/kept here until the server is back/)).toBeVisible();
+    await expect(person.page.getByText(/Offline: .*waiting to sync/)).toBeVisible();
     await wimbel.restartServer();
     await person.page.clock.runFor(20_000);
     await person.everythingSaved();
@@ -41,7 +41,7 @@ test('server and database are killed while changes are sent: what was acknowledg
     await tap(6);
     await person.go('Log');
     await (await person.reach('Scales', 'Tuesday 3 November')).click();
-    await expect(person.page.getByText(/kept here until the server is back/)).toBeVisible();
+    await expect(person.page.getByText(/Offline: .*waiting to sync/)).toBeVisible();
     const { moved } = await wimbel.restartDatabase();
     if (moved) await wimbel.restartServer();
     await person.page.clock.runFor(40_000);

@@ -9,7 +9,7 @@ const twoOf = (words: string): [number, number] => {
   return [first!, second!].map((each) => Number(each.replaceAll(',', ''))) as [number, number];
 };
 
-test('what was kept of what was asked is one number in the log, in charts, by area and habit by habit, in every span', async ({
+test('what was kept of what was due is one number in the log, in charts, by area and habit by habit, in every span', async ({
   browser,
 }) => {
   const { habits, areas } = sample();
@@ -82,7 +82,7 @@ test('the month is the same on Today, in the log and in charts, and a past day s
 
   await person.visit('/today?day=2026-11-10');
   await expect(person.heading('November up to 10 November')).toBeVisible();
-  const [kept, asked] = twoOf((await person.button(/asked by then, /).getAttribute('aria-label'))!);
+  const [kept, asked] = twoOf((await person.button(/due by then, /).getAttribute('aria-label'))!);
   // A stretch of charts from the first to that day says the same.
   await person.visit('/charts?from=2026-11-01&to=2026-11-10');
   await expect(page.getByRole('note', { name: 'In words' })).toContainText(`kept, ${kept} of ${asked}`);

@@ -31,7 +31,7 @@ test('the first day of the week and the pass mark recompute everything, and say 
     await expect(person.button(new RegExp(`^${told}`))).toBeVisible();
   await expect(person.button(/^Week, 22 to 28 November/)).toBeVisible();
   await person.page.keyboard.press('Control+z');
-  await expect(person.page.getByText('Nothing to take back')).toBeVisible();
+  await expect(person.page.getByText('Nothing to undo')).toBeVisible();
   await person.everythingSaved();
   await person.leave();
 });
@@ -70,7 +70,7 @@ test('streaks that are left off are mentioned nowhere', async ({ browser }) => {
     );
     expect(id).toBe(1);
     await person.visit('/settings');
-    await person.page.getByRole('radiogroup', { name: 'Streaks' }).getByRole('radio', { name: 'Left off' }).click();
+    await person.page.getByRole('radiogroup', { name: 'Streaks' }).getByRole('radio', { name: 'Hidden' }).click();
     await person.openHabit('Scales');
     const page = new URL(person.page.url()).pathname;
     const cords = () => person.page.locator('svg line[stroke="#A8741A"]').count();
@@ -117,7 +117,7 @@ test('a whole day done is said once', async ({ browser }) => {
   await person.addHabit({ name: 'Scales' });
   await person.addHabit({ name: 'Cold swim' });
   await person.peg('Scales').click();
-  const words = person.page.getByText('Everything asked today is done. Well kept.');
+  const words = person.page.getByText('Everything due today is done. Well done.');
   await expect(words).toHaveCount(0);
   await person.peg('Cold swim').click();
   await expect(words).toBeVisible();

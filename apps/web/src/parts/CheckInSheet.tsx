@@ -39,8 +39,8 @@ import { Facts } from './Facts.tsx';
 import type { Fact } from '../words/habitFacts.ts';
 
 const FED_BY_ITSELF: Partial<Record<KeyResult['measure']['kind'], string>> = {
-  habitDays: 'This one feeds itself: each day the habit is done counts.',
-  habitAmount: 'This one feeds itself from the amounts of its habit.',
+  habitDays: 'Updates automatically: each day the habit is done counts.',
+  habitAmount: 'Updates automatically from the amounts of its habit.',
   steps: 'This one follows its steps.',
 };
 
@@ -307,7 +307,7 @@ function CheckInForm({ keyResult, own, corrected, onDone }: FormProps) {
         </Button>
         {corrected ? (
           <Button kind="bare" onPress={onDone}>
-            Leave it
+            Cancel
           </Button>
         ) : null}
       </View>

@@ -44,7 +44,7 @@ export function DeleteHabitSheet({
         </Words>
       ) : null}
       {habit.archived ? null : (
-        <Words tone="quiet">Putting it away instead hides it from your days and keeps every figure.</Words>
+        <Words tone="quiet">Archiving it instead hides it from your days and keeps every figure.</Words>
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <Button
@@ -54,7 +54,7 @@ export function DeleteHabitSheet({
             actions.remove(habit);
           }}
         >
-          Delete with its record
+          Delete habit and history
         </Button>
         {feeding.length > 0 ? (
           <Button
@@ -75,7 +75,7 @@ export function DeleteHabitSheet({
               actions.archive(habit);
             }}
           >
-            Put away instead
+            Archive instead
           </Button>
         )}
         <Button kind="bare" onPress={onClose}>

@@ -50,7 +50,7 @@ type Props = {
 const DAY_WORDS = {
   outside: 'Outside the days of this habit. A record here starts it earlier.',
   blank: 'Nothing recorded yet.',
-  paused: 'In a pause: nothing is asked.',
+  paused: 'In a pause: nothing is due.',
   part: 'Part of it is done.',
   done: 'Done.',
   rest: 'A rest day: excused.',
@@ -83,7 +83,7 @@ export function EntrySheet({ habitId, day: opened, onClose, onGo, isNoteFirst = 
   };
   const marks: { value: Mark | 'none'; label: string }[] = [
     { value: 'none', label: isAmount ? 'By amount' : 'Open' },
-    ...(isAmount ? [] : [{ value: 'done' as const, label: habit.aim === 'quit' ? 'Held' : 'Done' }]),
+    ...(isAmount ? [] : [{ value: 'done' as const, label: habit.aim === 'quit' ? 'Held off' : 'Done' }]),
     { value: 'rest', label: 'Rest' },
     { value: 'missed', label: 'Missed' },
   ];

@@ -9,6 +9,7 @@ import { Button } from '../ui/Button.tsx';
 import { Words } from '../ui/Words.tsx';
 import { useRecording } from '../sync/RecordsProvider.tsx';
 import { useAppSelector } from '../store/store.ts';
+import { changeName, issueWords } from '../words/issueWords.ts';
 
 /** A change that is on its way for less than this is not worth a word. */
 const CALM_MS = 1500;
@@ -22,6 +23,7 @@ export function SavingSign() {
   const isReachable = useAppSelector((state) => state.outbox.isReachable);
   const isKept = useAppSelector((state) => state.outbox.isKept);
   const refusals = useAppSelector((state) => state.outbox.refused);
+  const records = useAppSelector((state) => state.records);
   const [isLong, setIsLong] = useState(false);
   const isWaiting = waiting > 0;
   useEffect(() => {
@@ -49,7 +51,7 @@ export function SavingSign() {
             <Words type="quiet" tone="quiet">
               {isReachable
                 ? `Saving ${counted(waiting, 'change')}`
-                : `${counted(waiting, 'change')} kept here until the server is back`}
+                : `Offline: ${counted(waiting, 'change')} waiting to sync`}
             </Words>
           </View>
         ) : null}
@@ -60,12 +62,12 @@ export function SavingSign() {
           <View style={styles.words}>
             <Words type="strong">One change could not be saved</Words>
             <Words type="quiet" tone="quiet">
-              {refusal.issues.map((issue) => [issue.path, issue.message].filter(Boolean).join(' ')).join('; ')}. It is
-              kept on this device; everything else is saved.
+              {changeName(records, refusal.change)}: {refusal.issues.map(issueWords).join('; ')}. It is kept on this
+              device; everything else is saved.
             </Words>
           </View>
           <Button kind="bare" onPress={() => dismissRefusal(refusal.change.id)}>
-            Forget it
+            Discard change
           </Button>
         </View>
       ) : null}

@@ -14,7 +14,7 @@ export function UndoKey() {
       if (event.key.toLowerCase() !== 'z' || !(event.ctrlKey || event.metaKey) || event.shiftKey) return;
       if (isWriting(event.target)) return;
       event.preventDefault();
-      toast({ text: takeBack() ? 'Taken back' : 'Nothing to take back' });
+      toast({ text: takeBack() ? 'Undone' : 'Nothing to undo' });
     };
     document.addEventListener('keydown', press);
     return () => document.removeEventListener('keydown', press);

@@ -19,11 +19,11 @@ export function useHabitActions() {
   const put = (habit: Habit, text: string): void => toast({ text, onUndo: change(changeTo('habits', habit)) });
   return {
     archive: (habit: Habit): void =>
-      put(archivedHabit(habit, today(), hasRecordToday(habit)), `${habit.name} is put away. Its record stays.`),
+      put(archivedHabit(habit, today(), hasRecordToday(habit)), `${habit.name} is archived. Its record stays.`),
     end: (habit: Habit): void =>
       put(endedHabit(habit, today(), hasRecordToday(habit)), `${habit.name} has ended. Its record stays.`),
     resume: (habit: Habit): void =>
-      put(resumedHabit(habit, today(), 'Put away'), `${habit.name} is on your days again`),
+      put(resumedHabit(habit, today(), 'Archived'), `${habit.name} is on your days again`),
     /** Deletes a habit with its record; key results that count it go too, or stay as numbers where they stand. */
     remove: (habit: Habit, keepsKeyResults = false): void => {
       const state = store.getState();

@@ -1,5 +1,5 @@
 import type { Change } from '@wimbel/contract';
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef } from 'react';
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import { Provider } from 'react-redux';
 import { api } from '../shared/api.ts';
 import { accountLeft } from '../shared/accountLeft.ts';
@@ -26,6 +26,11 @@ type Recording = {
   takeBack: () => boolean;
   dismissRefusal: (id: string) => void;
 };
+
+const CanUndoContext = createContext(false);
+
+/** Whether there is a step to put back. */
+export const useCanUndo = (): boolean => useContext(CanUndoContext);
 
 const RecordingContext = createContext<Recording>({
   change: () => () => {},
@@ -121,6 +126,9 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
   }, [dayEndsAt, store]);
 
   const steps = useRef<Step[]>([]);
+  // Of whom there is a step to put back.
+  const [undoable, setUndoable] = useState<string | null>(null);
+  const canUndo = accountId !== null && undoable === accountId;
   useEffect(() => {
     steps.current = [];
   }, [accountId]);
@@ -130,6 +138,7 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       const at = steps.current.indexOf(step);
       if (at < 0) return false;
       steps.current.splice(at, 1);
+      if (steps.current.length === 0) setUndoable(null);
       sync.current?.change(changesBack(store.getState().records, step));
       return true;
     };
@@ -138,6 +147,7 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
         const step = stepOf(store.getState().records, changes);
         steps.current.push(step);
         if (steps.current.length > STEPS_BACK) steps.current.shift();
+        setUndoable(store.getState().account.account?.id ?? null);
         sync.current?.change(changes);
         return () => void putBack(step);
       },
@@ -151,5 +161,9 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       },
     };
   }, [store]);
-  return <RecordingContext.Provider value={recording}>{children}</RecordingContext.Provider>;
+  return (
+    <RecordingContext.Provider value={recording}>
+      <CanUndoContext.Provider value={canUndo}>{children}</CanUndoContext.Provider>
+    </RecordingContext.Provider>
+  );
 }

@@ -18,10 +18,12 @@ type Props = {
   more: Place;
   /** Opens the field that finds everything. */
   find: { label: string; keys: string; icon: Icon; onPress: () => void };
+  /** Puts back what was done last; null while there is nothing. On a wide screen there is a key for it. */
+  undo: { label: string; icon: Icon; onPress: () => void } | null;
 };
 
 /** The page with its places: a bar below on a phone, a rail on the left on a wide screen. */
-export function Frame({ places, more, find, current, onGo, children }: Props) {
+export function Frame({ places, more, find, undo, current, onGo, children }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   const isWide = useIsWide();
@@ -39,6 +41,7 @@ export function Frame({ places, more, find, current, onGo, children }: Props) {
               Wimbel
             </Words>
           </View>
+          {undo ? <IconButton icon={undo.icon} label={undo.label} sizePx={20} onPress={undo.onPress} /> : null}
           <IconButton icon={find.icon} label={find.label} sizePx={20} onPress={find.onPress} />
           <IconButton icon={more.icon} label={more.label} sizePx={20} onPress={() => onGo(more.path)} />
         </View>

@@ -6,8 +6,8 @@ export function NotHere({ what }: { what: string }) {
   return (
     <Page>
       <EmptyState
-        title={`This ${what} is not here`}
-        text="It may have been removed on another device. Everything else is where it was."
+        title="Page not found"
+        text={`This ${what} is not here. It may have been removed on another device; everything else is where it was.`}
       />
     </Page>
   );

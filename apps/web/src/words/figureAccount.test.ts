@@ -58,7 +58,7 @@ describe('what a figure is made of, in words', () => {
     const week = { first: dayOf('2026-11-02'), last: dayOf('2026-11-08') };
     const { total, adjustments } = told({ figure: 'habitKept', habitId: 'Hull', span: week });
     expect(total).toBe('3 of 3, 100 %');
-    expect(adjustments).toEqual([{ text: 'Done beyond what was asked', value: '\u22121' }]);
+    expect(adjustments).toEqual([{ text: 'Done beyond what was due', value: '\u22121' }]);
     const some = told({ figure: 'habitKept', habitId: 'Hull', span: { ...week, last: week.first + 3 } });
     expect(some.adjustments.map(({ text }) => text)).toContain('Rounded to whole days, once for all of it');
   });

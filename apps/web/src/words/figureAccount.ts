@@ -70,7 +70,7 @@ export type FigureAccount = {
 
 const ADJUSTMENT_WORDS: Record<Adjustment['why'], string> = {
   rounded: 'Rounded to whole days, once for all of it',
-  moreThanAsked: 'Done beyond what was asked',
+  moreThanAsked: 'Done beyond what was due',
   set: 'Set by you instead of what is planned',
 };
 
@@ -228,7 +228,7 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
       return told(
         scoreOfDay(tracks, totals(), asked.day),
         [asked.name, dayInWords(asked.day)].filter(Boolean).join(', '),
-        'What the day asked, and what of it was done. Habits of so many days a week or month ask together for what an even spread over the days left would be, rounded down.',
+        'What was due that day, and what of it was done. Habits of so many days a week or month ask together for what an even spread over the days left would be, rounded down.',
         names,
       );
     case 'kept': {
@@ -236,7 +236,7 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
       return told(
         keptByHabits(tracks, asked.span),
         asked.name ?? daysName(asked.span, today),
-        `What was asked in ${days}, and how much of it was kept. Today counts once it is decided; habits of so many days a week or month are asked for an even spread.`,
+        `What was due in ${days}, and how much of it was kept. Today counts once it is decided; habits of so many days a week or month are asked for an even spread.`,
         names,
       );
     }
@@ -244,7 +244,7 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
       return told(
         keptByHabitsOn(tracks, asked.span, asked.weekday),
         asked.name ?? WEEKDAYS[asked.weekday]!,
-        `What habits with fixed days were asked for on this weekday in ${upTo(asked.span, today)}, and how much of it was kept.`,
+        `What habits with fixed days had due on this weekday in ${upTo(asked.span, today)}, and how much of it was kept.`,
         names,
       );
     case 'together':
@@ -274,8 +274,8 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
         countedDays(totals(), asked.span, passMark, asked.figure),
         asked.name ?? daysName(asked.span, today),
         asked.figure === 'fullDays'
-          ? `Days in ${upTo(asked.span, today)} on which everything asked was done.`
-          : `Days in ${upTo(asked.span, today)} on which at least ${percent(passMark)} of what was asked was done, the full ones among them.`,
+          ? `Days in ${upTo(asked.span, today)} on which everything due was done.`
+          : `Days in ${upTo(asked.span, today)} on which at least ${percent(passMark)} of what was due was done, the full ones among them.`,
         names,
       );
     case 'ribbons':
@@ -307,7 +307,7 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
       return told(
         runOfFullDays(totals, run, weekStart),
         counted(run.length, 'full day'),
-        `Full days in a row, ${spanInWords(run, today)}. Days of which nothing was asked are passed over.`,
+        `Full days in a row, ${spanInWords(run, today)}. Days with nothing due are passed over.`,
         names,
       );
     }
@@ -326,14 +326,14 @@ function accountOfHabit(state: RootState, asked: OfHabit): FigureAccount | null 
       return told(
         keptOfHabit(track, asked.span),
         habit.name,
-        `What was asked in ${upTo(asked.span, today)}, and how much of it was kept. Today counts once it is decided.`,
+        `What was due in ${upTo(asked.span, today)}, and how much of it was kept. Today counts once it is decided.`,
         names,
       );
     case 'habitKeptOnWeekday':
       return told(
         keptOnWeekday(track, asked.span, asked.weekday),
         habit.name,
-        `What was asked on this weekday in ${upTo(asked.span, today)}, and how much of it was kept.`,
+        `What was due on this weekday in ${upTo(asked.span, today)}, and how much of it was kept.`,
         names,
       );
     case 'habitQuota': {
@@ -368,7 +368,7 @@ function accountOfHabit(state: RootState, asked: OfHabit): FigureAccount | null 
           `${habit.name}, ${asked.side === 'done' ? 'done days' : 'other days'}`,
           asked.side === 'done'
             ? `The mood, from 1 to 5, on the mean of its done days in ${upTo(asked.span, today)} that have one. What went together, not what caused it.`
-            : `The mood, from 1 to 5, on the mean of the days in ${upTo(asked.span, today)} on which it was asked and not done. What went together, not what caused it.`,
+            : `The mood, from 1 to 5, on the mean of the days in ${upTo(asked.span, today)} on which it was due and not done. What went together, not what caused it.`,
           names,
         )
       );
@@ -379,8 +379,8 @@ function accountOfHabit(state: RootState, asked: OfHabit): FigureAccount | null 
         runOfHabit(track, asked.run, unit),
         `${habit.name}: ${streakLength(asked.run.length, unit)} in a row`,
         unit === 'days'
-          ? 'Days that were asked and done, one after the other. Rest, pauses and days that were not asked are passed over.'
-          : `${unit === 'weeks' ? 'Weeks' : 'Months'} that did what they asked, one after the other. Those that asked nothing are passed over.`,
+          ? 'Days that were due and done, one after the other. Rest, pauses and days that were not due are passed over.'
+          : `${unit === 'weeks' ? 'Weeks' : 'Months'} that did what was due, one after the other. Those with nothing due are passed over.`,
         names,
       );
     }
@@ -395,7 +395,7 @@ function accountOfHabit(state: RootState, asked: OfHabit): FigureAccount | null 
       return told(
         doneOfHabit(track, asked.span),
         habit.name,
-        `Days done in ${upTo(asked.span, today)}, those that were not asked among them.`,
+        `Days done in ${upTo(asked.span, today)}, those that were not due among them.`,
         names,
       );
     case 'habitMean': {

@@ -59,8 +59,8 @@ describe('the kept rate in words', () => {
     ]);
   });
 
-  it('says so where nothing was asked', () => {
+  it('says so where nothing was due', () => {
     const paused = habit('2026-11-10', { pauses: [{ from: '2026-11-10', to: '2026-11-30', why: 'Flu' }] });
-    expect(new Set(keptFacts(track(paused)).map(([, value]) => value))).toEqual(new Set(['nothing asked']));
+    expect(new Set(keptFacts(track(paused)).map(([, value]) => value))).toEqual(new Set(['nothing due']));
   });
 });

@@ -55,7 +55,7 @@ export function keptFacts(track: Track, until: PlainDay = track.today): Fact[] {
   const spans = keptSpans(track, until);
   const words = (span: DaySpan): string => {
     const { kept, asked, rate } = keptOver(track, span);
-    return asked === 0 ? 'nothing asked' : `${kept} of ${asked}, ${percent(rate)}`;
+    return asked === 0 ? 'nothing due' : `${kept} of ${asked}, ${percent(rate)}`;
   };
   return KEPT_NAMES.map(([span, now, then]) => [
     until === track.today ? now : then,

@@ -27,7 +27,7 @@ const swim = habit({
 describe('how a habit stands, in words', () => {
   it('fixed ones by the month', () => {
     expect(standingWords(track(habit(), done('2026-11-02', '2026-11-03')), TODAY)).toBe('2 of 23 this month');
-    expect(standingWords(track(habit({ aim: 'quit' }), done('2026-11-24')), TODAY)).toBe('held 1 of 24 this month');
+    expect(standingWords(track(habit({ aim: 'quit' }), done('2026-11-24')), TODAY)).toBe('held off 1 of 24 this month');
     expect(
       standingWords(
         track(habit({ startsOn: '2026-11-24', terms: [{ from: '2026-11-24', schedule: { kind: 'daily' } }] })),

@@ -98,8 +98,8 @@ export function standingOn(track: Track, day: PlainDay): Standing {
   const asked: Asked = { figure: 'habitKept', habitId: habit.id, span };
   if (habit.aim === 'quit')
     return count === 0
-      ? { words: 'nothing held yet', asked: null }
-      : { words: `held ${kept} of ${count} ${name}${byThen}`, asked };
+      ? { words: 'no day yet', asked: null }
+      : { words: `held off ${kept} of ${count} ${name}${byThen}`, asked };
   return count === 0 ? { words: 'new', asked: null } : { words: `${kept} of ${count} ${name}${byThen}`, asked };
 }
 

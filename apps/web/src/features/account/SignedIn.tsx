@@ -5,10 +5,12 @@ import Search from 'lucide-react-native/icons/search';
 import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import Sun from 'lucide-react-native/icons/sun';
 import Target from 'lucide-react-native/icons/target';
+import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useEffect, useState } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { ActivityIndicator, View } from 'react-native';
-import { useAskAccount } from '../../sync/RecordsProvider.tsx';
+import { useAskAccount, useCanUndo, useRecording } from '../../sync/RecordsProvider.tsx';
+import { useToast } from '../../ui/Toast.tsx';
 import { SavingSign } from '../../parts/SavingSign.tsx';
 import { UndoKey } from '../../parts/UndoKey.tsx';
 import { FinishLineWatch } from '../../parts/FinishLineWatch.tsx';
@@ -130,9 +132,21 @@ export function SignedIn() {
 }
 
 /** The frame with its places, from which everything can be found. */
-function Places(props: Omit<React.ComponentProps<typeof Frame>, 'find'>) {
+function Places(props: Omit<React.ComponentProps<typeof Frame>, 'find' | 'undo'>) {
   const find = useFind();
-  return <Frame {...props} find={{ label: 'Find', keys: '/', icon: Search, onPress: find }} />;
+  const canUndo = useCanUndo();
+  const { takeBack } = useRecording();
+  const toast = useToast();
+  const undo = (): void => {
+    if (takeBack()) toast({ text: 'Undone' });
+  };
+  return (
+    <Frame
+      {...props}
+      find={{ label: 'Find', keys: '/', icon: Search, onPress: find }}
+      undo={canUndo ? { label: 'Undo the last change', icon: Undo2, onPress: undo } : null}
+    />
+  );
 }
 
 function Waiting({ children }: { children?: React.ReactNode }) {

@@ -23,7 +23,7 @@ function shown(isPrinted = false) {
       <ToastProvider>
         <ChartsTitle.Provider value="November 2026">
           <IsPrinted.Provider value={isPrinted}>
-            <ChartCard title="Weekdays" aside="kept of what was asked" figures={() => figures}>
+            <ChartCard title="Weekdays" aside="kept of what was due" figures={() => figures}>
               <Svg width={300} height={100}>
                 <Circle cx={5} cy={5} r={4} />
               </Svg>
@@ -85,7 +85,7 @@ describe('a card with a picture', () => {
 
   it('on paper has nothing to tap', () => {
     shown(true);
-    expect(screen.getByText('kept of what was asked')).toBeTruthy();
+    expect(screen.getByText('kept of what was due')).toBeTruthy();
     expect(screen.queryAllByRole('button')).toEqual([]);
   });
 });

@@ -163,7 +163,7 @@ function useAllDays({ span, kind, tracks, name }: OfMany) {
     const days: Days = {
       valueOf: plateOfAll(totals, firstDay, passMark),
       wordsOf: (day) => dayOfAllWords(totals, day, today, passMark),
-      legend: 'everything asked',
+      legend: 'everything due done',
       summary: `Heat map of ${spanTitle(kind, span, today)}: ${full}`,
       askedOn: (day) => (day > today ? null : { figure: 'dayScore', day, ...overThese({ tracks, name }) }),
       asked: { figure: 'fullDays', span, ...overThese({ tracks, name }) },
@@ -196,7 +196,7 @@ function useHabitDays({ track, span, kind }: DaysProps & { track: Track }) {
   return useMemo(() => {
     const { measure } = habit;
     const { kept, asked, rate } = keptOver(track, span);
-    const words = `${kept} of ${asked} asked, ${percent(rate)}`;
+    const words = `${kept} of ${asked} due, ${percent(rate)}`;
     const { compared, isByNow } = daysCompared(kind, span, weekStart, today);
     const past = compared === null ? null : keptOver(track, compared).rate;
     const amountText = (day: PlainDay): string | null => {

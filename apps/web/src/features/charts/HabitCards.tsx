@@ -186,7 +186,7 @@ export function TrendCard({ track, span, kind }: Props) {
         <Words type="quiet" tone="quiet">
           {drawn.last - track.first + 1 < TREND_NEEDS_DAYS + 7
             ? 'A trend needs two weeks of record, and a week to compare with.'
-            : 'Too little was asked in this span for a trend.'}
+            : 'Too little was due in this span for a trend.'}
         </Words>
       ) : (
         <>

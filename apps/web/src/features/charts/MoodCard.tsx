@@ -16,7 +16,7 @@ import { FigureWords } from '../../parts/Figure.tsx';
 /** So many habits are shown, those with the widest difference. */
 const MOST_SHOWN = 12;
 
-const LEGEND = 'Full on done days, a ring on the others it was asked. What went together, not what caused it.';
+const LEGEND = 'Full on done days, a ring on the others it was due. What went together, not what caused it.';
 
 const oneDecimal = ({ mean }: MoodMean): string => mean.toFixed(1);
 

@@ -63,7 +63,7 @@ const improvedFirst = ({ review }: Omit<ReviewProps, 'of' | 'kind'>): Line[] =>
     asked: { figure: 'habitKept', habitId: habit.id, span: review.span },
   }));
 
-/** Set against done, habit by habit: best first with the change of rank, or by how much they improved. */
+/** Completion by habit, habit by habit: best first with the change of rank, or by how much they improved. */
 export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
   const styles = useStyles();
   const { colors } = useTheme();
@@ -83,7 +83,7 @@ export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
   const colorOf = (id: string): string => dyeColor(colors, areas[habits[id]?.areaId ?? '']?.color);
   return (
     <ChartCard
-      title="Set against done"
+      title="Completion by habit"
       aside={kind === 'all' ? 'best first' : undefined}
       figures={() => rankingFigures(review, (id) => habits[id]?.name ?? '')}
       pictureRows={lines.map(({ habit, place, words, share, ratio }) => ({

@@ -40,7 +40,7 @@ export function InWords({ kind, review, of }: ReviewProps) {
   const today = useAppSelector(selectToday);
   const habits = useAppSelector((state) => state.records.habits);
   const facts = reviewFacts(review);
-  if (facts.length === 0) return <Words tone="quiet">Nothing was asked in this span.</Words>;
+  if (facts.length === 0) return <Words tone="quiet">Nothing was due in this span.</Words>;
   return (
     <View role="note" aria-label="In words" style={styles.facts}>
       {facts.map((fact, index) => (
@@ -81,12 +81,12 @@ const partOfDayAsked = (of: ChartedOf, span: DaySpan, part: PartOfDay): Asked =>
   );
 
 const keptWords = ({ kept, asked, rate }: Kept): string =>
-  rate === null ? 'nothing asked' : `${kept} of ${asked}, ${percent(rate)}`;
+  rate === null ? 'nothing due' : `${kept} of ${asked}, ${percent(rate)}`;
 
 /** From so many bars on, their figures are written without the sign. */
 const MANY_BARS = 8;
 
-/** The parts of the span beside one another: kept of what was asked, the pass mark across, the running one in outline. */
+/** The parts of the span beside one another: kept of what was due, the pass mark across, the running one in outline. */
 export function PartsCard({ kind, review, of }: ReviewProps) {
   const { colors } = useTheme();
   const today = useAppSelector(selectToday);
@@ -111,7 +111,7 @@ export function PartsCard({ kind, review, of }: ReviewProps) {
   return (
     <ChartCard
       title={title}
-      aside={kind === 'year' ? `year to date ${percent(toDate)}` : 'kept of what was asked'}
+      aside={kind === 'year' ? `year to date ${percent(toDate)}` : 'kept of what was due'}
       asideAsked={kind === 'year' ? keptAsked(of, review.span) : null}
       legend={[legend]}
       figures={() => partsFigures(parts, (part) => partWords(kind, part, today).words)}
@@ -206,7 +206,7 @@ function RoundCard({
 /** So many days of record before weekdays are told apart. */
 const TWO_WEEKS = 14;
 
-/** Where it goes well and where not, by the weekday, of what is asked on fixed days. */
+/** Where it goes well and where not, by the weekday, of what is due on fixed days. */
 export function WeekdaysCard({ kind, review, of, recordDays }: ReviewProps & { recordDays: number }) {
   const { weekStart } = useAppSelector(selectSettings);
   const { weekdays, past } = review;
@@ -217,7 +217,7 @@ export function WeekdaysCard({ kind, review, of, recordDays }: ReviewProps & { r
     <RoundCard
       title="Weekdays"
       what="Weekday"
-      aside={`${number(asked)} asked on fixed days`}
+      aside={`${number(asked)} due on fixed days`}
       kind={kind}
       review={review}
       rows={weekdaysFrom(weekStart).map((weekday) => ({
@@ -239,7 +239,7 @@ export function PartsOfDayCard({ kind, review, of }: ReviewProps) {
     <RoundCard
       title="Parts of the day"
       what="Part of the day"
-      aside="kept of what was asked"
+      aside="kept of what was due"
       kind={kind}
       review={review}
       rows={partsOfDay.map(({ part, kept }) => ({
@@ -331,7 +331,7 @@ export function AreasCard({ kind, review, of }: ReviewProps) {
               <View style={styles.grow}>
                 <Words>{name}</Words>
                 <Words type="quiet" tone="quiet">
-                  {kept.asked === 0 ? 'nothing asked' : `kept ${kept.kept} of ${kept.asked}`}, {number(own)} done
+                  {kept.asked === 0 ? 'nothing due' : `kept ${kept.kept} of ${kept.asked}`}, {number(own)} done
                   {before === null ? '' : `, before ${percent(before)}`}
                 </Words>
               </View>

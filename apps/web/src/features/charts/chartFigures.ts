@@ -106,7 +106,7 @@ export const keptFigures = (
   rows: rows.map(({ name, kept, before }) => [name, kept.kept, kept.asked, kept.rate, before?.rate ?? null]),
 });
 
-/** The areas: done days, what was kept of what was asked and before, and done days against their targets. */
+/** The areas: done days, what was kept of what was due and before, and done days against their targets. */
 export const areasFigures = (
   areas: readonly AreaReview[],
   past: readonly AreaReview[],

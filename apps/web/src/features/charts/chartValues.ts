@@ -19,7 +19,7 @@ export const plateOfAll =
     return { ratio: score, isFull: full };
   };
 
-/** The days of one habit as values of the plate: done is full, a part its share, and nothing asked no value. */
+/** The days of one habit as values of the plate: done is full, a part its share, and nothing due no value. */
 export const plateOfHabit =
   (track: Track, amountOn: (day: PlainDay) => number | null) =>
   (day: PlainDay): PlateValue | null => {
@@ -33,7 +33,7 @@ export const plateOfHabit =
 export function dayOfAllWords(totals: DayTotals, day: PlainDay, today: PlainDay, passMark: number): string {
   if (day > today) return `${dayInWords(day)}: still to come`;
   const { done, due, score, full } = scoreOn(totals, day, passMark);
-  return `${dayInWords(day)}: ${score === null ? 'nothing was asked' : `${done} of ${due}, ${percent(score)}${full ? ', a full day' : ''}`}`;
+  return `${dayInWords(day)}: ${score === null ? 'nothing was due' : `${done} of ${due}, ${percent(score)}${full ? ', a full day' : ''}`}`;
 }
 
 /** "Tuesday 3 November: done, 25 min" */

@@ -38,7 +38,7 @@ export function EffortCard({ figured, onLink }: { figured: FiguredGoal; onLink: 
           {
             name: 'Done: its habits',
             ratio: rate,
-            words: `${kept} of ${asked} asked since it began`,
+            words: asked === 0 ? 'nothing due yet' : `${kept} of ${asked} due since it began`,
             color: colors.working,
             figure: {
               figure: 'kept',

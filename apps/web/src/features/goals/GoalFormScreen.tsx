@@ -11,6 +11,7 @@ import { changeTo, newId } from '../../store/makeChange.ts';
 import { goalDaysFault } from '../../parts/useGoalActions.ts';
 import { selectAreas, selectGoals, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
+import { issueWords } from '../../words/issueWords.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { Chips } from '../../ui/Chips.tsx';
@@ -76,7 +77,7 @@ function GoalForm({ goal }: { goal: Goal | null }) {
   const { control, handleSubmit, setValue } = useForm<GoalDraft>({
     resolver: yupResolver(schema) as never,
     defaultValues: draftOf(goal, today),
-    mode: 'onTouched',
+    mode: 'onSubmit',
   });
   const areaId = useWatch({ control, name: 'areaId' });
   const dueOn = useWatch({ control, name: 'dueOn' });
@@ -110,7 +111,7 @@ function GoalForm({ goal }: { goal: Goal | null }) {
       const { issues } = checkRecord('goals', next);
       const daysFault = goalDaysFault(next, keyResults);
       if (issues.length > 0 || daysFault !== null) {
-        setFault(daysFault ?? issues.map(({ path, message }) => `${path} ${message}`).join('; '));
+        setFault(daysFault ?? issues.map(issueWords).join('; '));
         return;
       }
       // The day it was due before stays in the story.

@@ -97,7 +97,7 @@ function StateSheet({ goal, step, onClose }: { goal: Goal; step: keyof typeof ST
         onChangeText={setNote}
         multiline
         maxLength={5000}
-        hint="May stay empty. It is kept in the goal’s story."
+        hint="Optional. It is kept in the goal’s story."
       />
       {step === 'reopen' ? null : (
         <Field
@@ -116,7 +116,7 @@ function StateSheet({ goal, step, onClose }: { goal: Goal; step: keyof typeof ST
           {button}
         </Button>
         <Button kind="bare" onPress={onClose}>
-          Leave it
+          Cancel
         </Button>
       </View>
     </Sheet>
@@ -213,13 +213,13 @@ function PostponeSheet({ goal, onClose }: { goal: Goal; onClose: () => void }) {
         isDate
         error={fault}
       />
-      <Field label="Why" value={note} onChangeText={setNote} multiline maxLength={5000} hint="May stay empty." />
+      <Field label="Why" value={note} onChangeText={setNote} multiline maxLength={5000} hint="Optional." />
       <View style={{ flexDirection: 'row', gap: SPACE.s }}>
         <Button kind="main" onPress={save}>
           Postpone
         </Button>
         <Button kind="bare" onPress={onClose}>
-          Leave it
+          Cancel
         </Button>
       </View>
     </Sheet>

@@ -126,18 +126,18 @@ export function GoalsScreen() {
       {fed ? <CheckInSheet goal={fed} onClose={() => setFed(null)} /> : null}
       {isListing ? (
         <Sheet title="How goals are listed" onClose={() => setIsListing(false)}>
-          <Labelled label="Together by">
+          <Labelled label="Group by">
             <Segments
-              label="Together by"
+              label="Group by"
               value={by}
               choices={GOALS_BY.map((value) => ({ value, label: BY_WORDS[value] }))}
               onChange={setBy}
               isWrapping
             />
           </Labelled>
-          <Labelled label="First comes">
+          <Labelled label="Sort by">
             <Segments
-              label="First comes"
+              label="Sort by"
               value={sort}
               choices={GOALS_SORTS.map((value) => ({ value, label: SORT_WORDS[value] }))}
               onChange={setSort}

@@ -41,7 +41,7 @@ const HEADS: Record<GuidedPage, [title: string, good: string]> = {
 
 /** What keeps a page from being left, in words; null where nothing does. */
 function faultOf(page: GuidedPage, draft: GuidedDraft): string | null {
-  if (page === 'what' && draft.title.trim() === '') return 'Give the goal a title; all else may stay empty';
+  if (page === 'what' && draft.title.trim() === '') return 'Give the goal a title; all else is optional';
   if (page === 'when') {
     if (parseDay(draft.startsOn) === null) return 'Choose the day it starts';
     if (draft.dueOn !== '' && parseDay(draft.dueOn) === null) return 'This day does not exist';

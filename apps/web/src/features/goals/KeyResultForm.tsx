@@ -17,6 +17,7 @@ import { newId } from '../../store/makeChange.ts';
 import { selectSettings, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { editable, parseTyped } from '../../shared/amounts.ts';
+import { issueWords } from '../../words/issueWords.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Chips } from '../../ui/Chips.tsx';
@@ -55,8 +56,8 @@ const KIND_HINTS: Record<DraftKind, string> = {
   money: 'You check in what is there by now.',
   yesNo: 'Either it is so, or not yet.',
   steps: 'It is as far as the steps you give it are done.',
-  habitDays: 'It feeds itself: each day the habit is done counts.',
-  habitAmount: 'It feeds itself from what you record under the habit.',
+  habitDays: 'Updates automatically: each day the habit is done counts.',
+  habitAmount: 'Updates automatically from what you record under the habit.',
 };
 
 type Props = {
@@ -78,7 +79,7 @@ export function KeyResultForm({ goal, keyResult, nextOrder, habits, onSave, onCl
   const { control, handleSubmit, setValue, setError } = useForm<KeyResultDraft>({
     resolver: yupResolver(keyResultDraftSchema) as never,
     defaultValues: keyResult === null ? emptyKeyResultDraft(currency) : keyResultDraftOf(keyResult),
-    mode: 'onTouched',
+    mode: 'onSubmit',
   });
   const draft = useWatch({ control }) as KeyResultDraft;
   const { kind } = draft;
@@ -93,7 +94,7 @@ export function KeyResultForm({ goal, keyResult, nextOrder, habits, onSave, onCl
       return;
     }
     const { issues } = checkRecord('keyResults', next);
-    if (issues.length > 0) setFault(issues.map(({ path, message }) => `${path} ${message}`).join('; '));
+    if (issues.length > 0) setFault(issues.map(issueWords).join('; '));
     else onSave(next);
   });
   const propose = (): void => {

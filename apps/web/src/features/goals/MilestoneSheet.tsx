@@ -6,6 +6,7 @@ import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { changeTo, newId } from '../../store/makeChange.ts';
 import { useGoalParts } from '../../parts/useGoalParts.ts';
 import { amountFault, editable, parseTyped } from '../../shared/amounts.ts';
+import { issueWords } from '../../words/issueWords.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Chips } from '../../ui/Chips.tsx';
@@ -46,7 +47,7 @@ export function MilestoneSheet({ goal, milestone, all, onClose }: Props) {
     const circle = circleFault(next, all);
     const amount = amountFault(pips);
     const found = {
-      ...Object.fromEntries(checkRecord('milestones', next).issues.map(({ path, message }) => [path, message])),
+      ...Object.fromEntries(checkRecord('milestones', next).issues.map((issue) => [issue.path, issueWords(issue)])),
       ...(next.title === '' ? { title: 'Give the milestone a name' } : {}),
       ...(amount === null ? {} : { pips: amount }),
       ...(circle === null ? {} : { after: circle }),

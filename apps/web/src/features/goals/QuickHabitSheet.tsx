@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { newId } from '../../store/makeChange.ts';
 import { parseTyped } from '../../shared/amounts.ts';
+import { issueWords } from '../../words/issueWords.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
@@ -84,7 +85,7 @@ export function QuickHabitSheet({
     if ('faults' in made) setFaults(made.faults);
     else {
       const { issues } = checkRecord('habits', made.habit);
-      if (issues.length > 0) setFaults({ name: issues.map(({ path, message }) => `${path} ${message}`).join('; ') });
+      if (issues.length > 0) setFaults({ name: issues.map(issueWords).join('; ') });
       else onMade(made.habit);
     }
   };

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import type { FiguredGoal } from '../../store/figuredGoals.ts';
+import { issueWords } from '../../words/issueWords.ts';
 import { stateTone, stateWords } from '../../words/goalWords.ts';
 import { changeTo } from '../../store/makeChange.ts';
 import { selectToday } from '../../store/selectors.ts';
@@ -63,7 +64,10 @@ export function StepSheet({ step, figured, onClose, onOpen }: Props) {
     if (issues.length > 0) {
       setFaults(
         Object.fromEntries(
-          issues.map(({ path, message }) => [path, path === 'dueOn' ? 'The due day is before the start' : message]),
+          issues.map((issue) => [
+            issue.path,
+            issue.path === 'dueOn' ? 'The due day is before the start' : issueWords(issue),
+          ]),
         ),
       );
       return false;

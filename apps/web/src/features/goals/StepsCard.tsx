@@ -202,9 +202,9 @@ function ListSheet({
 }) {
   return (
     <Sheet title="How steps are listed" onClose={onClose}>
-      <Labelled label="First comes">
+      <Labelled label="Sort by">
         <Segments
-          label="First comes"
+          label="Sort by"
           value={sort}
           choices={STEP_SORTS.map((value) => ({ value, label: SORT_WORDS[value] }))}
           onChange={onSort}

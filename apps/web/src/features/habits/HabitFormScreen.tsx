@@ -26,6 +26,7 @@ import { FormField } from '../../ui/FormField.tsx';
 import { FieldRow, FormPage } from '../../ui/FormPage.tsx';
 import { IconGrid } from '../../ui/IconGrid.tsx';
 import { Segments } from '../../ui/Segments.tsx';
+import { issueWords } from '../../words/issueWords.ts';
 import { useToast } from '../../ui/Toast.tsx';
 import { NotHere } from '../../ui/NotHere.tsx';
 import { Words } from '../../ui/Words.tsx';
@@ -159,7 +160,7 @@ function HabitForm({
         };
         const { issues } = checkRecord('habits', next);
         if (issues.length > 0) {
-          setFault(issues.map(({ path, message }) => `${path} ${message}`).join('; '));
+          setFault(issues.map(issueWords).join('; '));
           return;
         }
         const onUndo = change(...(area ? [changeTo('areas', area)] : []), changeTo('habits', next));
@@ -169,7 +170,7 @@ function HabitForm({
         const { partOfDay } = filled;
         reset({ ...emptyDraft(today), startsOn, partOfDay, areaId: areaId ?? '' });
         // The fields are made anew first.
-      setTimeout(() => setFocus('name'));
+        setTimeout(() => setFocus('name'));
       },
       () => setFault('Some fields above need another look. Nothing you wrote is lost.'),
     );
@@ -273,9 +274,9 @@ function HabitForm({
               <FormField control={control} name="step" label="One tap adds" inputMode="decimal" suffix={draft.unit} />
             </View>
           </FieldRow>
-          <Labelled label="A day is done with">
+          <Labelled label="Daily target">
             <Segments
-              label="A day is done with"
+              label="Daily target"
               value={draft.limit}
               choices={[
                 { value: 'atLeast', label: 'At least' },
@@ -349,7 +350,7 @@ function HabitForm({
         <FormField
           control={control}
           name="termsFrom"
-          label="The change holds from"
+          label="Applies from"
           isDate
           hint="Past days stay as they were, with every figure."
         />
@@ -370,7 +371,7 @@ function HabitForm({
         hint="A record of an earlier day simply starts it earlier."
       />
       {habit === null ? null : (
-        <FormField control={control} name="endsOn" label="Last day" isDate hint="Leave it empty while it has no end." />
+        <FormField control={control} name="endsOn" label="Last day" isDate hint="Optional, while it has no end." />
       )}
       <FormField control={control} name="note" label="Note to yourself" multiline maxLength={2000} />
     </FormPage>

@@ -133,7 +133,7 @@ function Head({ track, color }: { track: Track; color: string }) {
           onPress={() => router.push(`/habits/new?copy=${habit.id}` as never)}
         />
         {isOver ? null : (
-          <IconButton icon={Archive} label="Put this habit away" sizePx={20} onPress={() => actions.archive(habit)} />
+          <IconButton icon={Archive} label="Archive this habit" sizePx={20} onPress={() => actions.archive(habit)} />
         )}
         <IconButton icon={Trash} label="Delete this habit" sizePx={20} onPress={() => setIsDeleting(true)} />
       </PageHead>
@@ -191,11 +191,11 @@ function OverCard({ habit, today }: { habit: Habit; today: PlainDay }) {
   return (
     <Card style={styles.over}>
       <Words style={styles.overWords}>
-        {habit.archived ? 'Put away' : 'Ended'}
+        {habit.archived ? 'Archived' : 'Ended'}
         {last}. Its record stays, and counts where it did.
       </Words>
       <Button kind="main" onPress={() => actions.resume(habit)}>
-        Take it up again
+        Start again
       </Button>
     </Card>
   );

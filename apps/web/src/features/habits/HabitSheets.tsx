@@ -83,7 +83,7 @@ export function PauseSheet({ track, at, onClose }: { track: Track; at: number | 
         [...others, withoutBlank({ ...pause, why: pause.why?.trim() ?? '' })].sort((a, b) =>
           a.from < b.from ? -1 : 1,
         ),
-        'In the pause nothing is asked',
+        'In the pause nothing is due',
       );
   };
   return (

@@ -149,8 +149,8 @@ export function TermsCard({ track }: { track: Track }) {
   const { habit, today } = track;
   const list = [...habit.terms].reverse();
   return (
-    <Card label="Terms through time" style={styles.card}>
-      <CardHead title="Terms through time" />
+    <Card label="Schedule history" style={styles.card}>
+      <CardHead title="Schedule history" />
       {list.map((terms, index) => {
         const next = list[index - 1];
         const from = dayOf(terms.from);
@@ -172,7 +172,7 @@ export function TermsCard({ track }: { track: Track }) {
               <Deed
                 label={`Take back the terms from ${dateNear(from, today)}`}
                 onPress={() =>
-                  edit({ ...habit, terms: habit.terms.filter((each) => each !== terms) }, 'The terms are taken back')
+                  edit({ ...habit, terms: habit.terms.filter((each) => each !== terms) }, 'The change is undone')
                 }
               >
                 Take back
@@ -251,8 +251,8 @@ export function PausesCard({ track }: { track: Track }) {
       {pauses.length === 0 ? (
         <Words type="quiet" tone="quiet">
           {hidesStreaks
-            ? 'None. In a pause nothing is asked.'
-            : 'None. In a pause nothing is asked, and the streak goes on after it.'}
+            ? 'None. In a pause nothing is due.'
+            : 'None. In a pause nothing is due, and the streak goes on after it.'}
         </Words>
       ) : (
         pauses.map((pause, index) => (

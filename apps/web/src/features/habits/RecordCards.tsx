@@ -165,7 +165,7 @@ export function StreakCard({ track }: { track: Track }) {
   );
 }
 
-/** How much of what was asked was kept, over the usual spans. */
+/** How much of what was due was kept, over the usual spans. */
 export function KeptCard({ track, color }: Props) {
   const styles = useStyles();
   const spans = keptSpans(track);
@@ -174,7 +174,7 @@ export function KeptCard({ track, color }: Props) {
   );
   return (
     <Card label="Kept" style={styles.card}>
-      <CardHead title="Kept" aside="of what was asked" />
+      <CardHead title="Kept" aside="of what was due" />
       {keptFacts(track).map(([name, value, asked], index) => (
         <View key={name} style={styles.kept}>
           <View style={styles.keptLine}>
@@ -332,7 +332,7 @@ export function WeekdaysCard({ track, color }: Props) {
             key: each,
             label: capital(each).slice(0, 2),
             value: asked === 0 ? '–' : `${kept}/${asked}`,
-            words: `${capital(each)}: ${asked === 0 ? 'nothing asked' : `${kept} of ${asked}, ${percent(rate)}`}`,
+            words: `${capital(each)}: ${asked === 0 ? 'nothing due' : `${kept} of ${asked}, ${percent(rate)}`}`,
             ratio: rate,
             color,
             ...(asked === 0

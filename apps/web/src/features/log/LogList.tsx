@@ -69,7 +69,7 @@ export function LogList({
   const days = shown.span === span ? shown.days : MORE_DAYS;
   const rows = useMemo((): Row[] => {
     const list: Row[] = [];
-    // Days on which nothing was asked or recorded are passed over and do not count, else a long pause would end the list.
+    // Days on which nothing was due or recorded are passed over and do not count, else a long pause would end the list.
     let left = days;
     for (let day = newest; day >= span.first && left > 0; day--) {
       // Before anything began, a record may start what began later.
@@ -100,7 +100,7 @@ export function LogList({
       ListHeaderComponent={head}
       ListEmptyComponent={
         <Words tone="quiet" style={styles.none}>
-          {span.first > today ? 'These days are still to come.' : 'Nothing was asked or recorded in these days.'}
+          {span.first > today ? 'These days are still to come.' : 'Nothing was due or recorded in these days.'}
         </Words>
       }
       contentContainerStyle={[styles.list, isWide && styles.listWide]}

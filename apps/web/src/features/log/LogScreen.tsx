@@ -148,7 +148,7 @@ export function LogScreen() {
     <View style={styles.header}>
       <View style={styles.head}>
         <IconButton icon={ChevronLeft} label={`The ${name} before`} onPress={() => goBy(-1)} />
-        <Words type={isWide || kind === 'month' || kind === 'year' ? 'title' : 'section'} heading={1}>
+        <Words type={kind === 'month' || kind === 'year' ? 'title' : 'section'} heading={1}>
           {title}
         </Words>
         <DateButton
@@ -304,7 +304,7 @@ function Summary({
   const aim = fullDaysAimedAt(kind, fullDayTarget);
   const full =
     aim === undefined ? counted(fullDays, 'full day') : `${number(fullDays)} of ${counted(aim, 'full day')} aimed at`;
-  const told = `${number(kept)} of ${number(asked)} asked${holdsDay(span, today) ? ' so far' : ''}`;
+  const told = `${number(kept)} of ${number(asked)} due${holdsDay(span, today) ? ' so far' : ''}`;
   return (
     <View style={styles.summaryLine}>
       <View style={styles.summary} role="status" aria-label={`The ${spanName(kind)} in figures`}>

@@ -23,9 +23,19 @@ import { SortableList } from '../../ui/SortableList.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 
-const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
+/** The colours of areas, as people call them. */
+const COLOUR_WORDS: Record<(typeof DYES)[number], string> = {
+  verdigris: 'Teal',
+  woad: 'Blue',
+  clay: 'Rust',
+  plum: 'Purple',
+  moss: 'Green',
+  slate: 'Grey',
+  weld: 'Gold',
+  madder: 'Red',
+};
 
-/** The areas in order, with their dyes. */
+/** The areas in order, with their colours. */
 export function AreasScreen() {
   const styles = useStyles();
   const { colors } = useTheme();
@@ -41,7 +51,7 @@ export function AreasScreen() {
         </Button>
       </PageHead>
       {areas.length === 0 ? (
-        <EmptyState title="No areas yet" text="An area gathers habits and goals that belong together, under one dye." />
+        <EmptyState title="No areas yet" text="An area gathers habits and goals that belong together, in one colour." />
       ) : (
         <Card isFlush style={styles.list}>
           <SortableList
@@ -117,10 +127,10 @@ function AreaSheet({ area, onClose }: { area: Area | null; onClose: () => void }
         autoFocus
         onSubmitEditing={save}
       />
-      <Labelled label="Dye" hint="Shows on every screen at once.">
+      <Labelled label="Colour" hint="Shows on every screen at once.">
         <Chips
-          label="Dye"
-          chips={DYES.map((dye) => ({ value: dye, label: capital(dye), dot: colors.dyes[dye] }))}
+          label="Colour"
+          chips={DYES.map((dye) => ({ value: dye, label: COLOUR_WORDS[dye], dot: colors.dyes[dye] }))}
           chosen={[color]}
           onPress={setColor}
         />

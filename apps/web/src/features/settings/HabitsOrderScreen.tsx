@@ -90,7 +90,7 @@ export function HabitsOrderScreen() {
               <View key={habit.id} style={[styles.over, index > 0 && styles.parted]}>
                 <HabitLine
                   habit={habit}
-                  aside={`${habit.archived ? 'put away' : 'ended'}${habit.endsOn ? `, last day ${dateNear(dayOf(habit.endsOn), today)}` : ''}`}
+                  aside={`${habit.archived ? 'archived' : 'ended'}${habit.endsOn ? `, last day ${dateNear(dayOf(habit.endsOn), today)}` : ''}`}
                 >
                   <Button kind="bare" label={`Take ${habit.name} up again`} onPress={() => actions.resume(habit)}>
                     Take up again

@@ -113,7 +113,7 @@ function ThingsCard() {
       <Way
         path="/settings/habits"
         name="Habits in order"
-        aside={`${counted(habits.length - away, 'habit')}${away > 0 ? `, ${away} put away` : ''}`}
+        aside={`${counted(habits.length - away, 'habit')}${away > 0 ? `, ${away} archived` : ''}`}
       />
       <Way path="/settings/areas" name="Areas" aside={counted(areas.length, 'area')} />
     </Section>
@@ -227,7 +227,7 @@ function FullDayTargets() {
         'month',
         'Full days to reach in a month',
         MOST_IN_MONTH,
-        `A day is full when everything it asked is done. ${monthName(month)} so far: ${fullIn(monthSpan(month))}.`,
+        `A day is full when everything due is done. ${monthName(month)} so far: ${fullIn(monthSpan(month))}.`,
       )}
       {field('year', 'Full days to reach in a year', MOST_IN_YEAR, `${year} so far: ${fullIn(yearSpan(year))}.`)}
     </>
@@ -255,7 +255,7 @@ function DayMarksCard() {
 }
 
 const APPEARANCES: { value: Appearance; label: string }[] = [
-  { value: 'system', label: 'As the system' },
+  { value: 'system', label: 'System' },
   { value: 'light', label: 'Light' },
   { value: 'dark', label: 'Dark' },
 ];
@@ -286,7 +286,7 @@ function ShownCard() {
           value={hidesStreaks ? 'hidden' : 'shown'}
           choices={[
             { value: 'shown', label: 'Shown' },
-            { value: 'hidden', label: 'Left off' },
+            { value: 'hidden', label: 'Hidden' },
           ]}
           onChange={(value) => set({ hidden: hiddenWith(settings, 'streaks', value === 'hidden') })}
         />
@@ -304,7 +304,7 @@ function ShownCard() {
           value={settings.hidden?.includes('quotes') ? 'hidden' : 'shown'}
           choices={[
             { value: 'shown', label: 'Shown' },
-            { value: 'hidden', label: 'Left off' },
+            { value: 'hidden', label: 'Hidden' },
           ]}
           onChange={(value) => set({ hidden: hiddenWith(settings, 'quotes', value === 'hidden') })}
         />

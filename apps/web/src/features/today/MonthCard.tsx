@@ -47,7 +47,7 @@ export function MonthCard({ day }: { day: PlainDay }) {
   const { fullDays, brightDays } = dayCounts(totals, span, passMark);
   const runs = fullDayRuns(totals, day);
   const [current, longest] = [aliveRun(runs)?.length ?? 0, longestRun(runs)?.length ?? 0];
-  const told = `${kept} of ${asked} asked ${day === today ? 'so far' : 'by then'}`;
+  const told = `${kept} of ${asked} due ${day === today ? 'so far' : 'by then'}`;
   const aim = fullDaysAimedAt('month', fullDayTarget);
   const full = aim === undefined ? String(fullDays) : `${fullDays} of ${aim} aimed at`;
   const lines: Fact[] = [

@@ -169,7 +169,7 @@ export function TodayScreen() {
   const others = (
     <>
       {group(day === today ? 'Can wait' : 'Could wait', canWaitWords(plan, day === today), plan.canWait.tracks)}
-      {group(day === today ? 'Not asked today' : 'Not asked that day', 'can still be done', plan.notAsked)}
+      {group(day === today ? 'Not due today' : 'Not due that day', 'can still be done', plan.notAsked)}
       {group('Begins later', 'a check-off starts it on this day', plan.notBegun)}
     </>
   );
@@ -309,7 +309,7 @@ function useOnceFull(day: PlainDay, isFull: boolean): boolean {
     was.current = { day, isFull };
     if (!isFull || before || dayBefore !== day || keptOnDevice('fullDay') === formatDay(day)) return;
     keepOnDevice('fullDay', formatDay(day));
-    toast({ text: 'Everything asked today is done. Well kept.' });
+    toast({ text: 'Everything due today is done. Well done.' });
     const timer = setTimeout(() => setCelebrated(day), 0);
     return () => clearTimeout(timer);
   }, [day, isFull, toast]);

@@ -35,7 +35,7 @@ export function WeekStrip({ day, onChoose }: { day: PlainDay; onChoose: (day: Pl
         const words = isFuture
           ? 'still to come'
           : score === null
-            ? 'nothing asked'
+            ? 'nothing due'
             : `${done} of ${due}, ${percent(score)}`;
         return (
           <Pressable

@@ -50,7 +50,7 @@ const settleBelow = <T>(rows: readonly T[], isSettled: (row: T) => boolean): T[]
 /**
  * The habits of a day by part of the day or by area, in the user's order but those in `settled` below the others; those
  * that can wait and those of which nothing is asked apart. `wanted` is what flexible habits still ask of the day together.
- * Habits outside their span are left out, archived ones where nothing was asked of them or recorded.
+ * Habits outside their span are left out, archived ones where nothing was due of them or recorded.
  */
 export function planOfDay(
   tracks: readonly Track[],
