@@ -155,7 +155,7 @@ for (const [device, size] of DEVICES) {
     await person.go('Today');
     await expect(person.page.getByText('Scales')).toHaveCount(0);
     await person.visit('/settings/habits');
-    await person.button('Take Scales up again').click();
+    await person.button('Start Scales again').click();
     await expect(person.page.getByText('Scales is on your days again')).toBeVisible();
     await person.go('Today');
     await expect(person.row('Scales')).toContainText('3 days');

@@ -333,3 +333,114 @@ test('a list of steps is pasted with its sub-steps, and a goal is copied to anot
   await expect(person.keyResult('Planks')).toBeVisible();
   await person.leave();
 });
+
+test('ten targets are typed through like a list, taken over from last month, and set for several habits at once', async ({
+  browser,
+}) => {
+  const person = await Person.at(browser, { size: WIDE });
+  await person.signUp();
+  await tenFromAList(person);
+  await person.visit('/habits/targets');
+  const field = (habit: string) => person.page.getByLabel(`Days, ${habit}`, { exact: true });
+  await expect(field('Scales')).toHaveAttribute('placeholder', '7');
+  await field('Scales').focus();
+  let keys = 0;
+  for (const [index] of NAMES.entries()) {
+    for (const key of [String(5 - (index % 3)), 'Enter']) {
+      keys++;
+      await person.page.keyboard.press(key);
+    }
+  }
+  expect(keys).toBe(20);
+  await expect(field('Duets')).toHaveValue('5');
+  await field('Scales').fill('many');
+  await expect(person.page.getByRole('alert')).toContainText('Write a whole number');
+  await field('Scales').press('Escape');
+  await expect(field('Scales')).toHaveValue('5');
+  await person.page.getByLabel('Amount in min, Scales').fill('90');
+  await person.page.getByLabel('Days in the year, Scales').fill('36');
+  await person.page.keyboard.press('Enter');
+  await person.button('The month after').click();
+  // From now on: December goes by what was set.
+  await expect(person.heading('December 2026')).toBeVisible();
+  await expect(field('Long tones')).toHaveValue('4');
+  await person.choose('This month only');
+  await field('Long tones').fill('20');
+  await person.page.keyboard.press('Enter');
+  await person.button('The month after').click();
+  await expect(field('Long tones')).toHaveValue('4');
+  await person.button('The month before').click();
+  await person.button('As last month').click();
+  await expect(person.page.getByText('1 habit as in November')).toBeVisible();
+  await expect(field('Long tones')).toHaveValue('4');
+  await person.button('Undo').first().click();
+  await expect(field('Long tones')).toHaveValue('20');
+  await person.openHabit('Scales');
+  await expect(person.card('Targets')).toContainText('0 of 36');
+
+  await person.visit('/settings/habits');
+  await person.button('Choose several').click();
+  const bar = person.page.getByRole('toolbar');
+  await expect(bar.getByRole('button', { name: 'Archive' })).toBeDisabled();
+  for (const name of ['Knots', 'Stretch', 'Duets'])
+    await person.page.getByRole('checkbox', { name, exact: true }).click();
+  await expect(bar).toContainText('3 chosen');
+  await bar.getByRole('button', { name: 'Away' }).click();
+  await person.page.getByLabel('Away from').fill('2026-11-24');
+  await person.page.getByLabel('To', { exact: true }).fill('2026-11-20');
+  await person.button('Set').click();
+  await expect(person.page.getByText('The last day is before the first')).toBeVisible();
+  await person.page.getByLabel('To', { exact: true }).fill('2026-11-30');
+  await person.button('Set').click();
+  await expect(person.page.getByText('3 habits paused for these days')).toBeVisible();
+  await person.button('Choose several').click();
+  for (const name of ['Knots', 'Cold swim']) await person.page.getByRole('checkbox', { name, exact: true }).click();
+  await bar.getByRole('button', { name: 'Pips' }).click();
+  await person.page.getByLabel('How many').fill('2');
+  await person.page.keyboard.press('Enter');
+  await expect(person.page.getByText('2 habits earn that from today')).toBeVisible();
+  await person.everythingSaved();
+  const habits = (await person.stored()).flatMap(({ collection, record }) =>
+    collection === 'habits' ? [record as { name: string; pauses?: object[]; terms: { pips?: number }[] }] : [],
+  );
+  expect(
+    habits
+      .filter(({ pauses }) => pauses)
+      .map(({ name }) => name)
+      .sort(),
+  ).toEqual(['Duets', 'Knots', 'Stretch']);
+  expect(
+    habits
+      .filter(({ terms }) => terms.at(-1)!.pips === 2)
+      .map(({ name }) => name)
+      .sort(),
+  ).toEqual(['Cold swim', 'Knots']);
+  await person.leave();
+});
+
+test('groups of Today fold and stay so, only what is left can be shown, and a day before any habit can be recorded', async ({
+  browser,
+}) => {
+  const person = await Person.at(browser, { size: PHONE });
+  await person.signUp();
+  await tenFromAList(person);
+  await person.checkOff('Cold swim');
+  await person.page.getByRole('checkbox', { name: 'Only what is left' }).click();
+  await expect(person.row('Cold swim')).toBeHidden();
+  await expect(person.row('Knots')).toBeVisible();
+  await person.button(/^Any time, /).click();
+  await expect(person.row('Knots')).toBeHidden();
+  await person.page.reload();
+  await expect(person.row('Scales')).toBeVisible();
+  await expect(person.row('Knots')).toBeHidden();
+  await person.button(/^Any time, /).click();
+  await person.page.getByRole('checkbox', { name: 'Only what is left' }).click();
+  await expect(person.row('Cold swim')).toBeVisible();
+  await person.visit('/today?day=2026-11-20');
+  await expect(person.page.getByText('Begins later')).toBeVisible();
+  await person.peg('Knots').click();
+  await expect(person.page.getByText('Knots now starts on 20 November')).toBeVisible();
+  await person.button('Add a habit').click();
+  await expect(person.page.getByLabel('First day')).toHaveValue('2026-11-20');
+  await person.leave();
+});

@@ -164,6 +164,7 @@ export {
   amountForDays,
   togetherOf,
 } from './habit/targets.ts';
+export { withPipsFrom } from './habit/settingPips.ts';
 export { type HeldTerms, heldTerms, termsIndexOn, termsOn } from './habit/terms.ts';
 export {
   ASKED,

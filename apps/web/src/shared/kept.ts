@@ -17,6 +17,22 @@ export function keepOnDevice(name: string, value: string): void {
   }
 }
 
+/** Names that are switched on, remembered on this device: whether one is, and a switch for it. */
+export function useKeptNames(name: string): [ReadonlySet<string>, (each: string) => void] {
+  const [names, setNames] = useState<ReadonlySet<string>>(
+    () => new Set((keptOnDevice(name) ?? '').split('\n').filter(Boolean)),
+  );
+  return [
+    names,
+    (each) => {
+      const next = new Set(names);
+      if (!next.delete(each)) next.add(each);
+      keepOnDevice(name, [...next].join('\n'));
+      setNames(next);
+    },
+  ];
+}
+
 /** One of a few choices, remembered on this device. */
 export function useKeptChoice<V extends string>(
   name: string,

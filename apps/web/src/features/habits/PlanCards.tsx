@@ -15,6 +15,7 @@ import {
   yearSpan,
   doneBetween,
 } from '@wimbel/core';
+import { useRouter } from 'expo-router';
 import { type ReactNode, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { selectHidesStreaks, selectSettings, selectEntries } from '../../store/selectors.ts';
@@ -48,6 +49,7 @@ function Deed({ label, onPress, children = 'Set' }: { label: string; onPress: ()
 /** What this month and this year ask: what was set, or the plan. */
 export function TargetsCard({ track, color }: { track: Track; color: string }) {
   const styles = useStyles();
+  const router = useRouter();
   const { passMark } = useAppSelector(selectSettings);
   const [sheet, setSheet] = useState<'month' | 'year' | null>(null);
   const { habit, today } = track;
@@ -63,7 +65,14 @@ export function TargetsCard({ track, color }: { track: Track; color: string }) {
     sum === undefined || amountTarget === null || amountTarget === undefined ? null : amountOf(sum, amountTarget, unit);
   return (
     <Card label="Targets" style={styles.card}>
-      <CardHead title="Targets" />
+      <CardHead
+        title="Targets"
+        aside={
+          <Deed label="Targets of all habits" onPress={() => router.push('/habits/targets' as never)}>
+            All habits
+          </Deed>
+        }
+      />
       <TargetLine
         name={monthName(month)}
         source={set?.days === undefined ? 'as planned' : 'set by you'}

@@ -3,7 +3,7 @@ import { Segments } from '../../ui/Segments.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import type { Sort } from './logRows.ts';
 
-export const GROUPS = ['together', 'area'] as const;
+export const GROUPS = ['together', 'area', 'part'] as const;
 export type Group = (typeof GROUPS)[number];
 
 type Props = {
@@ -18,9 +18,9 @@ type Props = {
 export function ArrangeSheet({ sort, group, onSort, onGroup, onClose }: Props) {
   return (
     <Sheet title="Order of the habits" onClose={onClose}>
-      <Labelled label="Sorted by">
+      <Labelled label="Sort by">
         <Segments
-          label="Sorted by"
+          label="Sort by"
           value={sort}
           choices={[
             { value: 'order', label: 'My order' },
@@ -31,13 +31,14 @@ export function ArrangeSheet({ sort, group, onSort, onGroup, onClose }: Props) {
           isWrapping
         />
       </Labelled>
-      <Labelled label="Laid out" hint="Under an area stands what its habits came to together.">
+      <Labelled label="Group by" hint="Each group says what its habits came to together.">
         <Segments
-          label="Laid out"
+          label="Group by"
           value={group}
           choices={[
             { value: 'together', label: 'All together' },
             { value: 'area', label: 'By area' },
+            { value: 'part', label: 'By part of the day' },
           ]}
           onChange={onGroup}
           isWrapping

@@ -144,6 +144,9 @@ export function LogScreen() {
   };
 
   const orderButton = <IconButton icon={ArrowUpDown} label="Order of the habits" onPress={() => setPanel('order')} />;
+  const drawButton = (
+    <IconButton icon={Pencil} label="Mark days by drawing" isPressed={draws} onPress={() => setDraws(!draws)} />
+  );
   const header = (
     <View style={styles.header}>
       <View style={styles.head}>
@@ -173,9 +176,6 @@ export function LogScreen() {
           />
         ) : null}
         {isWide ? orderButton : null}
-        {isWide || isList ? null : (
-          <IconButton icon={Pencil} label="Mark days by drawing" isPressed={draws} onPress={() => setDraws(!draws)} />
-        )}
         {isWide && !isList ? (
           <IconButton icon={Keyboard} label="Keys of the pegboard" onPress={() => setPanel('keys')} />
         ) : null}
@@ -193,8 +193,20 @@ export function LogScreen() {
           onChange={(to) => go({ kind: to, day: dayFor(to) })}
         />
       )}
-      {active.length > 0 ? (
-        <Summary tracks={active} kind={kind} span={span} aside={isWide ? null : orderButton} />
+      {shown.length > 0 ? (
+        <Summary
+          tracks={active}
+          kind={kind}
+          span={span}
+          aside={
+            isWide ? null : (
+              <>
+                {isList ? null : drawButton}
+                {orderButton}
+              </>
+            )
+          }
+        />
       ) : null}
     </View>
   );
@@ -262,7 +274,7 @@ export function LogScreen() {
         span={span}
         at={at}
         label={`Pegboard, ${title} ${aside}`}
-        isByArea={group === 'area'}
+        group={group}
         onOpen={open}
         onName={openHabit}
         onSpan={goBy}
@@ -304,7 +316,8 @@ function Summary({
   const aim = fullDaysAimedAt(kind, fullDayTarget);
   const full =
     aim === undefined ? counted(fullDays, 'full day') : `${number(fullDays)} of ${counted(aim, 'full day')} aimed at`;
-  const told = `${number(kept)} of ${number(asked)} due${holdsDay(span, today) ? ' so far' : ''}`;
+  const told =
+    asked === 0 ? 'nothing due' : `${number(kept)} of ${number(asked)} due${holdsDay(span, today) ? ' so far' : ''}`;
   return (
     <View style={styles.summaryLine}>
       <View style={styles.summary} role="status" aria-label={`The ${spanName(kind)} in figures`}>

@@ -1,7 +1,9 @@
 import {
+  type Area,
   type DaySpan,
   type Entry,
   type LogSpan,
+  PARTS_OF_DAY,
   type PlainDay,
   type Track,
   formatDay,
@@ -41,7 +43,8 @@ import { useCellTaps } from './useCellTaps.ts';
 import { useWindowed, within } from './useWindowed.ts';
 import { runningWords } from './logWords.ts';
 import { useAsk } from '../../parts/FigureHost.tsx';
-import { counted } from '../../shared/format.ts';
+import { PART_WORDS, counted } from '../../shared/format.ts';
+import type { Group } from './ArrangeSheet.tsx';
 import { canReadClipboard, useClipboard } from './useClipboard.ts';
 import { RangeBar } from './RangeBar.tsx';
 import { RangeMark } from './RangeMark.tsx';
@@ -51,13 +54,16 @@ import { type Range, useRange } from './useRange.ts';
 const into = (at: number, length: number, from: number, room: number): number =>
   at < from ? at : at + length > from + room ? at + length - room : from;
 
+/** The parts of the day as groups. */
+const PARTS: readonly Area[] = PARTS_OF_DAY.map((id, order) => ({ id, name: PART_WORDS[id], order }));
+
 type Props = {
   /** In the order they are shown. */
   tracks: readonly Track[];
   kind: LogSpan;
   span: DaySpan;
   label: string;
-  isByArea: boolean;
+  group: Group;
   /** A day that stands out: the keyboard begins there. */
   at: PlainDay | null;
   onOpen: (habitId: string, day: PlainDay, isNoteFirst?: boolean) => void;
@@ -73,7 +79,7 @@ type Props = {
 
 /** The pegboard of a span: names, days, and what they came to. Only what is seen is drawn. */
 export function Pegboard(props: Props) {
-  const { tracks, kind, span, at, label, isByArea, onOpen, onName, onSpan, onToday, onHelp, draws } = props;
+  const { tracks, kind, span, at, label, group, onOpen, onName, onSpan, onToday, onHelp, draws } = props;
   const styles = useStyles();
   const { colors } = useTheme();
   const isWide = useIsWide();
@@ -95,8 +101,16 @@ export function Pegboard(props: Props) {
   const days = useMemo(() => pegboardColumns(span, weekStart, size.cellPx, size.weekGapPx), [span, weekStart, size]);
   const tallSize = useMemo(() => ({ ...size, rowPx: size.tallRowPx }), [size]);
   const { lines, heightPx } = useMemo(
-    () => logLines(tracks, areas, isByArea, size, (track) => runningWords(track, kind, span) !== null),
-    [tracks, areas, isByArea, size, kind, span],
+    () =>
+      logLines(
+        tracks,
+        group === 'part' ? PARTS : areas,
+        group !== 'together',
+        size,
+        (track) => runningWords(track, kind, span) !== null,
+        group === 'part' ? ({ habit }) => habit.partOfDay : undefined,
+      ),
+    [tracks, areas, group, size, kind, span],
   );
   const habits = useMemo(() => lines.filter((line): line is HabitLine => line.kind === 'habit'), [lines]);
 

@@ -27,13 +27,17 @@ export function sortedTracks(tracks: readonly Track[], sort: Sort, shareOf: (tra
   return [...tracks].sort((a, b) => (shareOf(b) ?? -1) - (shareOf(a) ?? -1) || byName(a, b));
 }
 
-/** The lines of the pegboard from top to bottom; by area, each area's habits under it and those without one last. */
+/**
+ * The lines of the pegboard from top to bottom; grouped, each area's habits under it and those without one last. What
+ * stands for areas may be any groups, told apart by `groupOf`.
+ */
 export function logLines(
   tracks: readonly Track[],
   areas: readonly Area[],
   isByArea: boolean,
   { rowPx, tallRowPx, areaPx }: Heights,
   isTall: (track: Track) => boolean = () => false,
+  groupOf: (track: Track) => string = ({ habit }) => habit.areaId ?? '',
 ): { lines: LogLine[]; heightPx: number } {
   const lines: LogLine[] = [];
   let y = 0;
@@ -48,7 +52,7 @@ export function logLines(
   else {
     const known = new Set(areas.map((area) => area.id));
     for (const area of [...areas, null]) {
-      const own = tracks.filter(({ habit }) => (area ? habit.areaId === area.id : !known.has(habit.areaId ?? '')));
+      const own = tracks.filter((track) => (area ? groupOf(track) === area.id : !known.has(groupOf(track))));
       if (own.length === 0) continue;
       lines.push({ kind: 'area', key: `area ${area?.id ?? ''}`, area, tracks: own, y });
       y += areaPx;

@@ -18,6 +18,7 @@ import { themed, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Chips } from '../../ui/Chips.tsx';
 import { Card } from '../../ui/Card.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Page } from '../../ui/Frame.tsx';
@@ -26,16 +27,25 @@ import { IconButton } from '../../ui/IconButton.tsx';
 import { PageHead } from '../../ui/PageHead.tsx';
 import { SortableList } from '../../ui/SortableList.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { SeveralHabits } from './SeveralHabits.tsx';
 
-/** Every habit in its order, by part of the day; those that ended or were put away below. */
+/** Every habit in its order, by part of the day; those that ended or are archived below. */
 export function HabitsOrderScreen() {
   const styles = useStyles();
   const { colors } = useTheme();
   const router = useRouter();
   const { change } = useRecording();
   const habits = useAppSelector(selectHabits);
+  const areaById = useAppSelector((state) => state.records.areas);
   const today = useAppSelector(selectToday);
   const actions = useHabitActions();
+  const [chosen, setChosen] = useState<ReadonlySet<string> | null>(null);
+  const choose = (id: string): void =>
+    setChosen((before) => {
+      const next = new Set(before);
+      if (!next.delete(id)) next.add(id);
+      return next;
+    });
   const [deleting, setDeleting] = useState<Habit | null>(null);
   const isOver = (habit: Habit): boolean => habit.endsOn !== undefined && dayOf(habit.endsOn) < today;
   const running = habits.filter((habit) => !habit.archived && !isOver(habit));
@@ -48,6 +58,14 @@ export function HabitsOrderScreen() {
           Add a habit
         </Button>
       </PageHead>
+      {chosen !== null ? (
+        <SeveralHabits habits={running.filter(({ id }) => chosen.has(id))} onDone={() => setChosen(null)} />
+      ) : habits.length > 0 ? (
+        <View style={styles.tools}>
+          {running.length > 1 ? <Button onPress={() => setChosen(new Set())}>Choose several</Button> : null}
+          <Button onPress={() => router.push('/habits/targets' as never)}>Targets of all</Button>
+        </View>
+      ) : null}
       {habits.length === 0 ? (
         <EmptyState title="No habits yet" text="The first one is added in a minute." />
       ) : (
@@ -63,27 +81,41 @@ export function HabitsOrderScreen() {
             <Words type="label" tone="quiet" heading={2}>
               {PART_WORDS[part]}
             </Words>
-            <Card isFlush style={styles.list}>
-              <SortableList label={PART_WORDS[part]} items={own} onOrder={order}>
-                {(habit) => (
-                  <HabitLine habit={habit} aside={scheduleWords(termsOn(heldTerms(habit.terms), today).schedule)}>
-                    <IconButton
-                      icon={Archive}
-                      label={`Put ${habit.name} away`}
-                      sizePx={19}
-                      onPress={() => actions.archive(habit)}
-                    />
-                  </HabitLine>
-                )}
-              </SortableList>
-            </Card>
+            {chosen !== null ? (
+              <Chips
+                label={PART_WORDS[part]}
+                isMultiple
+                chips={own.map(({ id, name, areaId }) => ({
+                  value: id,
+                  label: name,
+                  dot: dyeColor(colors, areaById[areaId ?? '']?.color),
+                }))}
+                chosen={[...chosen]}
+                onPress={choose}
+              />
+            ) : (
+              <Card isFlush style={styles.list}>
+                <SortableList label={PART_WORDS[part]} items={own} onOrder={order}>
+                  {(habit) => (
+                    <HabitLine habit={habit} aside={scheduleWords(termsOn(heldTerms(habit.terms), today).schedule)}>
+                      <IconButton
+                        icon={Archive}
+                        label={`Archive ${habit.name}`}
+                        sizePx={19}
+                        onPress={() => actions.archive(habit)}
+                      />
+                    </HabitLine>
+                  )}
+                </SortableList>
+              </Card>
+            )}
           </View>
         );
       })}
       {over.length === 0 ? null : (
         <View style={styles.section}>
           <Words type="label" tone="quiet" heading={2}>
-            Ended and put away
+            Ended and archived
           </Words>
           <Card isFlush style={styles.list}>
             {over.map((habit, index) => (
@@ -92,8 +124,8 @@ export function HabitsOrderScreen() {
                   habit={habit}
                   aside={`${habit.archived ? 'archived' : 'ended'}${habit.endsOn ? `, last day ${dateNear(dayOf(habit.endsOn), today)}` : ''}`}
                 >
-                  <Button kind="bare" label={`Take ${habit.name} up again`} onPress={() => actions.resume(habit)}>
-                    Take up again
+                  <Button kind="bare" label={`Start ${habit.name} again`} onPress={() => actions.resume(habit)}>
+                    Start again
                   </Button>
                   <IconButton
                     icon={Trash}
@@ -148,6 +180,7 @@ function HabitLine({ habit, aside, children }: { habit: Habit; aside: string; ch
 
 const useStyles = themed((colors) => ({
   section: { gap: SPACE.s },
+  tools: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
   list: { maxWidth: 720 },
   line: { flexDirection: 'row', alignItems: 'center', paddingRight: SPACE.xs },
   name: { flex: 1, minWidth: 0, minHeight: TOUCH_PX, justifyContent: 'center', paddingVertical: SPACE.xs },

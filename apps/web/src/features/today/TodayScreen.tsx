@@ -9,11 +9,13 @@ import {
   doneHabitsOn,
 } from '@wimbel/core';
 import { useRouter } from 'expo-router';
+import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import Plus from 'lucide-react-native/icons/plus';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { EntrySheet } from '../../parts/EntrySheet.tsx';
 import { QuoteLine } from '../../parts/QuoteLine.tsx';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
@@ -29,7 +31,7 @@ import {
 } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { dateNear, percent, weekdayName } from '../../shared/format.ts';
-import { keepOnDevice, keptOnDevice } from '../../shared/kept.ts';
+import { keepOnDevice, keptOnDevice, useKeptNames } from '../../shared/kept.ts';
 import { useLater } from '../../shared/settle.ts';
 import { useSwipe } from '../../shared/swipe.ts';
 import { useDayParam } from '../../shared/useDayParam.ts';
@@ -37,6 +39,7 @@ import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Chips } from '../../ui/Chips.tsx';
 import { Card } from '../../ui/Card.tsx';
 import { DateButton } from '../../ui/DateButton.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
@@ -57,6 +60,7 @@ import { Figure } from '../../parts/Figure.tsx';
 
 /** How long a habit that was just done stays where it is, so that nothing moves under the thumb. */
 const SETTLES_AFTER_MS = 900;
+const ONLY_LEFT = 'left';
 
 export function TodayScreen() {
   const styles = useStyles();
@@ -70,6 +74,8 @@ export function TodayScreen() {
   const areas = useAppSelector(selectAreas);
   const settings = useAppSelector(selectSettings);
   const by = settings.todayBy ?? 'part';
+  const [folded, fold] = useKeptNames('todayFolded');
+  const [choices, choose] = useKeptNames('todayShown');
   const { change } = useRecording();
   const open = useCallback((habitId: string) => setOpened(habitId), []);
   const wanted = flexibleToGoOn(useAppSelector(selectTotals), day);
@@ -152,9 +158,23 @@ export function TodayScreen() {
       </Page>
     );
   }
-  const sections = plan.sections.map((section) => (
-    <Section key={section.key} section={section} day={day} onOpen={open} />
-  ));
+  const settledIds = new Set(settled);
+  const isAllSettled = ({ rows }: TodaySection): boolean => rows.every(({ track }) => settledIds.has(track.habit.id));
+  const hidesDone = choices.has(ONLY_LEFT);
+  const shown = hidesDone ? plan.sections.filter((section) => !isAllSettled(section)) : plan.sections;
+  const sectionOf = (section: TodaySection) => (
+    <Section
+      key={section.key}
+      section={
+        hidesDone ? { ...section, rows: section.rows.filter(({ track }) => !settledIds.has(track.habit.id)) } : section
+      }
+      day={day}
+      isFolded={folded.has(section.key)}
+      onFold={() => fold(section.key)}
+      onOpen={open}
+    />
+  );
+  const sections = shown.map(sectionOf);
   const group = (title: string, aside: string, list: readonly Track[]): ReactNode =>
     list.length === 0 ? null : (
       <View style={styles.section}>
@@ -174,16 +194,25 @@ export function TodayScreen() {
     </>
   );
   const grouping = (
-    <Segments
-      label="Group habits by"
-      value={by}
-      choices={[
-        { value: 'part', label: 'By part of the day' },
-        { value: 'area', label: 'By area' },
-      ]}
-      onChange={(todayBy) => change(changeTo('settings', { ...settings, todayBy }))}
-      isWrapping
-    />
+    <View style={styles.grouping}>
+      <Chips
+        label="What is shown"
+        isMultiple
+        chips={[{ value: ONLY_LEFT, label: 'Only what is left' }]}
+        chosen={[...choices]}
+        onPress={choose}
+      />
+      <Segments
+        label="Group habits by"
+        value={by}
+        choices={[
+          { value: 'part', label: 'By part of the day' },
+          { value: 'area', label: 'By area' },
+        ]}
+        onChange={(todayBy) => change(changeTo('settings', { ...settings, todayBy }))}
+        isWrapping
+      />
+    </View>
   );
   return (
     <View style={styles.fill} {...swipe}>
@@ -206,9 +235,10 @@ export function TodayScreen() {
           </View>
         ) : (
           <>
-            {sections}
-            {others}
+            {shown.filter((section) => !isAllSettled(section)).map(sectionOf)}
             {goals}
+            {shown.filter(isAllSettled).map(sectionOf)}
+            {others}
             {grouping}
           </>
         )}
@@ -316,11 +346,24 @@ function useOnceFull(day: PlainDay, isFull: boolean): boolean {
   return isFull && celebrated === day;
 }
 
-function SectionHead({ title, aside, dye = null }: { title: string; aside: string; dye?: string | null }) {
+function SectionHead({
+  title,
+  aside,
+  dye = null,
+  isFolded = false,
+  onFold,
+}: {
+  title: string;
+  aside: string;
+  dye?: string | null;
+  isFolded?: boolean;
+  onFold?: () => void;
+}) {
   const styles = useStyles();
   const { colors } = useTheme();
-  return (
-    <View style={styles.sectionHead}>
+  const Arrow = isFolded ? ChevronDown : ChevronUp;
+  const inside = (
+    <>
       {dye === null ? null : <View style={[styles.dot, { backgroundColor: dyeColor(colors, dye) }]} />}
       <Words type="label" tone="quiet" heading={3} style={styles.sectionTitle}>
         {title}
@@ -328,17 +371,34 @@ function SectionHead({ title, aside, dye = null }: { title: string; aside: strin
       <Words type="label" tone="quiet">
         {aside}
       </Words>
-    </View>
+      {onFold ? <Arrow size={16} color={colors.quiet} /> : null}
+    </>
+  );
+  if (!onFold) return <View style={styles.sectionHead}>{inside}</View>;
+  return (
+    <Pressable
+      role="button"
+      aria-expanded={!isFolded}
+      aria-label={`${title}, ${aside}`}
+      onPress={onFold}
+      style={[styles.sectionHead, styles.foldable]}
+    >
+      {inside}
+    </Pressable>
   );
 }
 
 function Section({
   section,
   day,
+  isFolded,
+  onFold,
   onOpen,
 }: {
   section: TodaySection;
   day: PlainDay;
+  isFolded: boolean;
+  onFold: () => void;
   onOpen: (habitId: string) => void;
 }) {
   const styles = useStyles();
@@ -348,12 +408,16 @@ function Section({
         title={section.title}
         aside={section.toGo > 0 ? `${section.toGo} to go` : 'all done'}
         dye={section.dye}
+        isFolded={isFolded}
+        onFold={onFold}
       />
-      <Card isFlush>
-        {section.rows.map(({ track }, index) => (
-          <HabitRow key={track.habit.id} track={track} day={day} onOpen={onOpen} place={index} />
-        ))}
-      </Card>
+      {isFolded ? null : (
+        <Card isFlush>
+          {section.rows.map(({ track }, index) => (
+            <HabitRow key={track.habit.id} track={track} day={day} onOpen={onOpen} place={index} />
+          ))}
+        </Card>
+      )}
     </View>
   );
 }
@@ -373,6 +437,8 @@ const useStyles = themed(() => ({
   score: { flexDirection: 'row', alignItems: 'baseline', flexWrap: 'wrap', justifyContent: 'flex-end', gap: SPACE.s },
   sectionHead: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingHorizontal: SPACE.xs },
   sectionTitle: { flex: 1 },
+  foldable: { minHeight: 32, marginVertical: -6 },
+  grouping: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s },
   dot: { width: 10, height: 10, borderRadius: 5 },
   columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
   column: { flex: 5, gap: SPACE.l, minWidth: 0 },

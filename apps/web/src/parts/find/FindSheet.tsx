@@ -1,4 +1,5 @@
 import { type PlainDay, formatDay, outcomeOn, pegStateOf } from '@wimbel/core';
+import Archive from 'lucide-react-native/icons/archive';
 import Compass from 'lucide-react-native/icons/compass';
 import CornerDownRight from 'lucide-react-native/icons/corner-down-right';
 import Layers from 'lucide-react-native/icons/layers';
@@ -22,7 +23,14 @@ import { type Findable, PLACES_AND_ACTIONS, findablesOf, finderOf } from './find
 
 const MOST_FOUND = 30;
 
-const ICONS = { goal: Target, step: CornerDownRight, area: Layers, place: Compass, action: Plus } as const;
+const ICONS = {
+  habit: Archive,
+  goal: Target,
+  step: CornerDownRight,
+  area: Layers,
+  place: Compass,
+  action: Plus,
+} as const;
 
 /** A field that finds habits, goals, steps, areas, places and actions by any part of their names. */
 export function FindSheet({ onClose, onGo }: { onClose: () => void; onGo: (path: string) => void }) {
@@ -125,7 +133,7 @@ function Row({
   const styles = useStyles();
   const { colors } = useTheme();
   const { track, name, aside, kind } = found;
-  const Icon = kind === 'habit' ? Compass : ICONS[kind];
+  const Icon = ICONS[kind];
   const outcome = track === undefined ? null : outcomeOn(track, today);
   return (
     <View

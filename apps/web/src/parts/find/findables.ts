@@ -45,6 +45,7 @@ export const PLACES_AND_ACTIONS: readonly Findable[] = [
   place('Print charts', '/charts/print'),
   place('Settings', '/settings'),
   place('All habits in order', '/settings/habits'),
+  place('Targets of all habits', '/habits/targets'),
   place('Areas', '/settings/areas'),
   place('Quotes', '/settings/quotes'),
   place('Account, password, data in and out', '/settings/account'),
@@ -90,11 +91,19 @@ export function findablesOf(state: RootState): Findable[] {
     aside: 'Area, in charts',
     path: `/charts?area=${encodeURIComponent(area.id)}`,
   }));
+  // Those that are on somebody's days come first.
+  habits.sort((a, b) => Number(a.track === undefined) - Number(b.track === undefined));
   return [...habits, ...goals, ...areas, ...PLACES_AND_ACTIONS, ...steps];
 }
 
 /** Looks through names: any part of one, without regard to accents and capitals, small slips let pass. */
 export const finderOf = (all: readonly Findable[]): ((text: string, most: number) => Findable[]) => {
-  const fuse = new Fuse(all, { keys: ['name'], ignoreLocation: true, ignoreDiacritics: true, threshold: 0.2 });
+  const fuse = new Fuse(all, {
+    keys: ['name'],
+    ignoreLocation: true,
+    ignoreDiacritics: true,
+    ignoreFieldNorm: true,
+    threshold: 0.2,
+  });
   return (text, most) => fuse.search(text.trim(), { limit: most }).map(({ item }) => item);
 };

@@ -1,0 +1,5 @@
+import { TargetTableScreen } from '../../../src/features/habits/TargetTableScreen.tsx';
+
+export default function Targets() {
+  return <TargetTableScreen />;
+}
