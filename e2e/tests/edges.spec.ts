@@ -47,7 +47,7 @@ test('a very long name, a sign of one’s own and more than was asked stay withi
       expect([place, size.width, overflow]).toEqual([place, size.width, 0]);
     }
     await person.go('Log');
-    await expect(person.page.getByText(/asked so far/)).toBeVisible();
+    await expect(person.page.getByText(/due so far/)).toBeVisible();
     await person.leave();
   }
 });

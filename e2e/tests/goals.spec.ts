@@ -402,7 +402,7 @@ test('a goal that is not there says so, and the rest stays reachable', async ({ 
   await person.go('Goals');
   await expect(person.page.getByRole('link', { name: /Talk a whole tide/ })).toContainText('overdue');
   await person.page.goto('/nowhere');
-  await expect(person.page.getByText('This address leads nowhere.')).toBeVisible();
+  await expect(person.page.getByText('Nothing stands at this address.')).toBeVisible();
   await person.button('Go to Today').click();
   await expect(person.heading('Tuesday')).toBeVisible();
   await person.leave();

@@ -131,7 +131,7 @@ for (const [device, size] of [
     );
     await due.getByRole('checkbox', { name: 'Run the halyards: done' }).click();
     await expect(due).not.toContainText('Run the halyards');
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await expect(due).toContainText('Run the halyards');
     await page.getByRole('link', { name: 'Due: calendar' }).click();
     await expect(person.heading('What is due')).toBeVisible();

@@ -91,7 +91,7 @@ for (const [device, size] of DEVICES) {
     await outcome('Screen after supper', 'true');
     await log('Screen after supper', '24', '0');
     await outcome('Screen after supper', 'true');
-    await expect(person.row('Screen after supper')).toContainText('0 of 45 min at most · held 2 of 3 this month');
+    await expect(person.row('Screen after supper')).toContainText('0 of 45 min at most · held off 2 of 3 this month');
     await person.visit('/log');
     await expect(person.figures('Cold swim')).toHaveAccessibleName(/2 done of 9, 7 left, 22\s%, 1,800.4 m in all/);
     await person.page.reload();

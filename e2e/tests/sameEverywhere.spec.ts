@@ -27,7 +27,7 @@ test('what was kept of what was due is one number in the log, in charts, by area
   ] as const;
   for (const [inLog, inCharts] of spans) {
     await person.visit(inLog);
-    const head = person.button(/asked( so far)?, /);
+    const head = person.button(/due( so far)?, /);
     const [kept, asked] = twoOf((await head.getAttribute('aria-label'))!);
     expect(kept, inLog).toBeLessThanOrEqual(asked);
     await person.visit(inCharts);
@@ -73,9 +73,9 @@ test('the month is the same on Today, in the log and in charts, and a past day s
   const { page } = person;
   await person.openSample();
   await person.visit('/log');
-  const inLog = twoOf((await person.button(/asked so far, /).getAttribute('aria-label'))!);
+  const inLog = twoOf((await person.button(/due so far, /).getAttribute('aria-label'))!);
   await person.visit('/today');
-  const onToday = person.button(/asked so far, /);
+  const onToday = person.button(/due so far, /);
   expect(twoOf((await onToday.getAttribute('aria-label'))!)).toEqual(inLog);
   const { fullDays } = said.months['2026-11']!;
   await expect(person.button(new RegExp(`^Full days: ${fullDays}\\.`))).toBeVisible();

@@ -30,7 +30,7 @@ export function EarlierStartWatch() {
       earlier.length === 1
         ? `${only!.habit.name} now starts on ${dateNear(only!.first, today)}`
         : `${earlier.length} habits now start earlier`;
-    toast({ text, onUndo: takeBack });
+    toast({ text, onUndo: takeBack, isAside: true });
   }, [tracks, today, isWaiting, toast, takeBack]);
   return null;
 }

@@ -1,30 +1,44 @@
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from 'react';
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { themed, useIsWide } from '../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../theme/space.ts';
 import { Words } from './Words.tsx';
 
-type Toast = { text: string; onUndo?: () => void };
+type Toast = {
+  text: string;
+  onUndo?: () => void;
+  /** Comes of what another toast tells, if one is shown: stands below its words. */
+  isAside?: boolean;
+};
 
 const STAYS_MS = 6000;
-/** Two things may come of one tap, each with something to say. */
-const MOST_SHOWN = 2;
 
 const ToastContext = createContext<(toast: Toast) => void>(() => {});
 
 /** Says what was done, for a little while, with a way to take it back. */
 export const useToast = () => useContext(ToastContext);
 
-type Shown = Toast & { id: number };
-
 export function ToastProvider({ children }: { children: ReactNode }) {
   const styles = useStyles();
   const isWide = useIsWide();
-  const [shown, setShown] = useState<readonly Shown[]>([]);
-  const show = useCallback((toast: Toast): void => {
-    setShown((before) => [...before, { ...toast, id: (before.at(-1)?.id ?? 0) + 1 }].slice(-MOST_SHOWN));
+  const [shown, setShown] = useState<(Toast & { aside?: string; at: number }) | null>(null);
+  const show = useCallback((toast: Toast) => {
+    setShown((before) =>
+      toast.isAside && before !== null ? { ...before, aside: toast.text } : { ...toast, at: (before?.at ?? 0) + 1 },
+    );
   }, []);
-  const drop = useCallback((toast: Shown): void => setShown((before) => before.filter((each) => each !== toast)), []);
+  useEffect(() => {
+    if (shown === null) return;
+    const timer = setTimeout(() => setShown(null), STAYS_MS);
+    return () => clearTimeout(timer);
+  }, [shown]);
+  const undo = useMemo(
+    () => () => {
+      shown?.onUndo?.();
+      setShown(null);
+    },
+    [shown],
+  );
   return (
     <ToastContext.Provider value={show}>
       {children}
@@ -34,45 +48,34 @@ export function ToastProvider({ children }: { children: ReactNode }) {
         role="status"
         aria-live="polite"
       >
-        {shown.map((toast) => (
-          <ShownToast key={toast.id} toast={toast} onOver={drop} />
-        ))}
+        {shown ? (
+          <View style={styles.toast}>
+            <View style={styles.words}>
+              <Words tone="onWorking" style={styles.text} numberOfLines={2}>
+                {shown.text}
+              </Words>
+              {shown.aside ? (
+                <Words type="quiet" tone="onWorking" style={styles.text} numberOfLines={2}>
+                  {shown.aside}
+                </Words>
+              ) : null}
+            </View>
+            {shown.onUndo ? (
+              <Pressable role="button" onPress={undo} style={styles.undo}>
+                <Words type="strong" style={styles.undoText}>
+                  Undo
+                </Words>
+              </Pressable>
+            ) : null}
+          </View>
+        ) : null}
       </View>
     </ToastContext.Provider>
   );
 }
 
-function ShownToast({ toast, onOver }: { toast: Shown; onOver: (toast: Shown) => void }) {
-  const styles = useStyles();
-  useEffect(() => {
-    const timer = setTimeout(() => onOver(toast), STAYS_MS);
-    return () => clearTimeout(timer);
-  }, [toast, onOver]);
-  return (
-    <View style={styles.toast}>
-      <Words tone="onWorking" style={styles.text} numberOfLines={2}>
-        {toast.text}
-      </Words>
-      {toast.onUndo ? (
-        <Pressable
-          role="button"
-          onPress={() => {
-            toast.onUndo?.();
-            onOver(toast);
-          }}
-          style={styles.undo}
-        >
-          <Words type="strong" style={styles.undoText}>
-            Undo
-          </Words>
-        </Pressable>
-      ) : null}
-    </View>
-  );
-}
-
 const useStyles = themed((colors) => ({
-  place: { position: 'absolute', left: SPACE.l, right: SPACE.l, bottom: 84, alignItems: 'center', gap: SPACE.s },
+  place: { position: 'absolute', left: SPACE.l, right: SPACE.l, bottom: 84, alignItems: 'center' },
   placeWide: { bottom: SPACE.xl, left: 200 },
   toast: {
     flexDirection: 'row',
@@ -84,7 +87,8 @@ const useStyles = themed((colors) => ({
     borderRadius: CORNER.field,
     backgroundColor: colors.ink,
   },
-  text: { color: colors.paper, flexShrink: 1, paddingVertical: SPACE.s, paddingRight: SPACE.m },
+  words: { flexShrink: 1, paddingVertical: SPACE.s, paddingRight: SPACE.m },
+  text: { color: colors.paper },
   undo: { minHeight: TOUCH_PX, justifyContent: 'center', paddingHorizontal: SPACE.l },
   undoText: { color: colors.hole, textDecorationLine: 'underline' },
 }));

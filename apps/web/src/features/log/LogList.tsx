@@ -69,12 +69,12 @@ export function LogList({
   const days = shown.span === span ? shown.days : MORE_DAYS;
   const rows = useMemo((): Row[] => {
     const list: Row[] = [];
+    // Before anything began, a record starts what began later.
+    const isBeforeAll = tracks.every(({ first }) => first > span.last);
     // Days on which nothing was due or recorded are passed over and do not count, else a long pause would end the list.
     let left = days;
     for (let day = newest; day >= span.first && left > 0; day--) {
-      // Before anything began, a record may start what began later.
-      const own = tracksOfDay(tracks, entries, day);
-      const asked = own.length > 0 ? own : tracks.filter(({ habit, first }) => !habit.archived && day < first);
+      const asked = isBeforeAll ? tracks : tracksOfDay(tracks, entries, day);
       if (asked.length === 0) continue;
       left--;
       list.push({ kind: 'day', day });
