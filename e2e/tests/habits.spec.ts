@@ -126,7 +126,7 @@ for (const [device, size] of DEVICES) {
     await person.leave();
   });
 
-  test(`on a ${device}: two weeks of pause keep the streak; put away and taken up again keeps it too`, async ({
+  test(`on a ${device}: two weeks of pause keep the streak; archived and started again keeps it too`, async ({
     browser,
   }) => {
     const person = await Person.at(browser, { size });
@@ -151,7 +151,7 @@ for (const [device, size] of DEVICES) {
     await expect(person.card('Pauses')).toContainText(/9 to 22 November.*On the island/);
 
     await person.button('Archive this habit').click();
-    await expect(person.page.getByText(/Put away, its last day was 23 November/)).toBeVisible();
+    await expect(person.page.getByText(/Archived, its last day was 23 November/)).toBeVisible();
     await person.go('Today');
     await expect(person.page.getByText('Scales')).toHaveCount(0);
     await person.visit('/settings/habits');

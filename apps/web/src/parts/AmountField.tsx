@@ -3,23 +3,27 @@ import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { amount as told, amountFault, amountOf, editable, parseTyped } from '../shared/amounts.ts';
+import { amount as told, amountFault, amountOf, editable, parseAmount } from '../shared/amounts.ts';
 import { SPACE } from '../theme/space.ts';
 import { Field } from '../ui/Field.tsx';
 import { IconButton } from '../ui/IconButton.tsx';
 
 /** An amount being typed: every number that holds is handed on at once; what is no number stays, with its fault. */
-export function useAmountDraft(amount: number | undefined, onChange: (amount: number | undefined) => void) {
+export function useAmountDraft(
+  amount: number | undefined,
+  unit: string,
+  onChange: (amount: number | undefined) => void,
+) {
   const [draft, setDraft] = useState<string | null>(null);
   const text = draft ?? (amount === undefined ? '' : editable(amount));
-  const fault = draft === null ? null : amountFault(draft);
+  const fault = draft === null ? null : amountFault(draft, unit);
   return {
     text,
     fault,
     write: (next: string): void => {
       setDraft(next);
       if (next.trim() === '') onChange(undefined);
-      else if (amountFault(next) === null) onChange(parseTyped(next)!);
+      else if (amountFault(next, unit) === null) onChange(parseAmount(next, unit)!);
     },
     leave: (): void => {
       if (fault === null) setDraft(null);
@@ -43,8 +47,8 @@ export function AmountField({
   amount: number | undefined;
   onChange: (amount: number | undefined) => void;
 }) {
-  const draft = useAmountDraft(amount, onChange);
   const { measure } = track.habit;
+  const draft = useAmountDraft(amount, measure.kind === 'amount' ? measure.unit : '', onChange);
   if (measure.kind !== 'amount') return null;
   const { unit, step } = measure;
   const { atLeast, atMost } = termsOn(track.terms, day);

@@ -80,7 +80,7 @@ function PartRow({
   onRemove: () => void;
 }) {
   const styles = useStyles();
-  const draft = useAmountDraft(part.amount, (amount) => {
+  const draft = useAmountDraft(part.amount, unit ?? '', (amount) => {
     const { amount: _, ...rest } = part;
     onChange(amount === undefined ? rest : { ...rest, amount });
   });

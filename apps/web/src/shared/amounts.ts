@@ -87,10 +87,22 @@ export function parseTyped(text: string, decimalMark = DECIMAL_MARK): number | n
   return /^-?(\d+\.?\d*|\.\d+)$/.test(cleaned) ? Number(cleaned) : null;
 }
 
+const CLOCK = /^(\d+):([0-5]\d)$/;
+
+/** An amount as a person types it, of a unit: "1:30" is an hour and a half where it is counted in hours or minutes. */
+export function parseAmount(text: string, unit: string): number | null {
+  const [, hours, minutes] = CLOCK.exec(text.trim()) ?? [];
+  if (hours !== undefined && minutes !== undefined) {
+    if (unit === 'min') return Number(hours) * 60 + Number(minutes);
+    if (unit === 'h') return Number((Number(hours) + Number(minutes) / 60).toPrecision(12));
+  }
+  return parseTyped(text);
+}
+
 /** What is wrong with an amount as typed, in words; null where nothing is, and while it is empty. */
-export function amountFault(text: string): string | null {
+export function amountFault(text: string, unit = ''): string | null {
   if (text.trim() === '') return null;
-  const typed = parseTyped(text);
+  const typed = parseAmount(text, unit);
   if (typed === null) return 'Write a number, such as 12 or 7.5';
   return typed < 0 ? 'An amount is 0 or more' : null;
 }

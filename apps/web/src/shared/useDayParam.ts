@@ -1,4 +1,5 @@
 import { type PlainDay, formatDay, parseDay } from '@wimbel/core';
+import { keepFocus, useKeptFocus } from './keptFocus.ts';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 
 /** The day that the address names, or today; and a way to another day, which is an address of its own. */
@@ -7,6 +8,10 @@ export function useDayParam(path: string, today: PlainDay): [PlainDay, (day: Pla
   const router = useRouter();
   const named = parseDay(params.day ?? '');
   const day = named === null || named > today ? today : named;
-  const go = (to: PlainDay): void => router.push((to === today ? path : `${path}?day=${formatDay(to)}`) as never);
+  useKeptFocus();
+  const go = (to: PlainDay): void => {
+    keepFocus();
+    router.push((to === today ? path : `${path}?day=${formatDay(to)}`) as never);
+  };
   return [day, go];
 }

@@ -3,6 +3,7 @@ import { themed } from '../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../theme/space.ts';
 import { Words } from './Words.tsx';
 import { Choice } from './Choice.tsx';
+import { isTabbed, radioKeys } from './radioKeys.ts';
 
 export type Chip = { value: string; label: string; dot?: string };
 
@@ -20,11 +21,13 @@ type Props = {
 /** Choices as chips that wrap: one of them, or several. */
 export function Chips({ label, chips, chosen, onPress, isMultiple = false, isScrolling = false }: Props) {
   const styles = useStyles();
+  const values = chips.map((each) => each.value);
   const row = (
     <View
       role={isMultiple ? 'group' : 'radiogroup'}
       aria-label={label}
       style={[styles.row, isScrolling && styles.line]}
+      {...(isMultiple ? {} : ({ onKeyDown: radioKeys } as object))}
     >
       {chips.map((chip) => {
         const isChosen = chosen.includes(chip.value);
@@ -34,6 +37,7 @@ export function Chips({ label, chips, chosen, onPress, isMultiple = false, isScr
             role={isMultiple ? 'checkbox' : 'radio'}
             isChosen={isChosen}
             label={chip.label}
+            isTabStop={isMultiple || isTabbed(values, chosen[0], chip.value)}
             onPress={() => onPress(chip.value)}
             style={[styles.chip, isChosen && styles.chosen]}
           >

@@ -9,11 +9,23 @@ type Props = {
   onLongPress?: () => void;
   style?: StyleProp<ViewStyle> | ((state: { pressed: boolean }) => StyleProp<ViewStyle>);
   testID?: string;
+  /** Whether Tab comes here; of a group of which one is chosen only one is. */
+  isTabStop?: boolean;
   children?: ReactNode;
 };
 
 /** Something that is chosen or not: by a tap, and by Space or Enter as a person at a keyboard expects. */
-export function Choice({ role, isChosen, label, onPress, onLongPress, style, testID, children }: Props) {
+export function Choice({
+  role,
+  isChosen,
+  label,
+  onPress,
+  onLongPress,
+  style,
+  testID,
+  isTabStop = true,
+  children,
+}: Props) {
   const onKeyDown = (event: React.KeyboardEvent): void => {
     if (event.key !== ' ') return;
     event.preventDefault();
@@ -27,6 +39,7 @@ export function Choice({ role, isChosen, label, onPress, onLongPress, style, tes
       onPress={onPress}
       onLongPress={onLongPress}
       testID={testID}
+      tabIndex={isTabStop ? 0 : -1}
       style={style}
       {...({ onKeyDown } as object)}
     >

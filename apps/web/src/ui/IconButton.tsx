@@ -23,6 +23,10 @@ export function IconButton({ icon: Shape, label, onPress, isDisabled = false, is
     <Pressable
       role="button"
       aria-label={label}
+      ref={(node) => {
+        // Its name shows when a mouse rests on it.
+        (node as unknown as HTMLElement | null)?.setAttribute?.('title', label);
+      }}
       aria-disabled={isDisabled}
       {...(isPressed === undefined ? {} : ({ 'aria-pressed': isPressed } as object))}
       disabled={isDisabled}

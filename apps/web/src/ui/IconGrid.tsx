@@ -3,13 +3,15 @@ import { themed, useTheme } from '../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../theme/space.ts';
 import { HABIT_ICONS } from './habitIcons.ts';
 import { Choice } from './Choice.tsx';
+import { isTabbed, radioKeys } from './radioKeys.ts';
 
 /** A small grid of icons of which one, or none, is chosen. */
 export function IconGrid({ value, onChange }: { value: string; onChange: (name: string) => void }) {
   const styles = useStyles();
   const { colors } = useTheme();
+  const names = Object.keys(HABIT_ICONS);
   return (
-    <View role="radiogroup" aria-label="Icon" style={styles.grid}>
+    <View role="radiogroup" aria-label="Icon" style={styles.grid} {...({ onKeyDown: radioKeys } as object)}>
       {Object.entries(HABIT_ICONS).map(([name, { icon: Shape, label }]) => {
         const isChosen = name === value;
         return (
@@ -18,6 +20,7 @@ export function IconGrid({ value, onChange }: { value: string; onChange: (name: 
             role="radio"
             isChosen={isChosen}
             label={label}
+            isTabStop={isTabbed(names, value, name)}
             onPress={() => onChange(isChosen ? '' : name)}
             style={[styles.cell, isChosen && styles.chosen]}
           >

@@ -3,6 +3,7 @@ import { themed } from '../theme/Theme.tsx';
 import { CORNER, SPACE } from '../theme/space.ts';
 import { Words } from './Words.tsx';
 import { Choice } from './Choice.tsx';
+import { isTabbed, radioKeys } from './radioKeys.ts';
 
 type Props<V extends string> = {
   label: string;
@@ -16,8 +17,14 @@ type Props<V extends string> = {
 /** One of a few, all in view. */
 export function Segments<V extends string>({ label, value, choices, onChange, isWrapping = false }: Props<V>) {
   const styles = useStyles();
+  const values = choices.map((each) => each.value);
   const row = (
-    <View role="radiogroup" aria-label={label} style={[styles.row, isWrapping && styles.wrapping]}>
+    <View
+      role="radiogroup"
+      aria-label={label}
+      style={[styles.row, isWrapping && styles.wrapping]}
+      {...({ onKeyDown: radioKeys } as object)}
+    >
       {choices.map((choice) => {
         const isChosen = choice.value === value;
         return (
@@ -26,6 +33,7 @@ export function Segments<V extends string>({ label, value, choices, onChange, is
             role="radio"
             isChosen={isChosen}
             label={choice.label}
+            isTabStop={isTabbed(values, value, choice.value)}
             onPress={() => onChange(choice.value)}
             style={[styles.choice, isChosen && styles.chosen]}
           >

@@ -135,7 +135,7 @@ export function GuidedGoalScreen() {
             />
           ))}
         </View>
-        <Button kind="bare" onPress={() => router.push('/goals/new/direct' as never)}>
+        <Button kind="bare" onPress={() => router.replace('/goals/new/direct' as never)}>
           All on one page
         </Button>
       </View>

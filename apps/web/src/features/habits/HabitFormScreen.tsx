@@ -54,6 +54,7 @@ const PARTS = [
   { value: 'any', label: 'Any time' },
 ];
 const NEW_AREA = '+';
+const LONGEST_NAME = 120;
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 
 /** Whether the numbers of the terms can be read yet, while they are typed. */
@@ -120,6 +121,9 @@ function HabitForm({
     mode: 'onSubmit',
   });
   const draft = useWatch({ control }) as HabitDraft;
+  const isDouble = habits.some(
+    ({ id, name }) => id !== habit?.id && name.trim().toLowerCase() === draft.name.trim().toLowerCase(),
+  );
   const { pipsName = { one: 'pip', many: 'pips' } } = useAppSelector(selectSettings);
   const asksFrom =
     (hasRecords || (habit?.terms.length ?? 0) > 1) && isReadable(draft) && changesTerms(habit, draft, today);
@@ -194,8 +198,9 @@ function HabitForm({
         name="name"
         label="Name"
         placeholder="Scales before breakfast"
-        maxLength={200}
+        maxLength={LONGEST_NAME}
         autoFocus={habit === null}
+        hint={isDouble ? 'You have a habit of this name already' : undefined}
       />
       <Labelled label="Icon">
         <IconGrid value={draft.icon} onChange={(icon) => setValue('icon', icon)} />

@@ -1,11 +1,12 @@
 import { useState } from 'react';
-import { amountFault, parseTyped } from '../../shared/amounts.ts';
+import { amountFault, parseAmount } from '../../shared/amounts.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { TYPE } from '../../theme/type.ts';
 
 type Props = {
   label: string;
   first: string;
+  unit: string;
   x: number;
   y: number;
   onKeep: (amount: number) => void;
@@ -13,12 +14,12 @@ type Props = {
 };
 
 /** An amount typed right over its cell: Enter keeps it, Escape leaves all as it was. */
-export function AmountOverCell({ label, first, x, y, onKeep, onLeave }: Props) {
+export function AmountOverCell({ label, first, unit, x, y, onKeep, onLeave }: Props) {
   const { colors } = useTheme();
   const [text, setText] = useState(first);
-  const isWrong = amountFault(text) !== null;
+  const isWrong = amountFault(text, unit) !== null;
   const keep = (): void => {
-    const value = parseTyped(text);
+    const value = parseAmount(text, unit);
     if (value !== null && !isWrong) onKeep(value);
     onLeave();
   };

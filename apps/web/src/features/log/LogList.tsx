@@ -231,7 +231,7 @@ function AmountHere({
 }) {
   const styles = useStyles();
   const { colors } = useTheme();
-  const draft = useAmountDraft(amount, onChange);
+  const draft = useAmountDraft(amount, unit, onChange);
   return (
     <View style={styles.amount}>
       <TextInput
@@ -249,6 +249,13 @@ function AmountHere({
       <Words type="quiet" tone="quiet">
         {unit}
       </Words>
+      {draft.fault === null ? null : (
+        <View role="alert" style={styles.fault}>
+          <Words type="small" tone="madder">
+            {draft.fault}
+          </Words>
+        </View>
+      )}
     </View>
   );
 }
@@ -312,7 +319,8 @@ const useStyles = themed((colors) => ({
     minHeight: 52,
   },
   name: { flexGrow: 1, flexShrink: 1, flexBasis: 120, minWidth: 110, minHeight: TOUCH_PX, justifyContent: 'center' },
-  amount: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, width: 124 },
+  amount: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.xs, width: 124 },
+  fault: { width: '100%' },
   input: {
     minHeight: 40,
     minWidth: 0,

@@ -316,8 +316,8 @@ function Summary({
   const aim = fullDaysAimedAt(kind, fullDayTarget);
   const full =
     aim === undefined ? counted(fullDays, 'full day') : `${number(fullDays)} of ${counted(aim, 'full day')} aimed at`;
-  const told =
-    asked === 0 ? 'nothing due' : `${number(kept)} of ${number(asked)} due${holdsDay(span, today) ? ' so far' : ''}`;
+  const soFar = holdsDay(span, today) ? ' so far' : '';
+  const told = asked === 0 ? `nothing due${soFar}` : `${number(kept)} of ${number(asked)} due${soFar}`;
   return (
     <View style={styles.summaryLine}>
       <View style={styles.summary} role="status" aria-label={`The ${spanName(kind)} in figures`}>

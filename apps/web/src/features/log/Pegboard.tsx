@@ -427,6 +427,7 @@ export function Pegboard(props: Props) {
               <AmountOverCell
                 label={`Amount, ${typingLine.track.habit.name}`}
                 first={typing.first}
+                unit={unitOf(typingLine.track)}
                 x={size.namesPx + (days.columns[typing.place.day - span.first]?.x ?? 0)}
                 y={typingLine.y + 3}
                 onKeep={(amount) => {
@@ -472,6 +473,8 @@ export function Pegboard(props: Props) {
     </>
   );
 }
+
+const unitOf = ({ habit: { measure } }: Track): string => (measure.kind === 'amount' ? measure.unit : '');
 
 const isWithin = (row: number, { rows }: Range): boolean => row >= rows[0] && row <= rows[1];
 
