@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 
-/** What had the focus, as a person would tell it apart: its kind and its words. */
-type Focused = { tag: string; words: string };
+/** What had the focus, as a person would tell it apart: its kind and its words, or its own mark. */
+type Focused = { tag: string; words: string; id: string };
 
 let left: Focused | null = null;
 
@@ -10,7 +10,7 @@ const wordsOf = (node: Element): string => node.getAttribute('aria-label') ?? no
 /** To be called before going to another address of the same screen: what has the focus will have it there again. */
 export function keepFocus(): void {
   const node = document.activeElement;
-  left = node === null || node === document.body ? null : { tag: node.tagName, words: wordsOf(node) };
+  left = node === null || node === document.body ? null : { tag: node.tagName, words: wordsOf(node), id: node.id };
 }
 
 /** Gives the focus back, on a screen that its own controls lead to. */
@@ -19,9 +19,11 @@ export function useKeptFocus(): void {
     const before = left;
     left = null;
     if (before === null || document.activeElement !== document.body) return;
-    const same = [...document.querySelectorAll<HTMLElement>(before.tag)].find(
-      (node) => node.tabIndex >= 0 && wordsOf(node) === before.words,
-    );
+    const same =
+      (before.id === '' ? null : document.getElementById(before.id)) ??
+      [...document.querySelectorAll<HTMLElement>(before.tag)].find(
+        (node) => node.tabIndex >= 0 && wordsOf(node) === before.words,
+      );
     same?.focus({ preventScroll: true });
   }, []);
 }

@@ -13,20 +13,27 @@ type Props = {
   /** For what can be on or off: whether it is on. */
   isPressed?: boolean;
   sizePx?: number;
+  /** Tells it apart where its label changes with where it leads. */
+  id?: string;
 };
 
+function setTitle(node: unknown, title: string | null): void {
+  if (title === null) (node as HTMLElement).removeAttribute('title');
+  else (node as HTMLElement).title = title;
+}
+
 /** An icon that does something; its label is its name. */
-export function IconButton({ icon: Shape, label, onPress, isDisabled = false, isPressed, sizePx = 22 }: Props) {
+export function IconButton({ icon: Shape, label, onPress, isDisabled = false, isPressed, sizePx = 22, id }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   return (
     <Pressable
       role="button"
+      nativeID={id}
       aria-label={label}
-      ref={(node) => {
-        // Its name shows when a mouse rests on it.
-        (node as unknown as HTMLElement | null)?.setAttribute?.('title', label);
-      }}
+      // Its name shows when a mouse rests on it; who hears it has heard it already.
+      onHoverIn={({ currentTarget }) => setTitle(currentTarget, label)}
+      onHoverOut={({ currentTarget }) => setTitle(currentTarget, null)}
       aria-disabled={isDisabled}
       {...(isPressed === undefined ? {} : ({ 'aria-pressed': isPressed } as object))}
       disabled={isDisabled}

@@ -21,6 +21,7 @@ import { selectSettings, selectToday, selectAreas } from '../../store/selectors.
 import { useAppSelector } from '../../store/store.ts';
 import { counted, dateNumber, dayInWords, monthAndYear, weekdayLetter } from '../../shared/format.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
+import { keepFocus, useKeptFocus } from '../../shared/keptFocus.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Card } from '../../ui/Card.tsx';
@@ -82,11 +83,13 @@ export function DueScreen() {
     ...(isNow ? groupsOfNow(all, here) : groupsByDay(day === null ? here : here.filter(({ due }) => due === day))),
     ...(underWay.length > 0 ? [{ title: 'Under way', things: underWay }] : []),
   ];
+  useKeptFocus();
   const show = (to: number, of: string): void => {
     const words = [
       to === monthOfDay(today) ? '' : `month=${formatMonth(to)}`,
       of === '' ? '' : `area=${encodeURIComponent(of)}`,
     ].filter(Boolean);
+    keepFocus();
     router.replace(`/goals/due${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
   };
   const goTo = (to: number): void => {
@@ -128,11 +131,21 @@ export function DueScreen() {
       <View style={isWide ? styles.columns : styles.stack}>
         <View style={isWide ? styles.side : undefined}>
           <View style={styles.monthLine}>
-            <IconButton icon={ChevronLeft} label={monthAndYear(month - 1)} onPress={() => goTo(month - 1)} />
+            <IconButton
+              id="month-before"
+              icon={ChevronLeft}
+              label={monthAndYear(month - 1)}
+              onPress={() => goTo(month - 1)}
+            />
             <Words type="card" style={styles.monthName}>
               {monthAndYear(month)}
             </Words>
-            <IconButton icon={ChevronRight} label={monthAndYear(month + 1)} onPress={() => goTo(month + 1)} />
+            <IconButton
+              id="month-after"
+              icon={ChevronRight}
+              label={monthAndYear(month + 1)}
+              onPress={() => goTo(month + 1)}
+            />
           </View>
           <MonthOfDue month={month} things={here} running={running} chosen={day} onChoose={setDay} />
           {day === null ? null : (

@@ -24,6 +24,7 @@ import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { useGoalActions } from '../../parts/useGoalActions.ts';
 import { counted, monthName, percent } from '../../shared/format.ts';
+import { keepFocus, useKeptFocus } from '../../shared/keptFocus.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { ActionList } from '../../ui/ActionList.tsx';
@@ -58,7 +59,11 @@ export function YearScreen() {
     useSensor(MouseSensor, { activationConstraint: { distance: DRAG_FROM_PX } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 120, tolerance: 8 } }),
   );
-  const goTo = (to: number): void => router.replace(`/goals/year?year=${to}` as never);
+  useKeptFocus();
+  const goTo = (to: number): void => {
+    keepFocus();
+    router.replace(`/goals/year?year=${to}` as never);
+  };
   const shelves: Shelf[] = [
     ...quartersOfYear(year).map((quarter) => ({
       key: String(quarter),
@@ -88,8 +93,8 @@ export function YearScreen() {
   return (
     <Page>
       <PageHead title={`Goals of ${year}`} backTo="/goals">
-        <IconButton icon={ChevronLeft} label={`Goals of ${year - 1}`} onPress={() => goTo(year - 1)} />
-        <IconButton icon={ChevronRight} label={`Goals of ${year + 1}`} onPress={() => goTo(year + 1)} />
+        <IconButton id="year-before" icon={ChevronLeft} label={`Goals of ${year - 1}`} onPress={() => goTo(year - 1)} />
+        <IconButton id="year-after" icon={ChevronRight} label={`Goals of ${year + 1}`} onPress={() => goTo(year + 1)} />
       </PageHead>
       <DndContext sensors={sensors} onDragEnd={onDragEnd}>
         <View style={isWide ? styles.grid : styles.stack}>
