@@ -99,3 +99,52 @@ test('a day that is typed is taken when it is whole, not at its first digit', as
   await expect(person.page).toHaveURL(/day=2026-(03-24|11-03)$/);
   await person.leave();
 });
+
+test('a half-filled form waits while one looks elsewhere, is forgotten when it is left, and makes an area on the way', async ({
+  browser,
+}) => {
+  const person = await Person.at(browser, { size: PHONE });
+  await person.signUp();
+  for (const [address, field, words] of [
+    ['/habits/new', 'Name', 'Long tones'],
+    ['/goals/new/direct', 'What do you want to have reached', 'Play for Ina'],
+  ] as const) {
+    const name = person.page.getByLabel(field, { exact: true });
+    await person.visit(address);
+    await name.fill(words);
+    await person.go('Log');
+    await expect(person.heading('November')).toBeVisible();
+    await person.page.goBack();
+    await expect(name).toHaveValue(words);
+    await person.button('Cancel').click();
+    await person.visit('/log');
+    await person.visit(address);
+    await expect(name).toHaveValue('');
+  }
+  await person.page.getByLabel('What do you want to have reached').fill('Play for Ina');
+  await person.choose('New area');
+  await person.page.getByLabel('Name of the new area').fill('Music');
+  await person.button('Set goal').click();
+  await expect(person.heading('Play for Ina')).toBeVisible();
+  await person.visit('/settings/areas');
+  await expect(person.page.getByText('Music', { exact: true })).toBeVisible();
+  await person.leave();
+});
+
+test('hours are taken as 1:30, and the pegboard stands in groups by how often habits are due', async ({ browser }) => {
+  const person = await Person.at(browser, { size: WIDE });
+  await person.signUp();
+  await person.addHabit({ name: 'Sailing', how: { unit: 'h', step: 1, atLeast: 1 } });
+  await person.addHabit({ name: 'Duets', often: { perWeek: 2 } });
+  await person.visit('/log');
+  await person.cell('Sailing', 'Tuesday 24 November').focus();
+  for (const key of ['1', ':', '3', '0', 'Enter']) await person.page.keyboard.press(key);
+  await expect(person.cell('Sailing', 'Tuesday 24 November')).toHaveAccessibleName(/: done, 1.5 h$/);
+  await person.button('Order of the habits').click();
+  await person.choose('By how often');
+  await person.page.keyboard.press('Escape');
+  await expect(person.page.getByRole('rowheader', { name: 'Daily' })).toBeVisible();
+  await expect(person.page.getByRole('rowheader', { name: 'Weekly' })).toBeVisible();
+  await expect(person.page.getByRole('rowheader', { name: 'Monthly' })).toHaveCount(0);
+  await person.leave();
+});

@@ -3,6 +3,7 @@ import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, 
 import { Provider } from 'react-redux';
 import { api } from '../shared/api.ts';
 import { accountLeft } from '../shared/accountLeft.ts';
+import { forgetDrafts } from '../shared/formDraft.ts';
 import { deviceNow } from '../shared/clock.ts';
 import { accountElsewhere, serverUnreachable, signedIn, signedOut } from '../store/accountSlice.ts';
 import { dayByClock, dayTurned } from '../store/clockSlice.ts';
@@ -90,6 +91,7 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       // It stays at hand: what a field keeps as it goes may come after this.
       running.stop();
       accountLeft();
+      forgetDrafts();
     };
   }, [accountId, outbox, store]);
 

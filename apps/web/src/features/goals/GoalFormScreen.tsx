@@ -6,11 +6,13 @@ import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import * as yup from 'yup';
+import { NEW_AREA, newArea } from '../../parts/newArea.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { changeTo, newId } from '../../store/makeChange.ts';
 import { goalDaysFault } from '../../parts/useGoalActions.ts';
 import { selectAreas, selectGoals, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
+import { forgetDraft, useFormDraft } from '../../shared/formDraft.ts';
 import { issueWords } from '../../words/issueWords.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
@@ -29,6 +31,7 @@ type GoalDraft = {
   why: string;
   doneWhen: string;
   areaId: string;
+  newArea: string;
   startsOn: string;
   dueOn: string;
   reward: string;
@@ -52,6 +55,7 @@ const draftOf = (goal: Goal | null, today: PlainDay): GoalDraft => ({
   why: goal?.why ?? '',
   doneWhen: goal?.doneWhen ?? '',
   areaId: goal?.areaId ?? '',
+  newArea: '',
   startsOn: goal?.startsOn ?? formatDay(today),
   dueOn: goal?.dueOn ?? '',
   reward: goal?.reward ?? '',
@@ -74,11 +78,13 @@ function GoalForm({ goal }: { goal: Goal | null }) {
   const goals = useAppSelector(selectGoals);
   const keyResults = useAppSelector((state) => state.records.keyResults);
   const [fault, setFault] = useState<string | null>(null);
-  const { control, handleSubmit, setValue } = useForm<GoalDraft>({
+  const form = useForm<GoalDraft>({
     resolver: yupResolver(schema) as never,
     defaultValues: draftOf(goal, today),
     mode: 'onSubmit',
   });
+  const { control, handleSubmit, setValue } = form;
+  useFormDraft(goal === null ? 'goal' : null, form);
   const areaId = useWatch({ control, name: 'areaId' });
   const dueOn = useWatch({ control, name: 'dueOn' });
   const isPast = parseDay(dueOn) !== null && dueOn < formatDay(today);
@@ -90,6 +96,10 @@ function GoalForm({ goal }: { goal: Goal | null }) {
       : '',
   ].filter(Boolean);
   const back = (): void => (router.canGoBack() ? router.back() : router.replace('/goals'));
+  const leave = (): void => {
+    if (goal === null) forgetDraft('goal');
+    back();
+  };
   const save = handleSubmit(
     (filled) => {
       const next: Goal = {
@@ -97,10 +107,12 @@ function GoalForm({ goal }: { goal: Goal | null }) {
         title: filled.title.trim(),
         startsOn: filled.startsOn,
       };
+      const isNewArea = filled.areaId === NEW_AREA && filled.newArea.trim() !== '';
+      const area = isNewArea ? newArea(filled.newArea, areas) : null;
       const optional = {
         why: filled.why.trim(),
         doneWhen: filled.doneWhen.trim(),
-        areaId: filled.areaId,
+        areaId: area?.id ?? (filled.areaId === NEW_AREA ? '' : filled.areaId),
         dueOn: filled.dueOn,
         reward: filled.reward.trim(),
       };
@@ -117,8 +129,9 @@ function GoalForm({ goal }: { goal: Goal | null }) {
       // The day it was due before stays in the story.
       const isMoved = goal?.dueOn !== undefined && goal.dueOn !== next.dueOn;
       const kept = isMoved ? { ...next, turns: goalPostponed(goal, next.dueOn ?? null, today).turns! } : next;
-      const undo = change(changeTo('goals', kept));
+      const undo = change(...(area ? [changeTo('areas', area)] : []), changeTo('goals', kept));
       if (goal === null) {
+        forgetDraft('goal');
         router.replace(`/goals/${encodeURIComponent(next.id)}` as never);
         return;
       }
@@ -132,7 +145,7 @@ function GoalForm({ goal }: { goal: Goal | null }) {
       title={goal === null ? 'Set a goal' : 'Edit goal'}
       saveLabel={goal === null ? 'Set goal' : 'Save'}
       onSave={() => void save()}
-      onBack={back}
+      onBack={leave}
       fault={fault}
     >
       <FormField
@@ -158,11 +171,21 @@ function GoalForm({ goal }: { goal: Goal | null }) {
           chips={[
             { value: '', label: 'None' },
             ...areas.map((area) => ({ value: area.id, label: area.name, dot: dyeColor(colors, area.color) })),
+            { value: NEW_AREA, label: 'New area' },
           ]}
           chosen={[areaId]}
           onPress={(value) => setValue('areaId', value)}
         />
       </Labelled>
+      {areaId === NEW_AREA ? (
+        <FormField
+          control={control}
+          name="newArea"
+          label="Name of the new area"
+          placeholder="Boat yard"
+          maxLength={80}
+        />
+      ) : null}
       <FieldRow>
         <View style={{ flex: 1, minWidth: 150 }}>
           <FormField control={control} name="startsOn" label="Starts on" isDate />

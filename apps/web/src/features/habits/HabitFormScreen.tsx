@@ -1,10 +1,11 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { checkRecord } from '@wimbel/contract';
-import { type Area, DYES, type Habit, type PlainDay, WEEKDAYS, eachEntry, formatDay, parseDay } from '@wimbel/core';
+import { type Habit, type PlainDay, WEEKDAYS, eachEntry, formatDay, parseDay } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
+import { NEW_AREA, newArea } from '../../parts/newArea.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { changeTo, newId } from '../../store/makeChange.ts';
 import {
@@ -16,6 +17,7 @@ import {
   selectEntries,
 } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
+import { forgetDraft, useFormDraft } from '../../shared/formDraft.ts';
 import { parseTyped } from '../../shared/amounts.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
@@ -53,7 +55,6 @@ const PARTS = [
   { value: 'evening', label: 'Evening' },
   { value: 'any', label: 'Any time' },
 ];
-const NEW_AREA = '+';
 const LONGEST_NAME = 120;
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 
@@ -111,7 +112,7 @@ function HabitForm({
   const goals = allGoals.filter((goal) => goal.state === 'open' || goal.id === goalId);
   const [fault, setFault] = useState<string | null>(null);
   const startsOn = formatDay(from === null ? today : Math.min(from, today));
-  const { control, handleSubmit, setValue, setError, setFocus, reset } = useForm<HabitDraft>({
+  const form = useForm<HabitDraft>({
     resolver: yupResolver(habitDraftSchema) as never,
     defaultValues:
       habit !== null
@@ -120,6 +121,9 @@ function HabitForm({
     // Nothing is found wrong before the form is sent: a word that came in between would move what is about to be tapped.
     mode: 'onSubmit',
   });
+  const { control, handleSubmit, setValue, setError, setFocus, reset } = form;
+  const draftName = habit === null && source === null ? `habit ${startsOn}` : null;
+  useFormDraft(draftName, form);
   const draft = useWatch({ control }) as HabitDraft;
   const isDouble = habits.some(
     ({ id, name }) => id !== habit?.id && name.trim().toLowerCase() === draft.name.trim().toLowerCase(),
@@ -131,6 +135,11 @@ function HabitForm({
   const back = (): void =>
     router.canGoBack() ? router.back() : router.replace((habit ? `/habits/${habit.id}` : '/today') as never);
 
+  const leave = (): void => {
+    if (draftName !== null) forgetDraft(draftName);
+    back();
+  };
+
   const save = (then: 'back' | 'another') =>
     handleSubmit(
       (filled) => {
@@ -141,14 +150,7 @@ function HabitForm({
           return;
         }
         const isNewArea = filled.areaId === NEW_AREA && filled.newArea.trim() !== '';
-        const area: Area | null = isNewArea
-          ? {
-              id: newId(),
-              name: filled.newArea.trim(),
-              color: DYES[areas.length % DYES.length],
-              order: (areas.at(-1)?.order ?? -1) + 1,
-            }
-          : null;
+        const area = isNewArea ? newArea(filled.newArea, areas) : null;
         const areaId = area?.id ?? (filled.areaId === NEW_AREA || filled.areaId === '' ? undefined : filled.areaId);
         const { goalId: _, ...filledIn } = habitOfDraft(filled, habit, {
           id: habit?.id ?? newId(),
@@ -167,6 +169,7 @@ function HabitForm({
           setFault(issues.map(issueWords).join('; '));
           return;
         }
+        if (draftName !== null) forgetDraft(draftName);
         const onUndo = change(...(area ? [changeTo('areas', area)] : []), changeTo('habits', next));
         toast({ text: habit === null ? `${next.name} is on your days` : `${next.name} is changed`, onUndo });
         if (then === 'back') return back();
@@ -185,7 +188,7 @@ function HabitForm({
       saveLabel={habit === null ? 'Add habit' : 'Save'}
       onSave={() => void save('back')()}
       {...(habit === null ? { also: { label: 'Add, then another', onPress: () => void save('another')() } } : {})}
-      onBack={back}
+      onBack={leave}
       fault={fault}
     >
       {habit === null && source === null ? (

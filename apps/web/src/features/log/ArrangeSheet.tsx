@@ -3,7 +3,7 @@ import { Segments } from '../../ui/Segments.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import type { Sort } from './logRows.ts';
 
-export const GROUPS = ['together', 'area', 'part'] as const;
+export const GROUPS = ['together', 'area', 'part', 'often'] as const;
 export type Group = (typeof GROUPS)[number];
 
 type Props = {
@@ -39,6 +39,7 @@ export function ArrangeSheet({ sort, group, onSort, onGroup, onClose }: Props) {
             { value: 'together', label: 'All together' },
             { value: 'area', label: 'By area' },
             { value: 'part', label: 'By part of the day' },
+            { value: 'often', label: 'By how often' },
           ]}
           onChange={onGroup}
           isWrapping

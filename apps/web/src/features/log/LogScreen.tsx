@@ -237,7 +237,7 @@ export function LogScreen() {
           title={hasHabits ? `No habits in this ${name}` : 'The pegboard is still bare'}
           text={
             hasHabits
-              ? 'None of your habits was kept then. Other times are one arrow away.'
+              ? 'None of your habits had begun then, and none can begin in days to come. Other times are one arrow away.'
               : 'Each habit becomes a row of holes, one for each day. Add one on Today.'
           }
         >

@@ -36,6 +36,7 @@ import { AreaRow } from './AreaRow.tsx';
 import { PegboardFoot, PegboardHead } from './PegboardEdges.tsx';
 import { PegboardRow, cellId } from './PegboardRow.tsx';
 import { type HabitLine, figuresOf, figuresTogether, logLines } from './logRows.ts';
+import { OFTEN, OFTEN_WORDS, oftenOf } from './often.ts';
 import { deedOf } from './pegboardKeys.ts';
 import { pegboardSize } from './pegboardSize.ts';
 import { type Place, leavePlace, placeLeft } from './placeLeft.ts';
@@ -54,6 +55,8 @@ import { type Range, useRange } from './useRange.ts';
 const into = (at: number, length: number, from: number, room: number): number =>
   at < from ? at : at + length > from + room ? at + length - room : from;
 
+/** How often habits are due, as groups. */
+const OFTEN_GROUPS: readonly Area[] = OFTEN.map((id, order) => ({ id, name: OFTEN_WORDS[id], order }));
 /** The parts of the day as groups. */
 const PARTS: readonly Area[] = PARTS_OF_DAY.map((id, order) => ({ id, name: PART_WORDS[id], order }));
 
@@ -104,11 +107,11 @@ export function Pegboard(props: Props) {
     () =>
       logLines(
         tracks,
-        group === 'part' ? PARTS : areas,
+        group === 'part' ? PARTS : group === 'often' ? OFTEN_GROUPS : areas,
         group !== 'together',
         size,
         (track) => runningWords(track, kind, span) !== null,
-        group === 'part' ? ({ habit }) => habit.partOfDay : undefined,
+        group === 'part' ? ({ habit }) => habit.partOfDay : group === 'often' ? oftenOf : undefined,
       ),
     [tracks, areas, group, size, kind, span],
   );
