@@ -5,7 +5,14 @@ import { PHONE, WIDE } from '../playwright.config.ts';
 
 const DAILY = ['/today', '/log', '/goals', '/charts'];
 /** Sheets over a screen: what is tapped to open them. */
-const SHEETS = ['Check in', 'Add a key result', 'More about this goal', 'Add a milestone', 'Run the halyards, more'];
+const SHEETS = [
+  'Find',
+  'Check in',
+  'Add a key result',
+  'More about this goal',
+  'Add a milestone',
+  'Run the halyards, more',
+];
 const SCREENS = [
   '/today',
   '/log',
@@ -13,6 +20,8 @@ const SCREENS = [
   '/log?as=list',
   '/habits/swim',
   '/habits/new',
+  '/habits/list?start=music',
+  '/habits/targets',
   '/settings',
   '/settings/habits',
   '/settings/areas',
@@ -70,6 +79,8 @@ for (const [scheme, size] of [
       // What is still moving has other colours.
       await person.page.waitForFunction(() => document.getAnimations().every((each) => each.playState !== 'running'));
       const { violations } = await new AxeBuilder({ page: person.page as never })
+        // A picture is looked at as one thing, by its name: its thousands of marks have none.
+        .exclude('svg > *')
         .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
         .analyze();
       expect(

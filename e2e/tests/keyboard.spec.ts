@@ -28,7 +28,7 @@ test('the focus stays where it was: on steppers, and after a note, a reason and 
       if (key === 'm' && leave === 'Close') await keyboard.press(key);
       await keyboard.press(key);
       const sheet = person.page.getByRole('dialog');
-      await expect(sheet).toBeVisible();
+      await expect(sheet.locator(':focus')).toHaveCount(1);
       if (leave === 'Escape') await keyboard.press('Escape');
       else await sheet.getByRole('button', { name: 'Close' }).first().click();
       await expect(sheet).toHaveCount(0);
