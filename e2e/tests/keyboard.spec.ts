@@ -29,6 +29,8 @@ test('the focus stays where it was: on steppers, and after a note, a reason and 
       await keyboard.press(key);
       const sheet = person.page.getByRole('dialog');
       await expect(sheet.locator(':focus')).toHaveCount(1);
+      // No person is quicker than the sheet, which hears Escape a moment after it is drawn.
+      await person.page.waitForTimeout(200);
       if (leave === 'Escape') await keyboard.press('Escape');
       else await sheet.getByRole('button', { name: 'Close' }).first().click();
       await expect(sheet).toHaveCount(0);

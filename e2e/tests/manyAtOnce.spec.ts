@@ -254,7 +254,7 @@ for (const [device, size] of [
     const field = person.page.getByRole('combobox');
     await expect(field).toBeFocused();
     await field.fill('offee');
-    const found = person.page.getByRole('option');
+    const found = person.page.getByRole('grid', { name: 'Found' }).getByRole('row');
     await expect(found).toHaveCount(1);
     await person.page.keyboard.press('Control+Enter');
     await expect(found.getByRole('checkbox')).toHaveAttribute('aria-checked', 'true');

@@ -171,11 +171,9 @@ function Line({
       <View role={'rowheader' as never} style={styles.name}>
         <View style={[styles.dot, { backgroundColor: dyeColor(colors, dye) }]} />
         <View style={styles.words}>
-          <Words type="strong" numberOfLines={2}>
-            {habit.name}
-          </Words>
+          <Words type="strong">{habit.name}</Words>
           {line.reward === null ? null : (
-            <Words type="small" tone="brassText" numberOfLines={1}>
+            <Words type="small" tone="brassText">
               {line.reward}
             </Words>
           )}
@@ -254,13 +252,21 @@ const useStyles = themed((colors) => ({
   month: { flexDirection: 'row', alignItems: 'center', marginLeft: -SPACE.m },
   tools: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s },
   card: { maxWidth: 820 },
-  row: { flexDirection: 'row', alignItems: 'center', minHeight: 56, paddingRight: SPACE.s },
+  row: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    justifyContent: 'flex-end',
+    minHeight: 56,
+    paddingRight: SPACE.s,
+    paddingVertical: SPACE.xs,
+  },
   head: { minHeight: TOUCH_PX },
   parted: { borderTopWidth: 1, borderTopColor: colors.line },
-  name: { flex: 1, minWidth: 0, flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingLeft: SPACE.l },
+  name: { flexGrow: 1, flexBasis: 140, flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingLeft: SPACE.l },
   words: { flex: 1, minWidth: 0 },
   dot: { width: 9, height: 9, borderRadius: 5 },
-  cell: { width: 74, paddingHorizontal: SPACE.xs },
+  cell: { width: 66, paddingHorizontal: SPACE.xs },
   title: { textAlign: 'right', paddingRight: SPACE.s },
   input: {
     minHeight: TOUCH_PX,

@@ -87,13 +87,14 @@ export function FindSheet({ onClose, onGo }: { onClose: () => void; onGo: (path:
           {...(isWide ? { hint: 'Enter opens, Ctrl Enter checks off, arrows choose' } : {})}
           {...({
             role: 'combobox',
+            'aria-haspopup': 'grid',
             'aria-expanded': true,
             'aria-controls': 'found',
             'aria-activedescendant': found.length > 0 ? `found-${active}` : undefined,
           } as object)}
         />
       </View>
-      <View role={'listbox' as never} nativeID="found" aria-label="Found">
+      <View role={'grid' as never} nativeID="found" aria-label="Found">
         {found.map((each, index) => (
           <Row
             key={`${each.kind} ${each.id}`}
@@ -137,34 +138,38 @@ function Row({
   const outcome = track === undefined ? null : outcomeOn(track, today);
   return (
     <View
-      role={'option' as never}
+      role={'row' as never}
       nativeID={`found-${index}`}
       aria-selected={isActive}
       aria-label={`${name}, ${aside}`}
       style={[styles.row, isActive && styles.active]}
     >
-      {track === undefined || outcome === null ? (
-        <View style={styles.icon}>
-          <Icon size={18} color={colors.quiet} />
-        </View>
-      ) : (
-        <Peg
-          state={pegStateOf(track, today)}
-          sizePx={24}
-          color={colors.working}
-          label={`${name}: check off today`}
-          isChecked={outcome === 'done' ? true : outcome === 'part' ? 'mixed' : false}
-          onPress={onCheck}
-        />
-      )}
-      <Pressable role="link" aria-label={`Open ${name}`} tabIndex={-1} onPress={onOpen} style={styles.words}>
-        <Words type="name" numberOfLines={2}>
-          {name}
-        </Words>
-        <Words type="quiet" tone="quiet" numberOfLines={1}>
-          {track === undefined ? aside : `${aside} · ${standingWords(track, today)}`}
-        </Words>
-      </Pressable>
+      <View role={'gridcell' as never}>
+        {track === undefined || outcome === null ? (
+          <View style={styles.icon}>
+            <Icon size={18} color={colors.quiet} />
+          </View>
+        ) : (
+          <Peg
+            state={pegStateOf(track, today)}
+            sizePx={24}
+            color={colors.working}
+            label={`${name}: check off today`}
+            isChecked={outcome === 'done' ? true : outcome === 'part' ? 'mixed' : false}
+            onPress={onCheck}
+          />
+        )}
+      </View>
+      <View role={'gridcell' as never} style={styles.cell}>
+        <Pressable role="link" aria-label={`Open ${name}`} tabIndex={-1} onPress={onOpen} style={styles.words}>
+          <Words type="name" numberOfLines={2}>
+            {name}
+          </Words>
+          <Words type="quiet" tone="quiet" numberOfLines={1}>
+            {track === undefined ? aside : `${aside} · ${standingWords(track, today)}`}
+          </Words>
+        </Pressable>
+      </View>
     </View>
   );
 }
@@ -173,8 +178,8 @@ const useStyles = themed((colors) => ({
   row: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, borderRadius: CORNER.field, minHeight: 52 },
   active: { backgroundColor: colors.wash },
   icon: { width: TOUCH_PX, height: TOUCH_PX, alignItems: 'center', justifyContent: 'center' },
+  cell: { flex: 1, minWidth: 0 },
   words: {
-    flex: 1,
     minWidth: 0,
     minHeight: TOUCH_PX,
     justifyContent: 'center',
