@@ -2,7 +2,6 @@ import { fork } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { randomBytes } from 'node:crypto';
 import { basename, dirname, join } from 'node:path';
-import { createStream } from 'rotating-file-stream';
 import { MIGRATIONS, SERVER_MAIN, WEB_DIST } from './build.mjs';
 import { STATE, Trouble } from './system.mjs';
 
@@ -21,7 +20,9 @@ export function machineSecret() {
  * Starts the built server as a process of its own and resolves once it listens. Its log goes to a file.
  * Throws Trouble with what it said where it does not come up.
  */
-export function startServer({ databaseUrl, port, secret, sampleFile, logFile, env = {} }) {
+export async function startServer({ databaseUrl, port, secret, sampleFile, logFile, env = {} }) {
+  // Packages may only just have been installed: none is needed before.
+  const { createStream } = await import('rotating-file-stream');
   mkdirSync(STATE, { recursive: true });
   const child = fork(SERVER_MAIN, [], {
     stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
