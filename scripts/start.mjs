@@ -35,11 +35,12 @@ async function main() {
   if (!(await isPortFree(WANTED_PORT))) {
     throw new Trouble(`Port ${WANTED_PORT} is taken by another program. Choose one: WIMBEL_PORT=4791 npm start`);
   }
+  // Before anything else is brought in: it may need a package.
   const { ensurePackages } = await import('./machine/packages.mjs');
+  ensurePackages();
   const { ensurePostgres, ensureDatabase, startCluster, stopCluster } = await import('./machine/postgres.mjs');
   const { buildServer, buildWeb } = await import('./machine/build.mjs');
   const { machineSecret, startServer } = await import('./machine/server.mjs');
-  ensurePackages();
   ensurePostgres();
   buildWeb();
   buildServer();
