@@ -16,6 +16,9 @@ function packagesOf(file: string, seen = new Set<string>()): string[] {
   });
 }
 
-it.each(['start', 'test', 'stop'])('npm %s loads in a fresh clone: no module of it needs a package to be there', (command) => {
-  expect(packagesOf(join(__dirname, `${command}.mjs`))).toEqual([]);
-});
+it.each(['start', 'test', 'stop'])(
+  'npm %s loads in a fresh clone: no module of it needs a package to be there',
+  (command) => {
+    expect(packagesOf(join(__dirname, `${command}.mjs`))).toEqual([]);
+  },
+);
