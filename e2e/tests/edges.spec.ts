@@ -108,7 +108,44 @@ test('a change that the server will not take is told in plain words, and everyth
   await expect(person.page.getByText(/It is kept on this device; everything else is saved/)).toBeVisible();
   // The screen shows what the server holds.
   await expect(person.peg('Scales')).toHaveAttribute('aria-checked', 'false');
+  await person.button('Fix it').click();
+  await expect(person.page.getByRole('dialog')).toContainText('The habit was deleted meanwhile');
   await person.button('Discard change').click();
   await expect(person.page.getByText('One change could not be saved')).toBeHidden();
+  await person.leave();
+});
+
+test('what was refused can be mended and sent again, with what was written in it', async ({ browser }) => {
+  const person = await Person.at(browser);
+  await person.signUp();
+  await person.addHabit({ name: 'Scales' });
+  await person.everythingSaved();
+  let isRefusing = true;
+  await person.page.route('**/api/changes', async (route) => {
+    if (route.request().method() !== 'POST' || !isRefusing) return route.continue();
+    const { changes } = route.request().postDataJSON() as { changes: { id: string }[] };
+    const results = changes.map(({ id }) => ({
+      id,
+      status: 'refused',
+      issues: [{ path: 'note', message: 'is longer than 20000 characters' }],
+    }));
+    return route.fulfill({ json: { revision: 1, more: false, rows: [], now: '2026-11-24T09:30:00Z', results } });
+  });
+  await person.button('Scales, more').click();
+  await person.page.getByLabel('Note').fill('Bow arm loose, far too many words');
+  await person.button('Close').click();
+  await expect(person.page.getByText('One change could not be saved')).toBeVisible();
+  // It outlives the page.
+  await person.page.reload();
+  await expect(person.page.getByText('One change could not be saved')).toBeVisible();
+  isRefusing = false;
+  await person.button('Fix it').click();
+  await expect(person.page.getByRole('dialog')).toContainText('The note is too long');
+  await person.page.getByRole('dialog').getByLabel('Note').fill('Bow arm loose');
+  await person.button('Save again').click();
+  await expect(person.page.getByText('One change could not be saved')).toBeHidden();
+  await person.everythingSaved();
+  await person.page.reload();
+  await expect(person.row('Scales')).toContainText('Bow arm loose');
   await person.leave();
 });

@@ -7,9 +7,9 @@ import { themed, useTheme } from '../theme/Theme.tsx';
 import { CORNER, SPACE } from '../theme/space.ts';
 import { Button } from '../ui/Button.tsx';
 import { Words } from '../ui/Words.tsx';
-import { useRecording } from '../sync/RecordsProvider.tsx';
 import { useAppSelector } from '../store/store.ts';
 import { changeName, issueWords } from '../words/issueWords.ts';
+import { MendSheet } from './MendSheet.tsx';
 
 /** A change that is on its way for less than this is not worth a word. */
 const CALM_MS = 1500;
@@ -18,13 +18,13 @@ const CALM_MS = 1500;
 export function SavingSign() {
   const styles = useStyles();
   const { colors } = useTheme();
-  const { dismissRefusal } = useRecording();
   const waiting = useAppSelector((state) => state.outbox.waiting.length);
   const isReachable = useAppSelector((state) => state.outbox.isReachable);
   const isKept = useAppSelector((state) => state.outbox.isKept);
   const refusals = useAppSelector((state) => state.outbox.refused);
   const records = useAppSelector((state) => state.records);
   const [isLong, setIsLong] = useState(false);
+  const [isMending, setIsMending] = useState(false);
   const isWaiting = waiting > 0;
   useEffect(() => {
     if (!isWaiting) return;
@@ -60,16 +60,23 @@ export function SavingSign() {
         <View style={styles.refusal} role="alert">
           <TriangleAlert size={18} color={colors.madder} />
           <View style={styles.words}>
-            <Words type="strong">One change could not be saved</Words>
+            <Words type="strong">
+              {refusals.length === 1
+                ? 'One change could not be saved'
+                : `${counted(refusals.length, 'change')} could not be saved`}
+            </Words>
             <Words type="quiet" tone="quiet">
               {changeName(records, refusal.change)}: {refusal.issues.map(issueWords).join('; ')}. It is kept on this
               device; everything else is saved.
             </Words>
           </View>
-          <Button kind="bare" onPress={() => dismissRefusal(refusal.change.id)}>
-            Discard change
+          <Button kind="bare" onPress={() => setIsMending(true)}>
+            Fix it
           </Button>
         </View>
+      ) : null}
+      {refusal && isMending ? (
+        <MendSheet key={refusal.change.id} refusal={refusal} onClose={() => setIsMending(false)} />
       ) : null}
     </>
   );

@@ -65,6 +65,9 @@ export const dateNear = (day: PlainDay, today: PlainDay): string =>
 /** "78 %", or "–" where there is no share. */
 export const percent = (ratio: number | null): string => (ratio === null ? '–' : `${wholePercent(ratio)}\u00a0%`);
 
+/** The words with a capital at their head. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
 /** "1 day", "23 days" */
 export const counted = (count: number, one: string, many = `${one}s`): string =>
   `${number(count)} ${count === 1 ? one : many}`;

@@ -19,7 +19,7 @@ import {
   type GoalMove,
 } from '@wimbel/core';
 import { amount, amountOf, money, number, signed } from '../shared/amounts.ts';
-import { counted, dateNear, percent } from '../shared/format.ts';
+import { capital, counted, dateNear, percent } from '../shared/format.ts';
 import type { Palette } from '../theme/colors.ts';
 import type { FiguredGoal } from '../store/figuredGoals.ts';
 
@@ -113,7 +113,6 @@ export function needWords(keyResult: Pick<KeyResult, 'measure'>, need: WeeklyNee
   return `${need.isRounded ? 'about ' : ''}${much} ${often}`;
 }
 
-const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 
 /** The verdict on a key result with its reason, in a short sentence. Amounts in it are rounded alike. */
 export function paceSentence(keyResult: KeyResult, figures: KeyResultFigures, today: PlainDay): string {
@@ -135,7 +134,7 @@ export function paceSentence(keyResult: KeyResult, figures: KeyResultFigures, to
   const weekly =
     neededPerWeek === null
       ? ''
-      : ` ${sentence(needWords(keyResult, need, unit))} from here ${due === today ? 'would reach' : 'reaches'} it by ${dateNear(due, today)}.`;
+      : ` ${capital(needWords(keyResult, need, unit))} from here ${due === today ? 'would reach' : 'reaches'} it by ${dateNear(due, today)}.`;
   if (pace === 'onPace') return `On pace.${weekly}`;
   const exact = from + (expected ?? 0) * (target - from);
   const planned = roundTo(exact, need.grain);

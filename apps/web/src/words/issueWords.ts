@@ -1,6 +1,6 @@
 import { type Change, type Collection, type Issue, entryOfKey } from '@wimbel/contract';
 import { dayOf } from '@wimbel/core';
-import { shortDay } from '../shared/format.ts';
+import { capital, shortDay } from '../shared/format.ts';
 import type { RecordsState } from '../store/recordsState.ts';
 
 /** What a record is called. */
@@ -157,13 +157,17 @@ const reasonOf = (message: string): string => REASONS.find(([pattern]) => patter
 export const hasOwnWords = ({ path, message }: Issue): boolean =>
   (path === '' || firstOf(path) in FIELDS) && reasonOf(message) !== REASONS.at(-1)![1];
 
-const firstOf = (path: string): string => /^\w+/.exec(path)?.[0] ?? '';
+/** The field of a record that a fault lies in. */
+export const firstOf = (path: string): string => /^\w+/.exec(path)?.[0] ?? '';
+
+/** What a field of a record is called, with a capital and no article: "Name". */
+export const fieldTitle = (field: string): string => capital((FIELDS[field] ?? field).replace(/^(the|an?) /, ''));
 
 /** "The habit was deleted meanwhile" */
 export function issueWords({ path, message }: Issue): string {
   const field = FIELDS[firstOf(path)] ?? 'something in it';
   const words = `${field} ${reasonOf(message)}`;
-  return words.charAt(0).toUpperCase() + words.slice(1);
+  return capital(words);
 }
 
 /** Of what a change is, in words: "Scales, Tue 24 Nov", "a habit, Scales". */
@@ -175,5 +179,5 @@ export function changeName(records: RecordsState, { collection, key, record }: C
   const { name, title } = (record ?? {}) as { name?: string; title?: string };
   const thing = THINGS[collection];
   const called = name ?? title;
-  return called ? `${called} (${thing.replace(/^an? /, '')})` : thing.charAt(0).toUpperCase() + thing.slice(1);
+  return called ? `${called} (${thing.replace(/^an? /, '')})` : capital(thing);
 }

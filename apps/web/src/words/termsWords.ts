@@ -1,8 +1,8 @@
 import { type Measure, type Schedule, type Terms, WEEKDAYS } from '@wimbel/core';
 import { amount, number } from '../shared/amounts.ts';
-import { counted } from '../shared/format.ts';
+import { capital, counted } from '../shared/format.ts';
 
-const short = (weekday: string): string => weekday.charAt(0).toUpperCase() + weekday.slice(1, 3);
+const short = (weekday: string): string => capital(weekday.slice(0, 3));
 
 /** "every day", "Mon, Wed, Fri", "every 2 days", "3 days a week", "10 days a month" */
 export function scheduleWords(schedule: Schedule): string {

@@ -22,7 +22,7 @@ import { useMarks } from '../../charts/useMarks.ts';
 import { keptFacts, streakFacts } from '../../words/habitFacts.ts';
 import { selectHidesStreaks, selectSettings, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { counted, dateNear, percent, spanInWords, streakLength } from '../../shared/format.ts';
+import { capital, counted, dateNear, percent, spanInWords, streakLength } from '../../shared/format.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
@@ -119,7 +119,7 @@ export function RunsCard({ track, span }: Props) {
         columns: [
           { name: 'From', is: 'day' },
           { name: 'To', is: 'day' },
-          { name: unit.charAt(0).toUpperCase() + unit.slice(1), is: 'number' },
+          { name: capital(unit), is: 'number' },
         ],
         rows: runs.map((run) => [run.first, run.last, run.length]),
       })}

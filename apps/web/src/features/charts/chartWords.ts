@@ -1,20 +1,7 @@
 import type { DaySpan, PartReview, PlainDay, ReviewFact, ReviewSpan, Weekday } from '@wimbel/core';
 import { WEEKDAYS, daysIn, monthOfDay } from '@wimbel/core';
 import { number } from '../../shared/amounts.ts';
-import {
-  counted,
-  dateNear,
-  dateNumber,
-  monthAbbreviation,
-  monthAndYear,
-  monthName,
-  PART_WORDS,
-  percent,
-  shortDate,
-  spanInWords,
-  weekdayShort,
-  yearOf,
-} from '../../shared/format.ts';
+import { capital, counted, dateNear, dateNumber, monthAbbreviation, monthAndYear, monthName, PART_WORDS, percent, shortDate, spanInWords, weekdayShort, yearOf } from '../../shared/format.ts';
 
 /** The most days that can be looked at between any two: some twenty years. */
 export const MOST_DAYS_BETWEEN = 7320;
@@ -103,7 +90,7 @@ export function partWords(
 }
 
 /** "Monday" */
-export const weekdayTitle = (weekday: Weekday): string => `${weekday.charAt(0).toUpperCase()}${weekday.slice(1)}`;
+export const weekdayTitle = (weekday: Weekday): string => capital(weekday);
 
 const plural = (weekday: Weekday): string => `${weekdayTitle(weekday)}s`;
 

@@ -23,7 +23,7 @@ import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone, moveWords } fro
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { useGoalActions } from '../../parts/useGoalActions.ts';
-import { counted, monthName, percent } from '../../shared/format.ts';
+import { capital, counted, monthName, percent } from '../../shared/format.ts';
 import { keepFocus, useKeptFocus } from '../../shared/keptFocus.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
@@ -159,7 +159,7 @@ function MoveSheet({ goal, shelves, onClose }: { goal: Goal; shelves: readonly S
       <View role="list" aria-label="What changes">
         {changes.map((words) => (
           <View key={words} role="listitem">
-            <Words>{words.charAt(0).toUpperCase() + words.slice(1)}</Words>
+            <Words>{capital(words)}</Words>
           </View>
         ))}
       </View>

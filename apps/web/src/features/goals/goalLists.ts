@@ -1,7 +1,7 @@
 import { type Area, type Dye, dayOf, monthSpan, quarterOfGoal } from '@wimbel/core';
 import type { FiguredGoal } from '../../store/figuredGoals.ts';
 import { STATE_WORDS } from '../../words/goalWords.ts';
-import { monthName, monthYear } from '../../shared/format.ts';
+import { capital, monthName, monthYear } from '../../shared/format.ts';
 
 export const GOALS_BY = ['area', 'quarter', 'year', 'state'] as const;
 export type GoalsBy = (typeof GOALS_BY)[number];
@@ -39,7 +39,7 @@ function groupOf(
   if (by === 'state') {
     const place = ['open', 'paused', 'reached', 'dropped'].indexOf(goal.state);
     const word = STATE_WORDS[goal.state];
-    return { key: goal.state, title: word.charAt(0).toUpperCase() + word.slice(1), dye: null, place };
+    return { key: goal.state, title: capital(word), dye: null, place };
   }
   const quarter = quarterOfGoal(goal);
   if (quarter === null) return { key: 'none', title: 'No due day', dye: null, place: Infinity };

@@ -1,3 +1,4 @@
+import { capital } from '../../shared/format.ts';
 import { yupResolver } from '@hookform/resolvers/yup';
 import { checkRecord } from '@wimbel/contract';
 import { type Habit, type PlainDay, WEEKDAYS, eachEntry, formatDay, parseDay } from '@wimbel/core';
@@ -56,7 +57,6 @@ const PARTS = [
   { value: 'any', label: 'Any time' },
 ];
 const LONGEST_NAME = 120;
-const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 
 /** Whether the numbers of the terms can be read yet, while they are typed. */
 const isReadable = ({ measure, threshold, schedule, every, times }: HabitDraft): boolean =>

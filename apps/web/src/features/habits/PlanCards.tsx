@@ -22,7 +22,7 @@ import { selectHidesStreaks, selectSettings, selectEntries } from '../../store/s
 import { useAppSelector } from '../../store/store.ts';
 import { termsWords } from '../../words/termsWords.ts';
 import { amount, amountOf } from '../../shared/amounts.ts';
-import { counted, dateNear, fullDate, monthName, percent, spanInWords } from '../../shared/format.ts';
+import { capital, counted, dateNear, fullDate, monthName, percent, spanInWords } from '../../shared/format.ts';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -36,7 +36,6 @@ import { useHabitEdit } from './useHabitEdit.ts';
 import type { Asked } from '../../words/asked.ts';
 import { Figure } from '../../parts/Figure.tsx';
 
-const sentence = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 function Deed({ label, onPress, children = 'Set' }: { label: string; onPress: () => void; children?: string }) {
   return (
@@ -171,10 +170,10 @@ export function TermsCard({ track }: { track: Track }) {
           <View key={terms.from} style={styles.line}>
             <View style={styles.grow}>
               <Words type={index === 0 ? 'strong' : 'body'} tone={index === 0 ? 'ink' : 'quiet'}>
-                {sentence(termsWords(terms, habit.measure, pipsName))}
+                {capital(termsWords(terms, habit.measure, pipsName))}
               </Words>
               <Words type="quiet" tone="quiet">
-                {sentence(span)}
+                {capital(span)}
               </Words>
             </View>
             {from >= today && !isFirst ? (

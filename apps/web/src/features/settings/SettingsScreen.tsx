@@ -29,7 +29,7 @@ import {
 } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { money, parseTyped } from '../../shared/amounts.ts';
-import { counted, dayInWords, monthName, spanInWords } from '../../shared/format.ts';
+import { capital, counted, dayInWords, monthName, spanInWords } from '../../shared/format.ts';
 import { type Appearance, themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -42,7 +42,6 @@ import { DayMarksField } from './DayMarksField.tsx';
 import { SettingField } from './SettingField.tsx';
 import { currencyFault, passMarkFault, ratioOfPercent, dayTargetFault } from './settingFaults.ts';
 
-const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 const HOURS = [0, 1, 2, 3, 4, 5, 6];
 const hourWords = (hour: number): string => (hour === 0 ? 'Midnight' : `${hour}:00`);
 

@@ -12,7 +12,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import { parseTyped } from '../../shared/amounts.ts';
-import { PART_WORDS, counted } from '../../shared/format.ts';
+import { capital, counted, PART_WORDS } from '../../shared/format.ts';
 import { changeTo, removalOf } from '../../store/makeChange.ts';
 import { selectAreas, selectEntry, selectSettings, selectToday } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
@@ -78,7 +78,7 @@ export function SeveralHabits({ habits, onDone }: { habits: readonly Habit[]; on
       </View>
       {key('Area', 'area')}
       {key('Part of the day', 'part')}
-      {key(pipsName.many.charAt(0).toUpperCase() + pipsName.many.slice(1), 'pips')}
+      {key(capital(pipsName.many), 'pips')}
       {key('Away', 'pause')}
       <Button onPress={archive} isDisabled={isNone}>
         Archive
@@ -195,7 +195,7 @@ function PipsSheet({
     setFault(pips === null || pips < 0 ? 'Write a number, such as 2' : (onPips(pips) ?? undefined));
   };
   return (
-    <Sheet title={`${name.charAt(0).toUpperCase() + name.slice(1)} a done day earns`} onClose={onClose}>
+    <Sheet title={`${capital(name)} a done day earns`} onClose={onClose}>
       <Field
         label="How many"
         value={text}
