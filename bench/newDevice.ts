@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { get } from 'node:http';
 import { startWimbel } from '../e2e/driver/server.ts';
 import { line, say } from './measure.ts';
@@ -9,8 +8,7 @@ const DAYS = 3600;
 const BATCH = 500;
 
 const wimbel = await startWimbel('bench', { env: { WIMBEL_REQUESTS_PER_MINUTE: '10000000' } });
-const residentMb = (): number =>
-  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${wimbel.serverPid()}/status`, 'utf8'))?.[1]) / 1000;
+const { residentMb } = wimbel;
 
 try {
   const person = await signUp(wimbel.url, 'long@example.org');

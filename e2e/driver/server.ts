@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildServer, buildWeb } from '../../scripts/machine/build.mjs';
 import { dropCluster, ensureDatabase, ensurePostgres, startCluster } from '../../scripts/machine/postgres.mjs';
@@ -9,6 +9,15 @@ import { ROOT, STATE, endProcess, freePort } from '../../scripts/machine/system.
 /** The instant that the tests play at: a Tuesday morning. */
 export const NOW = '2026-11-24T09:30:00Z';
 export const TODAY = '2026-11-24';
+
+/** A process and those it started, on Linux. */
+const pidsOf = (pid: number): number[] => [
+  pid,
+  ...readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').split(' ').filter(Boolean).map(Number),
+];
+
+const residentMb = (pid: number): number =>
+  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]) / 1000;
 
 const SECRET = 'a secret that is only good for tests, and long';
 
@@ -66,7 +75,10 @@ export async function startWimbel(
       }
       return { moved: cluster.port !== before };
     },
-    serverPid: () => server.pid as number,
+    /** The processes that the server is made of, the first being the one that started the others. */
+    serverPids: () => pidsOf(server.pid as number),
+    /** The memory that the server's processes hold, in MB. */
+    residentMb: () => pidsOf(server.pid as number).reduce((sum, pid) => sum + residentMb(pid), 0),
     /** A second server on the same database. */
     startAnother: async () => {
       const at = await freePort();

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { readFileSync } from 'node:fs';
 import { startWimbel } from '../driver/server.ts';
 import { type Somebody, agent, ask, habit, signUp } from './asking.ts';
 
@@ -18,8 +17,6 @@ const percentile = (values: number[], share: number): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length * share)] ?? NaN;
 
 const wimbel = await startWimbel('crowd', { now: new Date().toISOString() });
-const residentMb = (): number =>
-  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${wimbel.serverPid()}/status`, 'utf8'))?.[1]) / 1000;
 const times: number[] = [];
 const memory: number[] = [];
 const faults: string[] = [];
@@ -76,7 +73,7 @@ try {
   }
   say(`${PEOPLE} people for ${SECONDS} s`);
   const untilMs = performance.now() + SECONDS * 1000;
-  const watch = setInterval(() => memory.push(residentMb()), 1000);
+  const watch = setInterval(() => memory.push(wimbel.residentMb()), 1000);
   await Promise.all(people.map((person) => live(person, untilMs)));
   clearInterval(watch);
   const p99 = percentile(times, 0.99);

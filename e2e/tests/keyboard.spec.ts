@@ -142,7 +142,7 @@ test('hours are taken as 1:30, and the pegboard stands in groups by how often ha
   await person.cell('Sailing', 'Tuesday 24 November').focus();
   for (const key of ['1', ':', '3', '0', 'Enter']) await person.page.keyboard.press(key);
   await expect(person.cell('Sailing', 'Tuesday 24 November')).toHaveAccessibleName(/: done, 1.5 h$/);
-  await person.button('Order of the habits').click();
+  await person.button('Which habits, in which order').click();
   await person.choose('By how often');
   await person.page.keyboard.press('Escape');
   await expect(person.page.getByRole('rowheader', { name: 'Daily' })).toBeVisible();

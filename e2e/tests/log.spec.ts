@@ -178,7 +178,7 @@ test('habits stand by area with what each came to, and are sorted by name and by
   await person.go('Log');
   const rows = person.page.getByRole('rowheader').getByRole('link');
   await expect(rows).toHaveText(['Splice a rope', 'Bow hold']);
-  await person.button('Order of the habits').click();
+  await person.button('Which habits, in which order').click();
   await person.choose('Share');
   await person.choose('By area');
   await person.button('Close').last().click();
@@ -188,7 +188,7 @@ test('habits stand by area with what each came to, and are sorted by name and by
   await expect(person.figures('All habits')).toHaveAccessibleName(/^All habits: 1 done of 16, 15 left, 6\s%(,|\.)/);
   await person.page.reload();
   await expect(person.figures('Boat yard')).toBeVisible();
-  await person.button('Order of the habits').click();
+  await person.button('Which habits, in which order').click();
   await person.choose('All together');
   await person.button('Close').last().click();
   await expect(rows).toHaveText(['Bow hold', 'Splice a rope']);

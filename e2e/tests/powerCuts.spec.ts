@@ -75,3 +75,22 @@ test('server and database are killed while changes are sent: what was acknowledg
     await wimbel.end();
   }
 });
+
+test('a process of the server that is killed leaves the others answering, and is started again', async () => {
+  const wimbel = await startWimbel('processes', { env: { WIMBEL_PROCESSES: '2' } });
+  try {
+    const isReady = async (): Promise<boolean> => (await fetch(`${wimbel.url}/api/health/ready`)).ok;
+    const [first, ...workers] = wimbel.serverPids();
+    expect(workers).toHaveLength(2);
+    process.kill(workers[0]!, 'SIGKILL');
+    // Whoever comes meanwhile is answered by the other.
+    await expect.poll(() => wimbel.serverPids().length).toBe(2);
+    expect(await isReady()).toBe(true);
+    await expect.poll(() => wimbel.serverPids().length).toBe(3);
+    expect(wimbel.serverPids()[0]).toBe(first);
+    expect(wimbel.serverPids()).not.toContain(workers[0]);
+    for (let times = 0; times < 20; times++) expect(await isReady()).toBe(true);
+  } finally {
+    await wimbel.end();
+  }
+});

@@ -290,6 +290,7 @@ describe('the environment', () => {
       WIMBEL_NOW: 'later',
       WIMBEL_ORIGIN: 'https://a.example/app',
       WIMBEL_PROXIES: 'the front one',
+      WIMBEL_PROCESSES: '0',
     };
     let words = '';
     try {
@@ -305,6 +306,7 @@ describe('the environment', () => {
       'WIMBEL_NOW is not an instant',
       'WIMBEL_ORIGIN is not a list of addresses',
       'WIMBEL_PROXIES is not a list of addresses',
+      'WIMBEL_PROCESSES is less than 1',
     ]) {
       expect(words).toContain(each);
     }

@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import proxyAddress from 'proxy-addr';
 import * as yup from 'yup';
 
@@ -6,6 +7,8 @@ export type Environment = {
   databaseUrl: string;
   host: string;
   port: number;
+  /** How many processes answer requests, from 1. */
+  processes: number;
   /** Signs sessions; 32 characters or more. */
   secret: string;
   /** Addresses that browsers open the app at; the first is the server's own. */
@@ -29,6 +32,9 @@ export type Environment = {
   logLevel: string;
 };
 
+/** More than so many processes are started only where it is said. */
+const MOST_PROCESSES = 4;
+
 const listed = (value: string): string[] => value.split(',').map((each) => each.trim());
 
 /** Whether a text is the origin of pages: scheme, host and perhaps a port, as a browser sends it. */
@@ -50,6 +56,13 @@ const schema = yup.object({
   WIMBEL_DATABASE_URL: yup.string().required('WIMBEL_DATABASE_URL is missing: the address of the PostgreSQL database'),
   WIMBEL_HOST: yup.string().default('127.0.0.1'),
   WIMBEL_PORT: yup.number().integer().min(0).max(65535).default(4790).typeError('WIMBEL_PORT is not a port number'),
+  WIMBEL_PROCESSES: yup
+    .number()
+    .integer('WIMBEL_PROCESSES is not a whole number')
+    .min(1, 'WIMBEL_PROCESSES is less than 1')
+    .max(64, 'WIMBEL_PROCESSES is more than 64')
+    .typeError('WIMBEL_PROCESSES is not a number')
+    .default(() => Math.min(availableParallelism(), MOST_PROCESSES)),
   WIMBEL_SECRET: yup
     .string()
     .required('WIMBEL_SECRET is missing: 32 characters or more')
@@ -99,6 +112,7 @@ export function readEnvironment(variables: Record<string, string | undefined>): 
     databaseUrl: values.WIMBEL_DATABASE_URL,
     host,
     port,
+    processes: values.WIMBEL_PROCESSES,
     secret: values.WIMBEL_SECRET,
     origins: named ?? [`http://localhost:${port}`, `http://127.0.0.1:${port}`],
     webRoot: values.WIMBEL_WEB_ROOT ?? null,

@@ -1,43 +1,50 @@
+import cluster from 'node:cluster';
 import { serve } from '@hono/node-server';
 import { createApp } from './app.ts';
-import { createClock } from './clock.ts';
+import { type Clock, createClock } from './clock.ts';
 import { createDatabase, migrateDatabase } from './db/connection.ts';
-import { readEnvironment } from './environment.ts';
+import { type Environment, readEnvironment } from './environment.ts';
 import { traceOf } from './errors.ts';
 import { createAuth } from './features/account/auth.ts';
 import { createSessions } from './features/account/sessions.ts';
 import { clearSamples, prepareSample } from './features/sample/service.ts';
-import { createLog } from './log.ts';
+import { type Logger, createLog } from './log.ts';
+import { answerTogether } from './processes.ts';
 
 const CLOSE_WITHIN_MS = 5000;
 const CLEAR_SAMPLES_MS = 60 * 60 * 1000;
 
-async function main(): Promise<void> {
-  const environment = readEnvironment(process.env);
-  const log = createLog(environment.logLevel);
-  await migrateDatabase(environment.databaseUrl, environment.migrations);
+/** What a process answers with, or looks after the samples with. */
+function openWimbel(environment: Environment, log: Logger) {
   const { db, close } = createDatabase(environment.databaseUrl, (error) =>
     log.warn(traceOf(error), 'idle connection lost'),
   );
-  const auth = createAuth(db, environment);
+  return { db, close, auth: createAuth(db, environment), clock: createClock(environment.now) };
+}
+
+type Open = ReturnType<typeof openWimbel>;
+
+/** Makes everything ready that all processes share: the tables, the sample, and its clearing by the hour. */
+async function prepare(environment: Environment, log: Logger, open: Open): Promise<void> {
+  const { sampleFile, databaseUrl } = environment;
+  await migrateDatabase(databaseUrl, environment.migrations);
+  if (sampleFile === null) return;
+  log.info({ sample: await prepareSample(open, databaseUrl, sampleFile) }, 'sample');
+  const clear = (): void => void clearSamples(open).catch((error: unknown) => log.warn(traceOf(error), 'samples'));
+  clear();
+  setInterval(clear, CLEAR_SAMPLES_MS).unref();
+}
+
+/** Answers requests until it is told to stop; what is under way then is answered first. */
+function answer(environment: Environment, log: Logger, { db, close, auth, clock }: Open): void {
   const sessions = createSessions(auth, environment.databaseUrl);
-  const clock = createClock(environment.now);
-  const sampleDeps = { db, auth, clock };
-  const { sampleFile } = environment;
-  if (sampleFile !== null) {
-    log.info({ sample: await prepareSample(sampleDeps, environment.databaseUrl, sampleFile) }, 'sample');
-    const clear = (): void =>
-      void clearSamples(sampleDeps).catch((error: unknown) => log.warn(traceOf(error), 'samples'));
-    clear();
-    setInterval(clear, CLEAR_SAMPLES_MS).unref();
-  }
   const app = createApp({
     db,
     auth,
     sessions,
     clock,
     log,
-    isSampleOffered: sampleFile !== null,
+    isSampleOffered: environment.sampleFile !== null,
     limits: environment,
     proxies: environment.proxies,
     origins: environment.origins,
@@ -61,6 +68,25 @@ async function main(): Promise<void> {
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
+}
+
+/** A clock that was set goes on in a process that is started later. */
+const clockFor = ({ now }: Environment, clock: Clock): Record<string, string> =>
+  now === null ? {} : { WIMBEL_NOW: clock.now().toISOString() };
+
+async function main(): Promise<void> {
+  const environment = readEnvironment(process.env);
+  const log = createLog(environment.logLevel);
+  const open = openWimbel(environment, log);
+  if (cluster.isPrimary) await prepare(environment, log, open);
+  if (cluster.isPrimary && environment.processes > 1) {
+    answerTogether({
+      processes: environment.processes,
+      environmentOf: () => clockFor(environment, open.clock),
+      closeWithinMs: CLOSE_WITHIN_MS,
+      onEnded: (how) => log.warn({ how }, 'a process ended and is started again'),
+    });
+  } else answer(environment, log, open);
 }
 
 main().catch((error: unknown) => {

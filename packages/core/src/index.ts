@@ -123,7 +123,7 @@ export {
   keptSpans,
   keptByWeekday,
 } from './habit/kept.ts';
-export { LOG_SPANS, type LogSpan, logSpanOf, dayOfNeighbour, logTarget, logFigures } from './habit/logSpan.ts';
+export { LOG_SPANS, isFreeSpan, type LogSpan, logSpanOf, dayOfNeighbour, logTarget, logFigures } from './habit/logSpan.ts';
 export { type MissReason, missReasons } from './habit/missReasons.ts';
 export { OUTCOMES, type Outcome, recordedOutcome, thresholdRatio } from './habit/outcome.ts';
 export {

@@ -7,6 +7,7 @@ import {
   type EntryYears,
   type Goal,
   type Habit,
+  type KeyResult,
   NO_ENTRIES,
   type PlainDay,
   type Track,
@@ -39,10 +40,13 @@ const habitsInOrder = memoByObject((habits: RecordsState['habits']): Habit[] => 
 const areasInOrder = memoByObject((areas: RecordsState['areas']): Area[] => Object.values(areas).sort(byOrder));
 const goalsInOrder = memoByObject((goals: RecordsState['goals']): Goal[] => Object.values(goals).sort(byOrder));
 
+const allKeyResults = memoByObject((each: RecordsState['keyResults']): KeyResult[] => Object.values(each));
+
 /** Every habit, archived ones too, in the user's order. */
 export const selectHabits = (state: RootState): Habit[] => habitsInOrder(state.records.habits);
 export const selectAreas = (state: RootState): Area[] => areasInOrder(state.records.areas);
 export const selectGoals = (state: RootState): Goal[] => goalsInOrder(state.records.goals);
+export const selectKeyResults = (state: RootState): KeyResult[] => allKeyResults(state.records.keyResults);
 export const selectToday = (state: RootState): PlainDay => state.clock.today;
 export const selectSettings = (state: RootState) => state.records.settings;
 

@@ -7,13 +7,19 @@ import { WIDE_FROM_PX } from './space.ts';
 export type Appearance = 'system' | 'light' | 'dark';
 export const APPEARANCES: readonly Appearance[] = ['system', 'light', 'dark'];
 
+/** How much room a row takes, chosen on this device. */
+export type Rows = 'roomy' | 'compact';
+
 const KEPT_AS = 'wimbel.appearance';
+const ROWS_KEPT_AS = 'wimbel.rows';
 
 type Theme = {
   isDark: boolean;
   colors: Palette;
   appearance: Appearance;
   setAppearance: (appearance: Appearance) => void;
+  rows: Rows;
+  setRows: (rows: Rows) => void;
 };
 
 const ThemeContext = createContext<Theme | null>(null);
@@ -23,10 +29,13 @@ function keptAppearance(): Appearance {
   return APPEARANCES.find((each) => each === kept) ?? 'system';
 }
 
+const keptRows = (): Rows => (globalThis.localStorage?.getItem(ROWS_KEPT_AS) === 'compact' ? 'compact' : 'roomy');
+
 /** Gives the palette to everything below; follows the system unless the person chose. */
 export function ThemeProvider({ children }: { children: ReactNode }) {
   const system = useColorScheme();
   const [appearance, setAppearance] = useState(keptAppearance);
+  const [rows, setRows] = useState(keptRows);
   const isDark = appearance === 'system' ? system === 'dark' : appearance === 'dark';
   const colors = isDark ? DARK : LIGHT;
   useEffect(() => {
@@ -46,8 +55,13 @@ export function ThemeProvider({ children }: { children: ReactNode }) {
         globalThis.localStorage?.setItem(KEPT_AS, chosen);
         setAppearance(chosen);
       },
+      rows,
+      setRows: (chosen: Rows) => {
+        globalThis.localStorage?.setItem(ROWS_KEPT_AS, chosen);
+        setRows(chosen);
+      },
     }),
-    [isDark, colors, appearance],
+    [isDark, colors, appearance, rows],
   );
   return <ThemeContext.Provider value={theme}>{children}</ThemeContext.Provider>;
 }
@@ -66,6 +80,9 @@ export function useTheme(): Theme {
   if (theme === null) throw new TypeError('useTheme is used outside of ThemeProvider');
   return theme;
 }
+
+/** Whether rows of habits take as little room as a finger allows. */
+export const useIsCompact = (): boolean => useTheme().rows === 'compact';
 
 /** Styles made from the palette, once for each of the two. */
 export function themed<S extends StyleSheet.NamedStyles<S>>(make: (colors: Palette) => S & StyleSheet.NamedStyles<S>) {

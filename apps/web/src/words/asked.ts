@@ -14,7 +14,7 @@ export type Asked =
   | ({ figure: 'together'; kind: LogSpan; span: DaySpan; name?: string } & Over)
   | ({ figure: 'week'; days: DaySpan } & Over)
   | ({ figure: 'fullDays' | 'brightDays'; span: DaySpan; name?: string } & Over)
-  | { figure: 'ribbons'; span: DaySpan }
+  | ({ figure: 'ribbons'; span: DaySpan; name?: string } & Over)
   | { figure: 'fullDayRun'; which: 'current' | 'longest'; until: PlainDay }
   | { figure: 'habitKept'; habitId: string; span: DaySpan }
   | { figure: 'habitKeptOnWeekday'; habitId: string; span: DaySpan; weekday: number }

@@ -281,7 +281,7 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
     case 'ribbons':
       return told(
         ribbonsOfMonths(tracks, monthsOf(asked.span), passMark),
-        daysName(asked.span, today),
+        asked.name ?? daysName(asked.span, today),
         `A habit earns a ribbon for a month in which it reached at least ${percent(passMark)} of its target.`,
         names,
       );

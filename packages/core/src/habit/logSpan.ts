@@ -17,20 +17,25 @@ import {
 import type { Track } from './track.ts';
 
 /** The spans that the log can be laid out for. */
-export const LOG_SPANS = ['week', 'month', 'sixWeeks', 'quarter', 'year'] as const;
+export const LOG_SPANS = ['week', 'sevenDays', 'month', 'sixWeeks', 'quarter', 'year'] as const;
 export type LogSpan = (typeof LOG_SPANS)[number];
 
-const SIX_WEEKS = 42;
+/** Spans that begin at any day, and how many days they have. */
+const FREE = { sevenDays: 7, sixWeeks: 42 } as const;
 
-/** The days of a span of a kind. `day` lies in it, but six weeks begin with it. */
+/** Whether a span of a kind begins at any day. */
+export const isFreeSpan = (kind: LogSpan): kind is keyof typeof FREE => kind in FREE;
+
+/** The days of a span of a kind. `day` lies in it; seven days and six weeks begin with it. */
 export function logSpanOf(kind: LogSpan, day: PlainDay, weekStart: Weekday): DaySpan {
   switch (kind) {
     case 'week':
       return weekSpan(day, weekStart);
     case 'month':
       return monthSpan(monthOfDay(day));
+    case 'sevenDays':
     case 'sixWeeks':
-      return { first: day, last: day + SIX_WEEKS - 1 };
+      return { first: day, last: day + FREE[kind] - 1 };
     case 'quarter': {
       const { first, last } = quarterOfMonth(monthOfDay(day));
       return { first: monthSpan(first).first, last: monthSpan(last).last };
@@ -40,9 +45,9 @@ export function logSpanOf(kind: LogSpan, day: PlainDay, weekStart: Weekday): Day
   }
 }
 
-/** The day that names the span before (`by` −1) or after (1); of six weeks its first day. */
+/** The day that names the span before (`by` −1) or after (1); of seven days and six weeks its first day. */
 export function dayOfNeighbour(kind: LogSpan, span: DaySpan, by: -1 | 1): PlainDay {
-  if (kind === 'sixWeeks') return span.first + by * SIX_WEEKS;
+  if (isFreeSpan(kind)) return span.first + by * FREE[kind];
   return by === 1 ? span.last + 1 : span.first - 1;
 }
 
@@ -63,7 +68,7 @@ export function logTarget(track: Track, kind: LogSpan, span: DaySpan): Target {
 
 /**
  * A habit's figures over a span of the log: a month against its target (with its ribbon), a quarter and a year against
- * the sum of their months' or what was set, a week and six weeks against their plan. Source: "Targets by week, month and year".
+ * the sum of their months' or what was set, a week, seven days and six weeks against their plan. Source: "Targets by week, month and year".
  */
 export const logFigures = (track: Track, kind: LogSpan, span: DaySpan, passMark: number): Figures | MonthFigures =>
   kind === 'month'

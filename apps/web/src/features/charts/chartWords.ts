@@ -1,7 +1,21 @@
 import type { DaySpan, PartReview, PlainDay, ReviewFact, ReviewSpan, Weekday } from '@wimbel/core';
 import { WEEKDAYS, daysIn, monthOfDay } from '@wimbel/core';
 import { number } from '../../shared/amounts.ts';
-import { capital, counted, dateNear, dateNumber, monthAbbreviation, monthAndYear, monthName, PART_WORDS, percent, shortDate, spanInWords, weekdayShort, yearOf } from '../../shared/format.ts';
+import {
+  capital,
+  counted,
+  dateNear,
+  dateNumber,
+  monthAbbreviation,
+  monthAndYear,
+  monthName,
+  PART_WORDS,
+  percent,
+  shortDate,
+  spanInWords,
+  weekdayShort,
+  yearOf,
+} from '../../shared/format.ts';
 
 /** The most days that can be looked at between any two: some twenty years. */
 export const MOST_DAYS_BETWEEN = 7320;

@@ -36,7 +36,6 @@ import { useHabitEdit } from './useHabitEdit.ts';
 import type { Asked } from '../../words/asked.ts';
 import { Figure } from '../../parts/Figure.tsx';
 
-
 function Deed({ label, onPress, children = 'Set' }: { label: string; onPress: () => void; children?: string }) {
   return (
     <Button kind="bare" label={label} onPress={onPress}>

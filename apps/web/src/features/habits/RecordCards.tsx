@@ -24,7 +24,15 @@ import { keptFacts, streakFacts, type Fact } from '../../words/habitFacts.ts';
 import { selectSettings } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { amount, amountOf, compact, number, signed, readable } from '../../shared/amounts.ts';
-import { capital, counted, monthAbbreviation, monthAndYear, percent, spanInWords, streakLength } from '../../shared/format.ts';
+import {
+  capital,
+  counted,
+  monthAbbreviation,
+  monthAndYear,
+  percent,
+  spanInWords,
+  streakLength,
+} from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { BarsAcross } from '../../ui/BarsAcross.tsx';
@@ -308,7 +316,6 @@ export function AmountsCard({ track, color }: Props) {
     </Card>
   );
 }
-
 
 /** Kept of asked by weekday over twelve weeks, for terms that name days. */
 export function WeekdaysCard({ track, color }: Props) {

@@ -1,6 +1,8 @@
 import { Labelled } from '../../ui/Field.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { OnlyChips } from '../../parts/OnlyChips.tsx';
+import type { Only } from '../../words/only.ts';
 import type { Sort } from './logRows.ts';
 
 export const GROUPS = ['together', 'area', 'part', 'often'] as const;
@@ -9,15 +11,17 @@ export type Group = (typeof GROUPS)[number];
 type Props = {
   sort: Sort;
   group: Group;
+  only: Only | null;
   onSort: (sort: Sort) => void;
   onGroup: (group: Group) => void;
+  onOnly: (only: Only | null) => void;
   onClose: () => void;
 };
 
-/** In which order the habits stand, and whether under their areas. */
-export function ArrangeSheet({ sort, group, onSort, onGroup, onClose }: Props) {
+/** Which habits are shown, in which order, and in which groups. */
+export function ArrangeSheet({ sort, group, only, onSort, onGroup, onOnly, onClose }: Props) {
   return (
-    <Sheet title="Order of the habits" onClose={onClose}>
+    <Sheet title="Which habits, in which order" onClose={onClose}>
       <Labelled label="Sort by">
         <Segments
           label="Sort by"
@@ -45,6 +49,7 @@ export function ArrangeSheet({ sort, group, onSort, onGroup, onClose }: Props) {
           isWrapping
         />
       </Labelled>
+      <OnlyChips only={only} onChoose={onOnly} />
     </Sheet>
   );
 }

@@ -11,6 +11,7 @@ import {
   formatMonth,
   holdsDay,
   isActiveIn,
+  isFreeSpan,
   logSpanOf,
   monthFigures,
   monthOfDay,
@@ -31,7 +32,7 @@ import Pencil from 'lucide-react-native/icons/pencil';
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { EntrySheet } from '../../parts/EntrySheet.tsx';
-import { selectHabits, selectSettings, selectToday, selectTotals, selectTracks } from '../../store/selectors.ts';
+import { selectHabits, selectSettings, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { number } from '../../shared/amounts.ts';
 import { counted, percent } from '../../shared/format.ts';
@@ -49,16 +50,19 @@ import { Words } from '../../ui/Words.tsx';
 import { ArrangeSheet, GROUPS } from './ArrangeSheet.tsx';
 import { KeysPanel } from './KeysPanel.tsx';
 import { LogList } from './LogList.tsx';
+import { OnlyLine, useOnlyName, useTracksOnly } from '../../parts/OnlyChips.tsx';
+import { type Only, formatOnly, parseOnly } from '../../words/only.ts';
 import { Pegboard } from './Pegboard.tsx';
+import { useTotalsOf } from './useTotalsOf.ts';
 import { SORTS, figuresOf, sortedTracks } from './logRows.ts';
 import { SPAN_CHOICES, spanName, spanTitle } from './logWords.ts';
 import { Figure } from '../../parts/Figure.tsx';
 import type { Asked } from '../../words/asked.ts';
 import { fullDaysAimedAt } from '../../words/fullDaysAimed.ts';
 
-type Params = { month?: string; span?: string; day?: string; at?: string; as?: string };
+type Params = { month?: string; span?: string; day?: string; at?: string; as?: string; only?: string };
 /** `at` is a day that was asked for by name, to be found at once; the next step forgets it. */
-type Where = { kind: LogSpan; day: PlainDay; at: PlainDay | null; isList: boolean };
+type Where = { kind: LogSpan; day: PlainDay; at: PlainDay | null; isList: boolean; only: Only | null };
 
 const WEEKS_SHOWN = 6;
 
@@ -70,21 +74,23 @@ function useWhere(): [Where, DaySpan, (to: Partial<Where>) => void] {
   const { weekStart } = useAppSelector(selectSettings);
   const month = parseMonth(params.month ?? '');
   const kind = LOG_SPANS.find((each) => each === params.span) ?? 'month';
-  const usual = kind === 'sixWeeks' ? startOfWeek(today, weekStart) - 7 * (WEEKS_SHOWN - 1) : today;
+  const usual = usualDay(kind, today, weekStart);
   const named = parseDay(params.day ?? '') ?? (month === null ? null : monthSpan(month).first);
   const day = named ?? usual;
-  const where = { kind, day, at: parseDay(params.at ?? ''), isList: params.as === 'list' };
+  const only = useMemo(() => parseOnly(params.only ?? ''), [params.only]);
+  const where = { kind, day, at: parseDay(params.at ?? ''), isList: params.as === 'list', only };
   const span = useMemo(() => logSpanOf(kind, day, weekStart), [kind, day, weekStart]);
   const go = (change: Partial<Where>): void => {
     const to = { ...where, ...change };
     const words = [
       to.kind === 'month' ? '' : `span=${to.kind}`,
-      to.day === today && to.kind !== 'sixWeeks'
+      to.day === usualDay(to.kind, today, weekStart)
         ? ''
         : to.kind === 'month'
           ? `month=${formatMonth(monthOfDay(to.day))}`
           : `day=${formatDay(to.day)}`,
       to.isList ? 'as=list' : '',
+      to.only === null ? '' : `only=${encodeURIComponent(formatOnly(to.only))}`,
     ].filter(Boolean);
     keepFocus();
     router.push(`/log${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
@@ -115,9 +121,10 @@ export function LogScreen() {
   const router = useRouter();
   const today = useAppSelector(selectToday);
   const hasHabits = useAppSelector((state) => selectHabits(state).length > 0);
-  const all = useAppSelector(selectTracks);
   const { weekStart } = useAppSelector(selectSettings);
-  const [{ kind, at, isList }, span, go] = useWhere();
+  const [{ kind, at, isList, only }, span, go] = useWhere();
+  const onlyOf = useOnlyName(only);
+  const all = useTracksOnly(only);
   const active = useMemo(() => all.filter((track) => isActiveIn(track, span)), [all, span]);
   const [sort, setSort] = useKeptChoice('logSort', SORTS, 'order');
   const [group, setGroup] = useKeptChoice('logGroup', GROUPS, 'together');
@@ -131,7 +138,7 @@ export function LogScreen() {
     [],
   );
   const openHabit = useCallback((habitId: string) => router.push(`/habits/${habitId}` as never), [router]);
-  const goToday = (): void => go({ day: kind === 'sixWeeks' ? usualStart(today, weekStart) : today });
+  const goToday = (): void => go({ day: usualDay(kind, today, weekStart) });
   const goBy = (by: -1 | 1): void => go({ day: dayOfNeighbour(kind, span, by) });
   const [title, aside] = spanTitle(kind, span, today, weekStart);
   const name = spanName(kind);
@@ -139,11 +146,14 @@ export function LogScreen() {
   /** The day that another kind of span is laid around: one in view, today if it is. */
   const dayFor = (to: LogSpan): PlainDay => {
     const near = holdsDay(span, today) ? today : span.first;
-    if (to !== 'sixWeeks') return near;
-    return near === today ? usualStart(today, weekStart) : startOfWeek(near, weekStart);
+    if (!isFreeSpan(to)) return near;
+    if (near === today) return usualDay(to, today, weekStart);
+    return to === 'sevenDays' ? near : startOfWeek(near, weekStart);
   };
 
-  const orderButton = <IconButton icon={ArrowUpDown} label="Order of the habits" onPress={() => setPanel('order')} />;
+  const orderButton = (
+    <IconButton icon={ArrowUpDown} label="Which habits, in which order" onPress={() => setPanel('order')} />
+  );
   const drawButton = (
     <IconButton icon={Pencil} label="Mark days by drawing" isPressed={draws} onPress={() => setDraws(!draws)} />
   );
@@ -155,16 +165,14 @@ export function LogScreen() {
           {title}
         </Words>
         <DateButton
-          label={
-            kind === 'month' ? 'Go to a month' : kind === 'sixWeeks' ? 'First day of the six weeks' : 'Go to a day'
-          }
-          value={formatDay(kind !== 'sixWeeks' && holdsDay(span, today) ? today : span.first)}
+          label={kind === 'month' ? 'Go to a month' : isFreeSpan(kind) ? `First day of the ${name}` : 'Go to a day'}
+          value={formatDay(!isFreeSpan(kind) && holdsDay(span, today) ? today : span.first)}
           text={aside}
           onChange={(text) => go({ day: dayOf(text) })}
         />
         <IconButton icon={ChevronRight} label={`The ${name} after`} onPress={() => goBy(1)} />
         {holdsDay(span, today) ? null : (
-          <Button onPress={goToday}>{kind === 'sixWeeks' ? 'Today' : `This ${name}`}</Button>
+          <Button onPress={goToday}>{isFreeSpan(kind) ? 'Today' : `This ${name}`}</Button>
         )}
         <View style={styles.push} />
         {isWide ? (
@@ -193,9 +201,12 @@ export function LogScreen() {
           onChange={(to) => go({ kind: to, day: dayFor(to) })}
         />
       )}
+      <OnlyLine only={only} onAll={() => go({ only: null })} />
       {shown.length > 0 ? (
         <Summary
           tracks={active}
+          all={onlyOf === null ? null : all}
+          name={onlyOf}
           kind={kind}
           span={span}
           aside={
@@ -224,7 +235,15 @@ export function LogScreen() {
       ) : null}
       {panel === 'keys' ? <KeysPanel onClose={() => setPanel(null)} /> : null}
       {panel === 'order' ? (
-        <ArrangeSheet sort={sort} group={group} onSort={setSort} onGroup={setGroup} onClose={() => setPanel(null)} />
+        <ArrangeSheet
+          sort={sort}
+          group={group}
+          only={only}
+          onSort={setSort}
+          onGroup={setGroup}
+          onOnly={(next) => go({ only: next })}
+          onClose={() => setPanel(null)}
+        />
       ) : null}
     </>
   );
@@ -234,7 +253,13 @@ export function LogScreen() {
       <Page isFull>
         {header}
         <EmptyState
-          title={hasHabits ? `No habits in this ${name}` : 'The pegboard is still bare'}
+          title={
+            onlyOf !== null
+              ? `Nothing of ${onlyOf} in this ${name}`
+              : hasHabits
+                ? `No habits in this ${name}`
+                : 'The pegboard is still bare'
+          }
           text={
             hasHabits
               ? 'None of your habits had begun then, and none can begin in days to come. Other times are one arrow away.'
@@ -275,6 +300,7 @@ export function LogScreen() {
         at={at}
         label={`Pegboard, ${title} ${aside}`}
         group={group}
+        over={onlyOf === null ? null : { name: onlyOf, tracks: all }}
         onOpen={open}
         onName={openHabit}
         onSpan={goBy}
@@ -291,17 +317,25 @@ export function LogScreen() {
 const beginsLater = ({ habit, first, today }: Track, span: DaySpan): boolean =>
   !habit.archived && first > span.last && span.first <= today;
 
-const usualStart = (today: PlainDay, weekStart: Parameters<typeof startOfWeek>[1]): PlainDay =>
-  startOfWeek(today, weekStart) - 7 * (WEEKS_SHOWN - 1);
+/** The day that a span is laid around where none is asked for: today; spans that begin at any day end with it. */
+function usualDay(kind: LogSpan, today: PlainDay, weekStart: Parameters<typeof startOfWeek>[1]): PlainDay {
+  if (kind === 'sevenDays') return today - 6;
+  return kind === 'sixWeeks' ? startOfWeek(today, weekStart) - 7 * (WEEKS_SHOWN - 1) : today;
+}
 
 /** The span in figures: kept of asked, full and bright days, ribbons of its months. */
 function Summary({
   tracks,
+  all,
+  name,
   kind,
   span,
   aside,
 }: {
   tracks: readonly Track[];
+  /** The habits that are shown, of all days, where they are not all; and what they have in common. */
+  all: readonly Track[] | null;
+  name: string | null;
   kind: LogSpan;
   span: DaySpan;
   aside: ReactNode;
@@ -309,11 +343,13 @@ function Summary({
   const styles = useStyles();
   const today = useAppSelector(selectToday);
   const { passMark, fullDayTarget } = useAppSelector(selectSettings);
-  const totals = useAppSelector(selectTotals);
+  const totals = useTotalsOf(all);
+  const over = all === null || name === null ? {} : { habitIds: all.map(({ habit }) => habit.id), name };
   const { kept, asked, rate } = useMemo(() => keptTogether(tracks, span), [tracks, span]);
   const ribbons = useMemo(() => ribbonsIn(tracks, kind, span, passMark), [tracks, kind, span, passMark]);
   const { fullDays, brightDays } = dayCounts(totals, span, passMark);
-  const aim = fullDaysAimedAt(kind, fullDayTarget);
+  // What is aimed at is for all habits together.
+  const aim = all === null ? fullDaysAimedAt(kind, fullDayTarget) : undefined;
   const full =
     aim === undefined ? counted(fullDays, 'full day') : `${number(fullDays)} of ${counted(aim, 'full day')} aimed at`;
   const soFar = holdsDay(span, today) ? ' so far' : '';
@@ -321,16 +357,18 @@ function Summary({
   return (
     <View style={styles.summaryLine}>
       <View style={styles.summary} role="status" aria-label={`The ${spanName(kind)} in figures`}>
-        <Figure asked={{ figure: 'kept', span }} label={`${told}, ${percent(rate)}`}>
+        <Figure asked={{ figure: 'kept', span, ...over }} label={`${told}, ${percent(rate)}`}>
           <View style={styles.share}>
             <Words type="title">{percent(rate)}</Words>
             <Words tone="quiet">{told}</Words>
           </View>
         </Figure>
         <View style={styles.counts}>
-          <Count asked={{ figure: 'fullDays', span }} words={full} />
-          <Count asked={{ figure: 'brightDays', span }} words={counted(brightDays, 'bright day')} />
-          {ribbons === null ? null : <Count asked={{ figure: 'ribbons', span }} words={counted(ribbons, 'ribbon')} />}
+          <Count asked={{ figure: 'fullDays', span, ...over }} words={full} />
+          <Count asked={{ figure: 'brightDays', span, ...over }} words={counted(brightDays, 'bright day')} />
+          {ribbons === null ? null : (
+            <Count asked={{ figure: 'ribbons', span, ...over }} words={counted(ribbons, 'ribbon')} />
+          )}
         </View>
       </View>
       {aside}
@@ -351,7 +389,7 @@ function Count({ asked, words }: { asked: Asked; words: string }) {
 
 /** Ribbons of the months that a span holds whole; null for spans that hold none. */
 function ribbonsIn(tracks: readonly Track[], kind: LogSpan, span: DaySpan, passMark: number): number | null {
-  if (kind === 'week' || kind === 'sixWeeks') return null;
+  if (kind === 'week' || isFreeSpan(kind)) return null;
   let ribbons = 0;
   for (let month = monthOfDay(span.first); month <= monthOfDay(span.last); month++) {
     for (const track of tracks) {

@@ -1,6 +1,6 @@
 import type { Figures, Track } from '@wimbel/core';
 import { Pressable, View } from 'react-native';
-import { themed } from '../../theme/Theme.tsx';
+import { themed, useIsCompact } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
@@ -23,6 +23,7 @@ export function NameCell({
   onName: (habitId: string) => void;
 }) {
   const styles = useStyles();
+  const isCompact = useIsCompact();
   const { habit } = track;
   const link = { href: `/habits/${encodeURIComponent(habit.id)}` } as object;
   return (
@@ -36,11 +37,11 @@ export function NameCell({
           event.preventDefault();
           onName(habit.id);
         }}
-        style={styles.name}
+        style={[styles.name, isCompact && styles.low]}
       >
         <View style={styles.line}>
           {isWide ? <View style={[styles.dot, { backgroundColor: color }]} /> : null}
-          <Words type="label" numberOfLines={2} style={styles.text}>
+          <Words type="label" numberOfLines={isCompact ? 1 : 2} style={styles.text}>
             {habit.name}
           </Words>
         </View>
@@ -76,6 +77,7 @@ const useStyles = themed((colors) => ({
     justifyContent: 'center',
   },
   name: { gap: 2, paddingRight: SPACE.s, minHeight: 36, justifyContent: 'center' },
+  low: { minHeight: 26, gap: 0 },
   line: { flexDirection: 'row', alignItems: 'center', gap: 6, minWidth: 0 },
   text: { flexShrink: 1, lineHeight: 15.5 },
   dot: { width: 9, height: 9, borderRadius: 5 },

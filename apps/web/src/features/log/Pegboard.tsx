@@ -23,12 +23,11 @@ import {
   selectHidesStreaks,
   selectSettings,
   selectToday,
-  selectTotals,
   trackOf,
 } from '../../store/selectors.ts';
 import { afterTap, withMark } from '../../words/standing.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
-import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
+import { themed, useIsCompact, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { Card } from '../../ui/Card.tsx';
 import { AmountOverCell } from './AmountOverCell.tsx';
@@ -36,7 +35,7 @@ import { AreaRow } from './AreaRow.tsx';
 import { PegboardFoot, PegboardHead } from './PegboardEdges.tsx';
 import { PegboardRow, cellId } from './PegboardRow.tsx';
 import { type HabitLine, figuresOf, figuresTogether, logLines } from './logRows.ts';
-import { OFTEN, OFTEN_WORDS, oftenOf } from './often.ts';
+import { OFTEN, OFTEN_WORDS, oftenOf } from '../../words/often.ts';
 import { deedOf } from './pegboardKeys.ts';
 import { pegboardSize } from './pegboardSize.ts';
 import { type Place, leavePlace, placeLeft } from './placeLeft.ts';
@@ -50,6 +49,7 @@ import { canReadClipboard, useClipboard } from './useClipboard.ts';
 import { RangeBar } from './RangeBar.tsx';
 import { RangeMark } from './RangeMark.tsx';
 import { type Range, useRange } from './useRange.ts';
+import { useTotalsOf } from './useTotalsOf.ts';
 
 /** Where to scroll so that a stretch lies in the room that is seen, going no further than needed. */
 const into = (at: number, length: number, from: number, room: number): number =>
@@ -67,6 +67,8 @@ type Props = {
   span: DaySpan;
   label: string;
   group: Group;
+  /** The habits that are shown, of all days, where they are not all, and what they have in common. */
+  over: { name: string; tracks: readonly Track[] } | null;
   /** A day that stands out: the keyboard begins there. */
   at: PlainDay | null;
   onOpen: (habitId: string, day: PlainDay, isNoteFirst?: boolean) => void;
@@ -82,10 +84,11 @@ type Props = {
 
 /** The pegboard of a span: names, days, and what they came to. Only what is seen is drawn. */
 export function Pegboard(props: Props) {
-  const { tracks, kind, span, at, label, group, onOpen, onName, onSpan, onToday, onHelp, draws } = props;
+  const { tracks, kind, span, at, label, group, over, onOpen, onName, onSpan, onToday, onHelp, draws } = props;
   const styles = useStyles();
   const { colors } = useTheme();
   const isWide = useIsWide();
+  const isCompact = useIsCompact();
   const store = useStore<RootState>();
   const { change } = useRecording();
   const today = useAppSelector(selectToday);
@@ -94,12 +97,12 @@ export function Pegboard(props: Props) {
   const areaById = useAppSelector((state) => state.records.areas);
   const marks = useAppSelector(selectDayMarks);
   const hidesStreaks = useAppSelector(selectHidesStreaks);
-  const totals = useAppSelector(selectTotals);
+  const totals = useTotalsOf(over?.tracks ?? null);
   const { box, size: boxSize, seen, look, measure } = useWindowed();
   const dayCount = span.last - span.first + 1;
   const size = useMemo(
-    () => pegboardSize(boxSize.widthPx, isWide, dayCount, kind),
-    [boxSize.widthPx, isWide, dayCount, kind],
+    () => pegboardSize(boxSize.widthPx, isWide, dayCount, kind, isCompact),
+    [boxSize.widthPx, isWide, dayCount, kind, isCompact],
   );
   const days = useMemo(() => pegboardColumns(span, weekStart, size.cellPx, size.weekGapPx), [span, weekStart, size]);
   const tallSize = useMemo(() => ({ ...size, rowPx: size.tallRowPx }), [size]);
@@ -451,6 +454,7 @@ export function Pegboard(props: Props) {
             kind={kind}
             tracks={active}
             totals={totals}
+            over={over}
             passMark={passMark}
             weekStart={weekStart}
             marks={marks}

@@ -46,7 +46,7 @@ export const PegboardHead = memo(function PegboardHead({
   isWide,
   kind,
 }: Edge & { kind: LogSpan }) {
-  const hasMonths = kind !== 'month' && kind !== 'week';
+  const hasMonths = kind !== 'month' && kind !== 'week' && kind !== 'sevenDays';
   const styles = useStyles();
   const firstSeen = columns[0]?.day;
   return (
@@ -106,6 +106,7 @@ export const PegboardFoot = memo(function PegboardFoot({
   kind,
   tracks,
   totals,
+  over,
   passMark,
   weekStart,
   marks,
@@ -116,6 +117,7 @@ export const PegboardFoot = memo(function PegboardFoot({
   kind: LogSpan;
   tracks: readonly Track[];
   totals: DayTotals;
+  over: { name: string; tracks: readonly Track[] } | null;
   passMark: number;
   weekStart: Weekday;
   marks: DayMarkScale;
@@ -125,6 +127,11 @@ export const PegboardFoot = memo(function PegboardFoot({
   const styles = useStyles();
   const { colors } = useTheme();
   const [first, last] = [columns[0], columns.at(-1)];
+  const name = over?.name ?? 'All habits';
+  const shown = useMemo(
+    () => (over === null ? {} : { habitIds: over.tracks.map(({ habit }) => habit.id), name: over.name }),
+    [over],
+  );
   const ids = useMemo(() => tracks.map(({ habit }) => habit.id), [tracks]);
   return (
     <View
@@ -159,7 +166,7 @@ export const PegboardFoot = memo(function PegboardFoot({
             return (
               <View key={day} role={'gridcell' as never} style={[styles.footCell, { left: x, width: size.cellPx }]}>
                 <Figure
-                  asked={{ figure: 'dayScore', day }}
+                  asked={{ figure: 'dayScore', day, ...shown }}
                   label={`${dayInWords(day)}: ${habits} done, ${done} of ${due}, ${percent(score)}${mark ? `, mark ${mark}` : ''}`}
                   isPlain
                   isTabStop={false}
@@ -228,9 +235,9 @@ export const PegboardFoot = memo(function PegboardFoot({
           : null}
       </View>
       <FiguresCell
-        name="All habits"
+        name={name}
         figures={together}
-        asked={{ figure: 'together', kind, span, habitIds: ids, name: 'All habits' }}
+        asked={{ figure: 'together', kind, span, habitIds: ids, name }}
         unit={null}
         size={size}
         color={colors.working}

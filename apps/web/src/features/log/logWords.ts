@@ -22,6 +22,7 @@ import { VERDICT_WORDS } from '../../words/standing.ts';
 
 export const SPAN_CHOICES: { value: LogSpan; label: string }[] = [
   { value: 'week', label: 'Week' },
+  { value: 'sevenDays', label: '7 days' },
   { value: 'month', label: 'Month' },
   { value: 'sixWeeks', label: '6 weeks' },
   { value: 'quarter', label: 'Quarter' },
@@ -30,6 +31,7 @@ export const SPAN_CHOICES: { value: LogSpan; label: string }[] = [
 
 const NAMES: Record<LogSpan, string> = {
   week: 'week',
+  sevenDays: 'seven days',
   month: 'month',
   sixWeeks: 'six weeks',
   quarter: 'quarter',
@@ -46,6 +48,8 @@ export function spanTitle(kind: LogSpan, span: DaySpan, today: PlainDay, weekSta
         spanInWords(span, span.last),
         weekStart === 'monday' ? `${year}, week ${isoWeekNumber(span.first)}` : year,
       ];
+    case 'sevenDays':
+      return [spanInWords(span, span.last), year];
     case 'month':
       return [monthName(monthOfDay(span.first)), year];
     case 'sixWeeks':
@@ -60,7 +64,7 @@ export function spanTitle(kind: LogSpan, span: DaySpan, today: PlainDay, weekSta
 }
 
 /** Over these spans a row says how its running week or month stands. */
-const TELLS_RUNNING: readonly LogSpan[] = ['week', 'month', 'sixWeeks'];
+const TELLS_RUNNING: readonly LogSpan[] = ['week', 'sevenDays', 'month', 'sixWeeks'];
 
 /** How the running week or month of a habit without fixed days stands: "1 of 3 this week, still open"; null of others. */
 export function runningWords(track: Track, kind: LogSpan, span: DaySpan): string | null {
@@ -83,6 +87,7 @@ export const weekVerdictWords = ({ verdict, isRunning }: Pick<WeekTotal, 'verdic
 /** What the targets of a span are for: "for all of November". */
 export const WHOLE_WORDS: Record<LogSpan, string> = {
   week: 'for the whole week',
+  sevenDays: 'for all seven days',
   month: 'for the whole month',
   sixWeeks: 'for all six weeks',
   quarter: 'for the whole quarter',

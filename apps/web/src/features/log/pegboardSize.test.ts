@@ -9,10 +9,12 @@ it('a day is never narrower than its touch target, whatever the width and the sp
       fc.boolean(),
       fc.integer({ min: 7, max: 366 }),
       fc.constantFrom(...LOG_SPANS),
-      (widthPx, isWide, days, span) => {
-        const { cellPx, pegR, rowPx } = pegboardSize(widthPx, isWide, days, span);
+      fc.boolean(),
+      (widthPx, isWide, days, span, isCompact) => {
+        const { cellPx, pegR, rowPx } = pegboardSize(widthPx, isWide, days, span, isCompact);
         expect(cellPx).toBeGreaterThanOrEqual(24);
-        expect(rowPx).toBeGreaterThanOrEqual(isWide ? 24 : 44);
+        expect(rowPx).toBeGreaterThanOrEqual(isCompact ? (isWide ? 24 : 36) : isWide ? 36 : 44);
+        expect(2 * pegR).toBeLessThan(rowPx);
         expect(2 * pegR).toBeLessThan(cellPx);
       },
     ),
@@ -27,6 +29,7 @@ it('a whole month fits a screen of 1280 beside its names and figures', () => {
 describe('on any device', () => {
   const spans = [
     ['week', 7],
+    ['sevenDays', 7],
     ['month', 28],
     ['month', 31],
     ['sixWeeks', 42],

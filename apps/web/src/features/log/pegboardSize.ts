@@ -20,10 +20,17 @@ export type PegboardSize = {
 /** The dense grid's smallest touch target. */
 const LEAST_CELL_PX = 24;
 /** Beyond this a day only spreads its pegs apart. */
-const MOST_CELL_PX = { week: 120, month: 34, sixWeeks: 28, quarter: 24, year: 24 } as const;
+const MOST_CELL_PX = { week: 120, sevenDays: 120, month: 34, sixWeeks: 28, quarter: 24, year: 24 } as const;
 
 /** The pegboard's lengths: on a phone days scroll beside the names; on a wide screen what fits is spread over the room. */
-export function pegboardSize(widthPx: number, isWide: boolean, days: number, span: LogSpan): PegboardSize {
+export function pegboardSize(
+  widthPx: number,
+  isWide: boolean,
+  days: number,
+  span: LogSpan,
+  isCompact = false,
+): PegboardSize {
+  const isWeek = span === 'week' || span === 'sevenDays';
   const hasMonths = span !== 'month' && span !== 'week';
   // A year of several habits counts in thousands.
   const figurePx = span === 'year' || span === 'quarter' ? 44 : 35;
@@ -39,10 +46,17 @@ export function pegboardSize(widthPx: number, isWide: boolean, days: number, spa
   if (!isWide) {
     const namesPx = 126;
     const spread = Math.floor((widthPx - namesPx - 8) / 7);
-    const cellPx = span === 'week' ? Math.max(28, Math.min(40, spread)) : 28;
-    return { ...shared, namesPx, cellPx, rowPx: 52, tallRowPx: 58, pegR: span === 'week' ? 11 : 9.2 };
+    const cellPx = isWeek ? Math.max(28, Math.min(40, spread)) : 28;
+    return {
+      ...shared,
+      namesPx,
+      cellPx,
+      rowPx: isCompact ? 38 : 52,
+      tallRowPx: isCompact ? 44 : 58,
+      pegR: isWeek ? 11 : 9.2,
+    };
   }
-  const namesPx = span === 'week' ? 220 : 134;
+  const namesPx = isWeek ? 220 : 134;
   const weeks = Math.ceil(days / 7);
   const room = (widthPx - namesPx - figuresPx - weeks * shared.weekGapPx - 2) / days;
   const cellPx = Math.max(LEAST_CELL_PX, Math.min(MOST_CELL_PX[span], Math.floor(room)));
@@ -51,8 +65,8 @@ export function pegboardSize(widthPx: number, isWide: boolean, days: number, spa
     ...shared,
     namesPx: namesPx + Math.max(0, Math.min(40, Math.floor(over))),
     cellPx,
-    rowPx: 40,
-    tallRowPx: 52,
-    pegR: Math.min(span === 'week' ? 13 : 11, cellPx * 0.36),
+    rowPx: isCompact ? 28 : 40,
+    tallRowPx: isCompact ? 40 : 52,
+    pegR: Math.min(isWeek ? 13 : 11, cellPx * 0.36),
   };
 }

@@ -267,7 +267,7 @@ const hiddenWith = ({ hidden = [] }: Settings, what: Hideable, isHidden: boolean
 
 function ShownCard() {
   const [settings, set] = useSetting();
-  const { appearance, setAppearance } = useTheme();
+  const { appearance, setAppearance, rows, setRows } = useTheme();
   const quotes = useAppSelector((state) => Object.keys(state.records.quotes).length);
   const hidesStreaks = settings.hidden?.includes('streaks') ?? false;
   return (
@@ -323,6 +323,18 @@ function ShownCard() {
       </Labelled>
       <Labelled label="Appearance, on this device">
         <Segments label="Appearance" value={appearance} choices={APPEARANCES} onChange={setAppearance} isWrapping />
+      </Labelled>
+      <Labelled label="Rows of habits, on this device" hint="Compact shows about half as many again on a screen.">
+        <Segments
+          label="Rows of habits"
+          value={rows}
+          choices={[
+            { value: 'roomy', label: 'Roomy' },
+            { value: 'compact', label: 'Compact' },
+          ]}
+          onChange={setRows}
+          isWrapping
+        />
       </Labelled>
     </Section>
   );

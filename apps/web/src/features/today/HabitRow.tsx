@@ -9,7 +9,7 @@ import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { amount } from '../../shared/amounts.ts';
 import { streakLength } from '../../shared/format.ts';
 import { useGlide } from '../../shared/settle.ts';
-import { themed, useTheme } from '../../theme/Theme.tsx';
+import { themed, useIsCompact, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Peg } from '../../ui/Peg.tsx';
 import { useToast } from '../../ui/Toast.tsx';
@@ -22,6 +22,7 @@ type Props = { track: Track; day: PlainDay; onOpen: (habitId: string) => void; p
 /** A habit on a day: a large peg, how it stands, its streak. A tap on the peg records; a tap on the words opens more. */
 export const HabitRow = memo(function HabitRow({ track, day, onOpen, place }: Props) {
   const styles = useStyles();
+  const isCompact = useIsCompact();
   const { colors } = useTheme();
   const { change } = useRecording();
   const { habit } = track;
@@ -54,10 +55,10 @@ export const HabitRow = memo(function HabitRow({ track, day, onOpen, place }: Pr
       ? `add ${amount(habit.measure.step, habit.measure.unit)}`
       : 'done';
   return (
-    <View ref={glide as never} style={[styles.row, place > 0 && styles.parted]}>
+    <View ref={glide as never} style={[styles.row, isCompact && styles.low, place > 0 && styles.parted]}>
       <Peg
         state={pegStateOf(track, day)}
-        sizePx={36}
+        sizePx={isCompact ? 28 : 36}
         color={colors.working}
         ratio={fillRatio(track, day, entry?.amount ?? null)}
         label={`${habit.name}: ${step}`}
@@ -65,21 +66,26 @@ export const HabitRow = memo(function HabitRow({ track, day, onOpen, place }: Pr
         onPress={tap}
         onLongPress={() => onOpen(habit.id)}
       />
-      <Pressable role="button" aria-label={`${habit.name}, more`} onPress={() => onOpen(habit.id)} style={styles.more}>
+      <Pressable
+        role="button"
+        aria-label={`${habit.name}, more`}
+        onPress={() => onOpen(habit.id)}
+        style={[styles.more, isCompact && styles.moreLow]}
+      >
         <View style={styles.line}>
           <View style={styles.nameLine}>
             {habit.icon ? <HabitIcon name={habit.icon} /> : null}
-            <Words type="name" numberOfLines={2} style={styles.name}>
+            <Words type={isCompact ? 'strong' : 'name'} numberOfLines={isCompact ? 1 : 2} style={styles.name}>
               {habit.name}
             </Words>
           </View>
-          <MiniCord track={track} day={day} color={colors.working} />
+          {isCompact ? null : <MiniCord track={track} day={day} color={colors.working} />}
         </View>
         <View style={styles.line}>
           <Words
             type={isPressing(track, day) ? 'label' : 'quiet'}
             tone={isPressing(track, day) ? 'ink' : 'quiet'}
-            numberOfLines={2}
+            numberOfLines={isCompact ? 1 : 2}
             style={styles.standing}
           >
             {[note, ...parts].filter(Boolean).join(' · ')}
@@ -101,6 +107,8 @@ export const HabitRow = memo(function HabitRow({ track, day, onOpen, place }: Pr
 
 const useStyles = themed((colors) => ({
   row: { flexDirection: 'row', alignItems: 'center', paddingLeft: SPACE.s, minHeight: 66 },
+  low: { minHeight: 46 },
+  moreLow: { paddingVertical: 3, gap: 0 },
   parted: { borderTopWidth: 1, borderTopColor: colors.line },
   more: {
     flex: 1,

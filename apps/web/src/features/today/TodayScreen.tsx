@@ -15,7 +15,7 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import Plus from 'lucide-react-native/icons/plus';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { Pressable, ScrollView, View } from 'react-native';
 import { EntrySheet } from '../../parts/EntrySheet.tsx';
 import { QuoteLine } from '../../parts/QuoteLine.tsx';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
@@ -45,6 +45,9 @@ import { DateButton } from '../../ui/DateButton.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Page } from '../../ui/Frame.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { OnlyChips, OnlyLine, useTracksOnly } from '../../parts/OnlyChips.tsx';
+import type { Only } from '../../words/only.ts';
 import { Segments } from '../../ui/Segments.tsx';
 import { Shavings } from '../../ui/Shavings.tsx';
 import { useToast } from '../../ui/Toast.tsx';
@@ -53,7 +56,7 @@ import { GoalsToday } from './GoalsToday.tsx';
 import { HabitRow } from './HabitRow.tsx';
 import { MonthCard } from './MonthCard.tsx';
 import { WeekStrip } from './WeekStrip.tsx';
-import { type TodayPlan, type TodaySection, planOfDay } from './todaySections.ts';
+import { type TodayPlan, type TodaySection, planOfDay, sectionWith } from './todaySections.ts';
 import { isDecided } from '../../words/standing.ts';
 import { SMALL_STARTS } from '../../parts/smallStarts.ts';
 import { Figure } from '../../parts/Figure.tsx';
@@ -76,6 +79,11 @@ export function TodayScreen() {
   const by = settings.todayBy ?? 'part';
   const [folded, fold] = useKeptNames('todayFolded');
   const [choices, choose] = useKeptNames('todayShown');
+  const [only, setOnly] = useState<Only | null>(null);
+  const [isChoosing, setIsChoosing] = useState(false);
+  const among = useTracksOnly(only);
+  const amongIds = useMemo(() => new Set(among.map(({ habit }) => habit.id)), [among]);
+  const isAmong = (track: Track): boolean => amongIds.has(track.habit.id);
   const { change } = useRecording();
   const open = useCallback((habitId: string) => setOpened(habitId), []);
   const wanted = flexibleToGoOn(useAppSelector(selectTotals), day);
@@ -161,13 +169,13 @@ export function TodayScreen() {
   const settledIds = new Set(settled);
   const isAllSettled = ({ rows }: TodaySection): boolean => rows.every(({ track }) => settledIds.has(track.habit.id));
   const hidesDone = choices.has(ONLY_LEFT);
-  const shown = hidesDone ? plan.sections.filter((section) => !isAllSettled(section)) : plan.sections;
+  const shown = plan.sections
+    .map((section) => sectionWith(section, isAmong))
+    .filter((section) => section.rows.length > 0 && !(hidesDone && isAllSettled(section)));
   const sectionOf = (section: TodaySection) => (
     <Section
       key={section.key}
-      section={
-        hidesDone ? { ...section, rows: section.rows.filter(({ track }) => !settledIds.has(track.habit.id)) } : section
-      }
+      section={hidesDone ? sectionWith(section, (track) => !settledIds.has(track.habit.id)) : section}
       day={day}
       isFolded={folded.has(section.key)}
       onFold={() => fold(section.key)}
@@ -175,8 +183,9 @@ export function TodayScreen() {
     />
   );
   const sections = shown.map(sectionOf);
-  const group = (title: string, aside: string, list: readonly Track[]): ReactNode =>
-    list.length === 0 ? null : (
+  const group = (title: string, aside: string, every: readonly Track[]): ReactNode => {
+    const list = every.filter(isAmong);
+    return list.length === 0 ? null : (
       <View style={styles.section}>
         <SectionHead title={title} aside={aside} />
         <Card isFlush>
@@ -186,9 +195,14 @@ export function TodayScreen() {
         </Card>
       </View>
     );
+  };
   const others = (
     <>
-      {group(day === today ? 'Can wait' : 'Could wait', canWaitWords(plan, day === today), plan.canWait.tracks)}
+      {group(
+        day === today ? 'Can wait' : 'Could wait',
+        only === null ? canWaitWords(plan, day === today) : '',
+        plan.canWait.tracks,
+      )}
       {group(day === today ? 'Not due today' : 'Not due that day', 'can still be done', plan.notAsked)}
       {group('Begins later', 'a check-off starts it on this day', plan.notBegun)}
     </>
@@ -202,6 +216,7 @@ export function TodayScreen() {
         chosen={[...choices]}
         onPress={choose}
       />
+      <Button onPress={() => setIsChoosing(true)}>Only some habits</Button>
       <Segments
         label="Group habits by"
         value={by}
@@ -221,6 +236,8 @@ export function TodayScreen() {
         {day === today ? <QuoteLine /> : null}
         <WeekStrip day={day} onChoose={goTo} />
         <LeftLine day={day} isToday={day === today} plan={plan} aside={isWide ? grouping : null} />
+        <OnlyLine only={only} onAll={() => setOnly(null)} />
+        <JumpRow sections={shown} />
         {isWide ? (
           <View style={styles.columns}>
             <View style={styles.column}>{sections.filter((_, index) => index % 2 === 0)}</View>
@@ -243,6 +260,11 @@ export function TodayScreen() {
           </>
         )}
       </Page>
+      {isChoosing ? (
+        <Sheet title="Only some habits" onClose={() => setIsChoosing(false)}>
+          <OnlyChips only={only} onChoose={setOnly} />
+        </Sheet>
+      ) : null}
       {opened !== null ? (
         <EntrySheet
           habitId={opened}
@@ -254,6 +276,36 @@ export function TodayScreen() {
     </View>
   );
 }
+
+/** From so many groups on a row of them leads to each. */
+const JUMPS_FROM = 6;
+
+/** A row of the groups of a long day, to go to one at once. */
+function JumpRow({ sections }: { sections: readonly TodaySection[] }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  if (sections.length < JUMPS_FROM) return null;
+  return (
+    <ScrollView horizontal showsHorizontalScrollIndicator={false} style={styles.jumps}>
+      <View role="group" aria-label="Go to a group" style={styles.jumpRow}>
+        {sections.map(({ key, title, dye }) => (
+          <Button
+            key={key}
+            kind="bare"
+            style={styles.jump}
+            label={`Go to ${title}`}
+            icon={dye === null ? null : <View style={[styles.dot, { backgroundColor: dyeColor(colors, dye) }]} />}
+            onPress={() => document.getElementById(sectionId(key))?.scrollIntoView({ block: 'start' })}
+          >
+            {title}
+          </Button>
+        ))}
+      </View>
+    </ScrollView>
+  );
+}
+
+const sectionId = (key: string): string => `group-${key}`;
 
 /** Of how many of those that can wait the day asks: "any 2 of these". */
 function canWaitWords({ canWait: { wanted } }: TodayPlan, isToday: boolean): string {
@@ -403,7 +455,7 @@ function Section({
 }) {
   const styles = useStyles();
   return (
-    <View style={styles.section}>
+    <View style={styles.section} nativeID={sectionId(section.key)}>
       <SectionHead
         title={section.title}
         aside={section.toGo > 0 ? `${section.toGo} to go` : 'all done'}
@@ -431,6 +483,9 @@ const useStyles = themed(() => ({
   left: { flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between' },
   leftWide: { justifyContent: 'flex-start', gap: SPACE.l },
   section: { gap: SPACE.s },
+  jumps: { flexGrow: 0, marginHorizontal: -SPACE.l, paddingHorizontal: SPACE.l, marginVertical: -SPACE.s },
+  jumpRow: { flexDirection: 'row', gap: SPACE.xs },
+  jump: { paddingHorizontal: SPACE.m },
   starts: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'center', gap: SPACE.s, maxWidth: 560 },
   aside: { marginLeft: 'auto', alignSelf: 'center' },
   leftWords: { flexShrink: 1, gap: 2 },

@@ -41,6 +41,12 @@ export function groupsOf(by: TodayBy, areas: readonly Area[]) {
   ];
 }
 
+/** A group with only some of its habits, and what is left of those. */
+export function sectionWith(section: TodaySection, isShown: (track: Track) => boolean): TodaySection {
+  const rows = section.rows.filter(({ track }) => isShown(track));
+  return { ...section, rows, toGo: rows.filter((row) => row.isToGo).length };
+}
+
 /** Those that are decided below the others, each in the user's order. */
 const settleBelow = <T>(rows: readonly T[], isSettled: (row: T) => boolean): T[] => [
   ...rows.filter((row) => !isSettled(row)),

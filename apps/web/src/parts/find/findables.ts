@@ -88,8 +88,8 @@ export function findablesOf(state: RootState): Findable[] {
     id: area.id,
     kind: 'area',
     name: area.name,
-    aside: 'Area, in charts',
-    path: `/charts?area=${encodeURIComponent(area.id)}`,
+    aside: 'Area, its habits in the log',
+    path: `/log?only=${encodeURIComponent(`area.${area.id}`)}`,
   }));
   // Those that are on somebody's days come first.
   habits.sort((a, b) => Number(a.track === undefined) - Number(b.track === undefined));
