@@ -123,7 +123,16 @@ export {
   keptSpans,
   keptByWeekday,
 } from './habit/kept.ts';
-export { LOG_SPANS, isFreeSpan, type LogSpan, logSpanOf, dayOfNeighbour, logTarget, logFigures } from './habit/logSpan.ts';
+export {
+  LOG_SPANS,
+  isFreeSpan,
+  type LogSpan,
+  logSpanOf,
+  dayOfNeighbour,
+  logTarget,
+  logFigures,
+} from './habit/logSpan.ts';
+export { type MonthReward, isTargetReached, monthRewards, withRewardEnjoyed } from './habit/monthRewards.ts';
 export { type MissReason, missReasons } from './habit/missReasons.ts';
 export { OUTCOMES, type Outcome, recordedOutcome, thresholdRatio } from './habit/outcome.ts';
 export {

@@ -13,11 +13,21 @@ import {
   streakUnitOn,
   aliveRun,
   runsOf,
+  monthOfDay,
+  monthRewards,
 } from '@wimbel/core';
 import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { OUTCOME_WORDS, dateNumber, dayInWords, weekdayLetter, streakLength } from '../shared/format.ts';
+import {
+  OUTCOME_WORDS,
+  counted,
+  dateNumber,
+  dayInWords,
+  monthName,
+  weekdayLetter,
+  streakLength,
+} from '../shared/format.ts';
 import { themed, useTheme } from '../theme/Theme.tsx';
 import { dyeColor } from '../theme/dye.ts';
 import { SPACE } from '../theme/space.ts';
@@ -101,6 +111,7 @@ export function EntrySheet({ habitId, day: opened, onClose, onGo, isNoteFirst = 
         {dayInWords(day)}. {DAY_WORDS[outcomeOn(track, day)]}
       </Words>
       <StandingLine track={track} day={day} />
+      <RewardLine track={track} day={day} />
       <WeekOfDay track={track} day={day} onChoose={setDay} onSave={save} />
       {hasVariants ? <PartsField key={`parts ${day}`} habit={habit} entry={base} onChange={save} /> : null}
       {isAmount && !hasPartAmounts ? (
@@ -153,6 +164,23 @@ export function EntrySheet({ habitId, day: opened, onClose, onGo, isNoteFirst = 
         </Button>
       </View>
     </Sheet>
+  );
+}
+
+/** The reward promised for the month of a day, and what is left until it is earned. */
+function RewardLine({ track, day }: { track: Track; day: PlainDay }) {
+  const month = monthOfDay(day);
+  const found = monthRewards(track).find((each) => each.month === month);
+  if (found === undefined) return null;
+  const { reward, state, left } = found;
+  return (
+    <Words type="quiet" tone="brassText">
+      {state === 'earned'
+        ? `Earned in ${monthName(month)}: ${reward}`
+        : state === 'missed'
+          ? `Not earned in ${monthName(month)}: ${reward}`
+          : `Reward for ${monthName(month)}: ${reward}${left > 0 ? `, ${counted(left, 'day')} to go` : ''}`}
+    </Words>
   );
 }
 

@@ -1,7 +1,11 @@
-import type { ComponentType } from 'react';
-import { Pressable } from 'react-native';
-import { themed, useTheme } from '../theme/Theme.tsx';
-import { CORNER, TOUCH_PX } from '../theme/space.ts';
+import { type ComponentType, useEffect, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { themed, useIsWide, useTheme } from '../theme/Theme.tsx';
+import { CORNER, SPACE, TOUCH_PX } from '../theme/space.ts';
+import { Words } from './Words.tsx';
+
+/** How long the name of an icon stays after a long press. */
+const TOLD_MS = 2500;
 
 export type Icon = ComponentType<{ size?: number; color?: string; strokeWidth?: number }>;
 
@@ -13,6 +17,8 @@ type Props = {
   /** For what can be on or off: whether it is on. */
   isPressed?: boolean;
   sizePx?: number;
+  /** A short name, seen beside it on a wide screen and after a long press on a phone. */
+  name?: string;
   /** Tells it apart where its label changes with where it leads. */
   id?: string;
 };
@@ -23,9 +29,25 @@ function setTitle(node: unknown, title: string | null): void {
 }
 
 /** An icon that does something; its label is its name. */
-export function IconButton({ icon: Shape, label, onPress, isDisabled = false, isPressed, sizePx = 22, id }: Props) {
+export function IconButton({
+  icon: Shape,
+  label,
+  onPress,
+  isDisabled = false,
+  isPressed,
+  sizePx = 22,
+  name,
+  id,
+}: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
+  const isWide = useIsWide();
+  const [isTold, setIsTold] = useState(false);
+  useEffect(() => {
+    if (!isTold) return;
+    const timer = setTimeout(() => setIsTold(false), TOLD_MS);
+    return () => clearTimeout(timer);
+  }, [isTold]);
   return (
     <Pressable
       role="button"
@@ -38,9 +60,27 @@ export function IconButton({ icon: Shape, label, onPress, isDisabled = false, is
       {...(isPressed === undefined ? {} : ({ 'aria-pressed': isPressed } as object))}
       disabled={isDisabled}
       onPress={onPress}
-      style={({ pressed }) => [styles.target, (pressed || isPressed) && styles.pressed, isDisabled && styles.off]}
+      onLongPress={() => setIsTold(true)}
+      style={({ pressed }) => [
+        styles.target,
+        isWide && name !== undefined && styles.named,
+        (pressed || isPressed) && styles.pressed,
+        isDisabled && styles.off,
+      ]}
     >
       <Shape size={sizePx} color={isPressed ? colors.working : colors.quiet} strokeWidth={1.9} />
+      {isWide && name !== undefined ? (
+        <Words type="quiet" tone="quiet" aria-hidden>
+          {name}
+        </Words>
+      ) : null}
+      {isTold && !isWide ? (
+        <View style={styles.told} aria-hidden>
+          <Words type="quiet" style={styles.toldWords}>
+            {name ?? label}
+          </Words>
+        </View>
+      ) : null}
     </Pressable>
   );
 }
@@ -53,6 +93,18 @@ const useStyles = themed((colors) => ({
     justifyContent: 'center',
     borderRadius: CORNER.pill,
   },
+  named: { width: 'auto', flexDirection: 'row', gap: 6, paddingHorizontal: SPACE.s },
+  told: {
+    position: 'absolute',
+    top: TOUCH_PX,
+    right: 0,
+    zIndex: 10,
+    paddingHorizontal: SPACE.m,
+    paddingVertical: SPACE.xs,
+    borderRadius: CORNER.field,
+    backgroundColor: colors.ink,
+  },
+  toldWords: { color: colors.paper, whiteSpace: 'nowrap' as never },
   pressed: { backgroundColor: colors.hole },
   off: { opacity: 0.35 },
 }));

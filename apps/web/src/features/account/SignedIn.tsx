@@ -14,6 +14,7 @@ import { useToast } from '../../ui/Toast.tsx';
 import { SavingSign } from '../../parts/SavingSign.tsx';
 import { UndoKey } from '../../parts/UndoKey.tsx';
 import { FinishLineWatch } from '../../parts/FinishLineWatch.tsx';
+import { MonthRewardWatch } from '../../parts/MonthRewardWatch.tsx';
 import { ReachedWatch } from '../../parts/ReachedWatch.tsx';
 import { EarlierStartWatch } from '../../parts/EarlierStartWatch.tsx';
 import { serverAsked } from '../../store/accountSlice.ts';
@@ -117,6 +118,7 @@ export function SignedIn() {
           <SavingSign />
           <UndoKey />
           <FinishLineWatch />
+          <MonthRewardWatch />
           <ReachedWatch />
           <EarlierStartWatch />
           <ErrorBoundary

@@ -142,8 +142,13 @@ export function ChartsScreen() {
         )}
         {isNow || kind === 'days' ? null : <Button onPress={() => go({ day: today })}>{`This ${words}`}</Button>}
         <View style={styles.choice}>
-          <IconButton icon={CalendarRange} label="Between two days" onPress={() => setIsChoosing(true)} />
-          <IconButton icon={Download} label="Save or print" onPress={() => setIsSaving(true)} />
+          <IconButton
+            icon={CalendarRange}
+            name="Two days"
+            label="Between two days"
+            onPress={() => setIsChoosing(true)}
+          />
+          <IconButton icon={Download} name="Save" label="Save or print" onPress={() => setIsSaving(true)} />
           <ChartChoice what={subject.what} name={subject.name} onChange={(what) => go({ what })} />
         </View>
       </View>

@@ -147,10 +147,11 @@ function Head({
         ) : null}
         <IconButton
           icon={Pencil}
+          name="Edit"
           label="Edit goal"
           onPress={() => router.push(`/goals/${encodeURIComponent(goal.id)}/edit` as never)}
         />
-        <IconButton icon={Ellipsis} label="More about this goal" onPress={() => onOpen({ kind: 'menu' })} />
+        <IconButton icon={Ellipsis} name="More" label="More about this goal" onPress={() => onOpen({ kind: 'menu' })} />
       </View>
       <View style={styles.titles}>
         <AreaName areaId={goal.areaId} />

@@ -1,7 +1,7 @@
 import { type Goal, type Area } from '@wimbel/core';
 import { useRouter } from 'expo-router';
+import AlarmClock from 'lucide-react-native/icons/alarm-clock';
 import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
-import CalendarDays from 'lucide-react-native/icons/calendar-days';
 import CalendarRange from 'lucide-react-native/icons/calendar-range';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
@@ -83,9 +83,19 @@ export function GoalsScreen() {
         <Words type="display" heading={1} style={styles.title}>
           Goals
         </Words>
-        <IconButton icon={CalendarRange} label="The year" onPress={() => router.push('/goals/year' as never)} />
-        <IconButton icon={CalendarDays} label="What is due" onPress={() => router.push('/goals/due' as never)} />
-        <IconButton icon={ArrowDownUp} label="How goals are listed" onPress={() => setIsListing(true)} />
+        <IconButton
+          icon={CalendarRange}
+          name="Year"
+          label="The year"
+          onPress={() => router.push('/goals/year' as never)}
+        />
+        <IconButton
+          icon={AlarmClock}
+          name="Due"
+          label="What is due"
+          onPress={() => router.push('/goals/due' as never)}
+        />
+        <IconButton icon={ArrowDownUp} name="Order" label="How goals are listed" onPress={() => setIsListing(true)} />
         <Button kind="main" onPress={add} icon={<Plus size={18} color={colors.onWorking} />}>
           Set a goal
         </Button>

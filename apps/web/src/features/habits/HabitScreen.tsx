@@ -25,7 +25,7 @@ import { IconButton } from '../../ui/IconButton.tsx';
 import { NotHere } from '../../ui/NotHere.tsx';
 import { PageHead } from '../../ui/PageHead.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { FinishLineCard, PausesCard, TargetsCard, TermsCard, VariantsCard } from './PlanCards.tsx';
+import { FinishLineCard, MonthRewardsCard, PausesCard, TargetsCard, TermsCard, VariantsCard } from './PlanCards.tsx';
 import { AmountsCard, KeptCard, MonthCard, RecentCard, StreakCard, WeekdaysCard } from './RecordCards.tsx';
 import { NotesCard, ReasonsCard } from './WordsCards.tsx';
 import { Figure } from '../../parts/Figure.tsx';
@@ -61,6 +61,7 @@ function HabitPage({ track }: { track: Track }) {
   const plan = (
     <>
       <TargetsCard {...shared} />
+      <MonthRewardsCard track={track} />
       <TermsCard track={track} />
       <FinishLineCard {...shared} />
       <PausesCard track={track} />
@@ -128,14 +129,27 @@ function Head({ track, color }: { track: Track; color: string }) {
         )}
         <IconButton
           icon={Copy}
+          name="Copy"
           label="Copy this habit"
           sizePx={20}
           onPress={() => router.push(`/habits/new?copy=${habit.id}` as never)}
         />
         {isOver ? null : (
-          <IconButton icon={Archive} label="Archive this habit" sizePx={20} onPress={() => actions.archive(habit)} />
+          <IconButton
+            icon={Archive}
+            name="Archive"
+            label="Archive this habit"
+            sizePx={20}
+            onPress={() => actions.archive(habit)}
+          />
         )}
-        <IconButton icon={Trash} label="Delete this habit" sizePx={20} onPress={() => setIsDeleting(true)} />
+        <IconButton
+          icon={Trash}
+          name="Delete"
+          label="Delete this habit"
+          sizePx={20}
+          onPress={() => setIsDeleting(true)}
+        />
       </PageHead>
       <View style={styles.under}>
         {habit.icon ? <HabitIcon name={habit.icon} sizePx={20} color={color} /> : null}

@@ -10,7 +10,10 @@ import {
   yearFigures,
   yearOfDay,
   eachEntry,
+  isTargetReached,
+  monthRewards,
   rewardOfMonth,
+  withRewardEnjoyed,
   monthSpan,
   yearSpan,
   doneBetween,
@@ -22,7 +25,16 @@ import { selectHidesStreaks, selectSettings, selectEntries } from '../../store/s
 import { useAppSelector } from '../../store/store.ts';
 import { termsWords } from '../../words/termsWords.ts';
 import { amount, amountOf } from '../../shared/amounts.ts';
-import { capital, counted, dateNear, fullDate, monthName, percent, spanInWords } from '../../shared/format.ts';
+import {
+  capital,
+  counted,
+  dateNear,
+  fullDate,
+  monthAndYear,
+  monthName,
+  percent,
+  spanInWords,
+} from '../../shared/format.ts';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -82,7 +94,7 @@ export function TargetsCard({ track, color }: { track: Track; color: string }) {
       />
       {reward === null ? null : (
         <Words type="quiet" tone="brassText">
-          {ofMonth.share !== null && ofMonth.left === 0 ? 'Earned' : 'Reward'}: {reward}
+          {isTargetReached(ofMonth) ? 'Earned' : 'Reward'}: {reward}
         </Words>
       )}
       <TargetLine
@@ -238,6 +250,56 @@ export function FinishLineCard({ track, color }: { track: Track; color: string }
   );
 }
 
+/** The rewards of months, this one's and those before: earned or not, and when they were enjoyed. */
+export function MonthRewardsCard({ track }: { track: Track }) {
+  const styles = useStyles();
+  const edit = useHabitEdit();
+  const { habit, today } = track;
+  const rewards = monthRewards(track);
+  if (rewards.length === 0) return null;
+  return (
+    <Card label="Rewards of months" style={styles.card}>
+      <CardHead title="Rewards of months" />
+      {rewards.map(({ month, reward, state, left, enjoyedOn }) => {
+        const name = monthAndYear(month);
+        const enjoy = (day: string | null): void =>
+          void edit(
+            withRewardEnjoyed(habit, month, day),
+            day === null ? `${reward}: not enjoyed yet` : `${reward}: enjoyed`,
+          );
+        return (
+          <View key={month} style={styles.rewardLine}>
+            <View style={styles.rewardWords}>
+              <Words tone={state === 'earned' ? 'brassText' : 'ink'}>{reward}</Words>
+              <Words type="quiet" tone="quiet">
+                {name}:{' '}
+                {state === 'open'
+                  ? left > 0
+                    ? `${counted(left, 'day')} to go`
+                    : 'not yet earned'
+                  : state === 'missed'
+                    ? 'not earned'
+                    : enjoyedOn === null
+                      ? 'earned'
+                      : `earned, enjoyed on ${dateNear(dayOf(enjoyedOn), today)}`}
+              </Words>
+            </View>
+            {state !== 'earned' ? null : enjoyedOn === null ? (
+              <Deed label={`Enjoyed: ${reward}, ${name}`} onPress={() => enjoy(formatDay(today))}>
+                Enjoyed
+              </Deed>
+            ) : (
+              <Deed label={`Not enjoyed yet: ${reward}, ${name}`} onPress={() => enjoy(null)}>
+                Not yet
+              </Deed>
+            )}
+          </View>
+        );
+      })}
+    </Card>
+  );
+}
+
 /** The pauses, past and to come. */
 export function PausesCard({ track }: { track: Track }) {
   const styles = useStyles();
@@ -350,6 +412,8 @@ const useStyles = themed(() => ({
   target: { gap: SPACE.xs },
   line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, flexWrap: 'wrap' },
   grow: { flex: 1, minWidth: 90 },
+  rewardLine: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s },
+  rewardWords: { flex: 1, minWidth: 0 },
   press: { minHeight: TOUCH_PX, justifyContent: 'center' },
   group: { gap: SPACE.xs },
 }));

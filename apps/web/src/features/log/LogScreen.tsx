@@ -152,7 +152,12 @@ export function LogScreen() {
   };
 
   const orderButton = (
-    <IconButton icon={ArrowUpDown} label="Which habits, in which order" onPress={() => setPanel('order')} />
+    <IconButton
+      icon={ArrowUpDown}
+      name="Order"
+      label="Which habits, in which order"
+      onPress={() => setPanel('order')}
+    />
   );
   const drawButton = (
     <IconButton icon={Pencil} label="Mark days by drawing" isPressed={draws} onPress={() => setDraws(!draws)} />
@@ -185,10 +190,11 @@ export function LogScreen() {
         ) : null}
         {isWide ? orderButton : null}
         {isWide && !isList ? (
-          <IconButton icon={Keyboard} label="Keys of the pegboard" onPress={() => setPanel('keys')} />
+          <IconButton icon={Keyboard} name="Keys" label="Keys of the pegboard" onPress={() => setPanel('keys')} />
         ) : null}
         <IconButton
           icon={isList ? Grip : List}
+          name={isList ? 'Pegboard' : 'List'}
           label={isList ? 'As the pegboard' : 'As a list by day'}
           onPress={() => go({ isList: !isList })}
         />

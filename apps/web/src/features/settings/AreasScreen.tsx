@@ -1,4 +1,4 @@
-import { type Area, DYES } from '@wimbel/core';
+import { type Area, DYES, type Dye } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -9,7 +9,8 @@ import { selectAreas, selectHabits } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { counted } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
-import { dyeColor, dyeOf } from '../../theme/dye.ts';
+import { dyeColor, dyeOf, isOwnColor } from '../../theme/dye.ts';
+import { ColorField } from '../../ui/ColorField.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Card } from '../../ui/Card.tsx';
@@ -83,14 +84,18 @@ export function AreasScreen() {
   );
 }
 
+/** Stands for a person's own colour among the chips. */
+const OWN = 'own';
+
 function AreaSheet({ area, onClose }: { area: Area | null; onClose: () => void }) {
   const styles = useStyles();
-  const { colors } = useTheme();
+  const { colors, isDark } = useTheme();
   const { change } = useRecording();
   const toast = useToast();
   const areas = useAppSelector(selectAreas);
   const [name, setName] = useState(area?.name ?? '');
   const [color, setColor] = useState<string>(area ? dyeOf(area.color) : DYES[areas.length % DYES.length]!);
+  const isOwn = isOwnColor(color);
   const [fault, setFault] = useState<string | undefined>();
   const save = (): void => {
     if (name.trim() === '') {
@@ -130,10 +135,23 @@ function AreaSheet({ area, onClose }: { area: Area | null; onClose: () => void }
       <Labelled label="Colour" hint="Shows on every screen at once.">
         <Chips
           label="Colour"
-          chips={DYES.map((dye) => ({ value: dye, label: COLOUR_WORDS[dye], dot: colors.dyes[dye] }))}
-          chosen={[color]}
-          onPress={setColor}
+          chips={[
+            ...DYES.map((dye) => ({ value: dye, label: COLOUR_WORDS[dye], dot: colors.dyes[dye] })),
+            { value: OWN, label: 'Another colour', ...(isOwn ? { dot: dyeColor(colors, color) } : {}) },
+          ]}
+          chosen={[isOwn ? OWN : color]}
+          onPress={(next) => setColor(next === OWN ? (isOwn ? color : colors.dyes[dyeOf(color) as Dye]) : next)}
         />
+        {isOwn ? (
+          <ColorField
+            label="Another colour"
+            value={color}
+            onChange={setColor}
+            {...(dyeColor(colors, color) === color.toLowerCase()
+              ? {}
+              : { hint: `Shown a little ${isDark ? 'lighter' : 'darker'}, so that it can be seen.` })}
+          />
+        ) : null}
       </Labelled>
       <View style={styles.buttons}>
         <Button kind="main" onPress={save}>

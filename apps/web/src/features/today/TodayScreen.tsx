@@ -256,6 +256,7 @@ export function TodayScreen() {
             {goals}
             {shown.filter(isAllSettled).map(sectionOf)}
             {others}
+            <MonthCard day={day} />
             {grouping}
           </>
         )}
