@@ -1,16 +1,12 @@
-import { execFileSync } from 'node:child_process';
-import { writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { build } from 'esbuild';
-import { postgresPrograms } from '../scripts/machine/postgres.mjs';
-import { STATE } from '../scripts/machine/system.mjs';
 import { startWimbel } from '../e2e/driver/server.ts';
 import { CHROMIUM_ARGS, WIDE } from '../e2e/playwright.config.ts';
 import { line, median, ratio, say } from './measure.ts';
 import { openingMs, signIn, signUp, tapMs } from './onPage.ts';
+import { sendYear } from './year.ts';
 
 const HABITS = 400;
 /** A leap year, all of it past. */
@@ -19,37 +15,6 @@ const DAYS = 366;
 const LOG = '/log?span=year&day=2024-12-31';
 const OPENINGS = 5;
 const TAPS = 40;
-
-/** A person with 400 habits, kept more or less on every day of the year: habits by the server, records by the database. */
-async function fill(url: string, databaseUrl: string, email: string): Promise<void> {
-  const person = await signUp(url, email);
-  await person.send(
-    Array.from({ length: HABITS }, (_, index): [string, string, object] => [
-      'habits',
-      `h${index}`,
-      {
-        id: `h${index}`,
-        name: `Habit ${index + 1}`,
-        order: index,
-        aim: 'build',
-        partOfDay: 'any',
-        measure: { kind: 'check' },
-        terms: [{ from: FIRST, schedule: { kind: 'daily' } }],
-        startsOn: FIRST,
-      },
-    ]),
-  );
-  const script = join(STATE, 'bench-year.sql');
-  writeFileSync(
-    script,
-    `insert into entries (user_id, revision, changed_at, change_id, place, habit_id, day, mark)
-select '${person.id}', ${HABITS} + row_number() over (), now(), 'bench', 1, 'h' || habit, date '${FIRST}' + day, 'done'
-from generate_series(0, ${HABITS - 1}) habit, generate_series(0, ${DAYS - 1}) day where (habit * 7 + day * 13) % 10 < 7;
-update revisions set revision = (select max(revision) from entries where user_id = '${person.id}') where user_id = '${person.id}';
-analyze entries;\n`,
-  );
-  execFileSync(join(postgresPrograms()!, 'psql'), ['-q', '-v', 'ON_ERROR_STOP=1', '-f', script, databaseUrl]);
-}
 
 /** The bare page, built as the app is, on a port of its own. */
 async function serveBare(): Promise<{ url: string; end: () => void }> {
@@ -73,7 +38,10 @@ async function serveBare(): Promise<{ url: string; end: () => void }> {
   return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, end: () => void server.close() };
 }
 
-const wimbel = await startWimbel('bench', { now: new Date().toISOString() });
+const wimbel = await startWimbel('bench', {
+  now: new Date().toISOString(),
+  env: { WIMBEL_REQUESTS_PER_MINUTE: '10000000' },
+});
 const bare = await serveBare();
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -81,7 +49,7 @@ const browser = await chromium.launch({
 });
 try {
   const email = 'pegs@example.org';
-  await fill(wimbel.url, wimbel.databaseUrl(), email);
+  await sendYear(await signUp(wimbel.url, email), { habits: HABITS, first: FIRST, days: DAYS });
   const app = await (await browser.newContext({ baseURL: wimbel.url, viewport: WIDE })).newPage();
   const least = await (await browser.newContext({ baseURL: bare.url, viewport: WIDE })).newPage();
   // What runs in the page is compiled with the names of its functions kept by a helper of this name.

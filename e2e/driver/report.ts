@@ -71,7 +71,7 @@ export const report = (): Report =>
   ) as Report;
 export const sample = () =>
   JSON.parse(readFileSync(join(STATE, 'e2e-sample.json'), 'utf8')) as {
-    habits: { id: string; name: string; areaId?: string }[];
+    habits: { id: string; name: string; areaId?: string; archived?: boolean; endsOn?: string }[];
     areas: { id: string; name: string }[];
     goals: { id: string; title: string; state: string }[];
     keyResults: { id: string; goalId: string; title: string; checkpoints?: object }[];

@@ -465,17 +465,7 @@ describe('what the server sends', () => {
     const server = pretendServer();
     const device = open(server, newId());
     await until(() => device.store.getState().records.isLoaded);
-    let isHeld = true;
-    const { sendChanges } = server.api;
-    server.api.sendChanges = async (...asked) => {
-      if (isHeld) throw new ApiError({ code: 'unavailable', message: '' });
-      return sendChanges(...asked);
-    };
-    device.sync.change([
-      entryChange(entry('2026-11-24', { mark: 'rest' })),
-      entryChange(entry('2026-11-23', { mark: 'rest' })),
-    ]);
-    const at = (day: string, madeAt: string) =>
+    const theirs = (day: string, madeAt: string) =>
       server.put({
         collection: 'entries',
         key: `${day} h`,
@@ -483,11 +473,29 @@ describe('what the server sends', () => {
         changeId: 'x',
         record: entry(day, { mark: 'missed' }),
       });
-    at('2026-11-24', '2020-01-01T00:00:00Z');
-    at('2026-11-23', new Date(Date.now() + 60_000).toISOString());
-    at('2026-11-20', '2020-01-01T00:00:00Z');
-    isHeld = false;
+    // An answer that carries what another device wrote is on its way while the person goes on.
+    const { sendChanges } = server.api;
+    let letGo = (): void => {};
+    const held = new Promise<void>((resolve) => (letGo = resolve));
+    server.api.sendChanges = async (...asked) => {
+      const answer = await sendChanges(...asked);
+      await held;
+      return answer;
+    };
+    theirs('2026-11-24', '2020-01-01T00:00:00Z');
+    theirs('2026-11-23', new Date(Date.now() + 60_000).toISOString());
+    theirs('2026-11-20', '2020-01-01T00:00:00Z');
+    device.sync.change([entryChange(entry('2026-11-19'))]);
+    await until(() => server.state.sent === 1);
+    device.sync.change([
+      entryChange(entry('2026-11-24', { mark: 'rest' })),
+      entryChange(entry('2026-11-23', { mark: 'rest' })),
+    ]);
+    const shown: (string | undefined)[] = [];
+    device.store.subscribe(() => shown.push(device.entries()['2026-11-24']?.mark));
+    letGo();
     await until(() => device.waiting() === 0 && device.entries()['2026-11-20'] !== undefined);
+    expect(new Set(shown)).toEqual(new Set(['rest']));
     expect(device.entries()['2026-11-24']?.mark).toBe('rest');
     expect(device.entries()['2026-11-23']?.mark).toBe('missed');
   });

@@ -1,0 +1,56 @@
+import { type Area, type DaySpan, type LogSpan, PARTS_OF_DAY, type Track, pegboardColumns } from '@wimbel/core';
+import { useMemo } from 'react';
+import { PART_WORDS } from '../../shared/format.ts';
+import { selectAreas, selectSettings } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
+import { useIsCompact, useIsWide } from '../../theme/Theme.tsx';
+import { OFTEN, OFTEN_WORDS, oftenOf } from '../../words/often.ts';
+import type { Group } from './ArrangeSheet.tsx';
+import { type HabitLine, logLines } from './logRows.ts';
+import { runningWords } from './logWords.ts';
+import { pegboardSize } from './pegboardSize.ts';
+import { useWindowed, within } from './useWindowed.ts';
+
+/** How often habits are due, as groups. */
+const OFTEN_GROUPS: readonly Area[] = OFTEN.map((id, order) => ({ id, name: OFTEN_WORDS[id], order }));
+/** The parts of the day as groups. */
+const PARTS: readonly Area[] = PARTS_OF_DAY.map((id, order) => ({ id, name: PART_WORDS[id], order }));
+
+/** Where everything of a pegboard stands, and what of it is near enough to be drawn. */
+export function useBoardLayout(tracks: readonly Track[], kind: LogSpan, span: DaySpan, group: Group) {
+  const isWide = useIsWide();
+  const isCompact = useIsCompact();
+  const { weekStart } = useAppSelector(selectSettings);
+  const areas = useAppSelector(selectAreas);
+  const { box, size: boxSize, seen, look, measure } = useWindowed();
+  const dayCount = span.last - span.first + 1;
+  const size = useMemo(
+    () => pegboardSize(boxSize.widthPx, isWide, dayCount, kind, isCompact),
+    [boxSize.widthPx, isWide, dayCount, kind, isCompact],
+  );
+  const days = useMemo(() => pegboardColumns(span, weekStart, size.cellPx, size.weekGapPx), [span, weekStart, size]);
+  const { lines, heightPx } = useMemo(
+    () =>
+      logLines(
+        tracks,
+        group === 'part' ? PARTS : group === 'often' ? OFTEN_GROUPS : areas,
+        group !== 'together',
+        size,
+        (track) => runningWords(track, kind, span) !== null,
+        group === 'part' ? ({ habit }) => habit.partOfDay : group === 'often' ? oftenOf : undefined,
+      ),
+    [tracks, areas, group, size, kind, span],
+  );
+  const habits = useMemo(() => lines.filter((line): line is HabitLine => line.kind === 'habit'), [lines]);
+  const columns = useMemo(
+    () => within(days.columns, (column) => column.x, size.cellPx, seen.left, seen.right - size.namesPx),
+    [days, size, seen.left, seen.right],
+  );
+  const drawn = useMemo(
+    () => within(lines, (line) => line.y, size.tallRowPx, seen.top, seen.bottom - size.headPx),
+    [lines, size, seen.top, seen.bottom],
+  );
+  return { box, boxSize, look, measure, size, days, lines, heightPx, habits, columns, drawn, dayCount, isWide };
+}
+
+export type BoardLayout = ReturnType<typeof useBoardLayout>;
