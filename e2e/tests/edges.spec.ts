@@ -133,7 +133,7 @@ test('what was refused can be mended and sent again, with what was written in it
   });
   await person.button('Scales, more').click();
   await person.page.getByLabel('Note').fill('Bow arm loose, far too many words');
-  await person.button('Close').click();
+  await person.button('Close').last().click();
   await expect(person.page.getByText('One change could not be saved')).toBeVisible();
   // It outlives the page.
   await person.page.reload();

@@ -1,38 +1,22 @@
-import { capital } from '../../shared/format.ts';
 import { yupResolver } from '@hookform/resolvers/yup';
 import { checkRecord } from '@wimbel/contract';
-import { type Habit, type PlainDay, WEEKDAYS, eachEntry, formatDay, parseDay } from '@wimbel/core';
+import { type Area, type Habit, type PlainDay, eachEntry, formatDay, parseDay } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Controller, useForm, useWatch } from 'react-hook-form';
-import { View } from 'react-native';
+import { useForm, useWatch } from 'react-hook-form';
 import { NEW_AREA, newArea } from '../../parts/newArea.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { changeTo, newId } from '../../store/makeChange.ts';
-import {
-  selectAreas,
-  selectGoals,
-  selectHabits,
-  selectSettings,
-  selectToday,
-  selectEntries,
-} from '../../store/selectors.ts';
+import { selectAreas, selectGoals, selectHabits, selectToday, selectEntries } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { forgetDraft, useFormDraft } from '../../shared/formDraft.ts';
 import { parseTyped } from '../../shared/amounts.ts';
-import { useTheme } from '../../theme/Theme.tsx';
-import { dyeColor } from '../../theme/dye.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Chips } from '../../ui/Chips.tsx';
-import { Labelled } from '../../ui/Field.tsx';
-import { FormField } from '../../ui/FormField.tsx';
-import { FieldRow, FormPage } from '../../ui/FormPage.tsx';
-import { IconGrid } from '../../ui/IconGrid.tsx';
-import { Segments } from '../../ui/Segments.tsx';
+import { FormPage } from '../../ui/FormPage.tsx';
 import { issueWords } from '../../words/issueWords.ts';
 import { useToast } from '../../ui/Toast.tsx';
 import { NotHere } from '../../ui/NotHere.tsx';
-import { Words } from '../../ui/Words.tsx';
+import { CountFields, DayFields, NameFields, OftenFields } from './HabitFormFields.tsx';
 import {
   type HabitDraft,
   changesTerms,
@@ -42,21 +26,6 @@ import {
   habitDraftSchema,
   habitOfDraft,
 } from './habitDraft.ts';
-
-const SCHEDULES = [
-  { value: 'daily', label: 'Every day' },
-  { value: 'weekdays', label: 'On weekdays' },
-  { value: 'interval', label: 'Every few days' },
-  { value: 'perWeek', label: 'Times a week' },
-  { value: 'perMonth', label: 'Times a month' },
-];
-const PARTS = [
-  { value: 'morning', label: 'Morning' },
-  { value: 'midday', label: 'Midday' },
-  { value: 'evening', label: 'Evening' },
-  { value: 'any', label: 'Any time' },
-];
-const LONGEST_NAME = 120;
 
 /** Whether the numbers of the terms can be read yet, while they are typed. */
 const isReadable = ({ measure, threshold, schedule, every, times }: HabitDraft): boolean =>
@@ -83,12 +52,9 @@ export function HabitFormScreen({ habitId }: { habitId?: string }) {
   );
 }
 
-function HabitForm({
-  habit,
-  source,
-  forGoal,
-  from,
-}: {
+const LOOK_AGAIN = 'Some fields above need another look. Nothing you wrote is lost.';
+
+type FormOf = {
   habit: Habit | null;
   /** The habit that a new one is made like. */
   source: Habit | null;
@@ -96,10 +62,11 @@ function HabitForm({
   forGoal: string;
   /** The first day of a new one, if not today. */
   from: PlainDay | null;
-}) {
-  const router = useRouter();
+};
+
+/** The form as it is filled in, and what sends it: kept as a draft while it is new. */
+function useHabitForm({ habit, source, forGoal, from }: FormOf, onDone: () => void) {
   const toast = useToast();
-  const { colors } = useTheme();
   const { change } = useRecording();
   const today = useAppSelector(selectToday);
   const areas = useAppSelector(selectAreas);
@@ -121,267 +88,115 @@ function HabitForm({
     // Nothing is found wrong before the form is sent: a word that came in between would move what is about to be tapped.
     mode: 'onSubmit',
   });
-  const { control, handleSubmit, setValue, setError, setFocus, reset } = form;
   const draftName = habit === null && source === null ? `habit ${startsOn}` : null;
   useFormDraft(draftName, form);
-  const draft = useWatch({ control }) as HabitDraft;
+  const draft = useWatch({ control: form.control }) as HabitDraft;
   const isDouble = habits.some(
     ({ id, name }) => id !== habit?.id && name.trim().toLowerCase() === draft.name.trim().toLowerCase(),
   );
-  const { pipsName = { one: 'pip', many: 'pips' } } = useAppSelector(selectSettings);
   const asksFrom =
     (hasRecords || (habit?.terms.length ?? 0) > 1) && isReadable(draft) && changesTerms(habit, draft, today);
-  const listAddress = from === null ? '/habits/list' : `/habits/list?day=${formatDay(from)}`;
-  const back = (): void =>
-    router.canGoBack() ? router.back() : router.replace((habit ? `/habits/${habit.id}` : '/today') as never);
 
-  const leave = (): void => {
-    if (draftName !== null) forgetDraft(draftName);
-    back();
+  /** The habit as it is filled in, with the area that is new with it, if any. */
+  const filledIn = (filled: HabitDraft): { next: Habit; area: Area | null; areaId: string | undefined } => {
+    const isNewArea = filled.areaId === NEW_AREA && filled.newArea.trim() !== '';
+    const area = isNewArea ? newArea(filled.newArea, areas) : null;
+    const areaId = area?.id ?? (filled.areaId === NEW_AREA || filled.areaId === '' ? undefined : filled.areaId);
+    const order = (habits.at(-1)?.order ?? -1) + 1;
+    const { goalId: _, ...own } = habitOfDraft(filled, habit, {
+      id: habit?.id ?? newId(),
+      order,
+      today,
+      areaId,
+      hasRecords,
+    });
+    const next: Habit = {
+      ...own,
+      ...(goals.some((goal) => goal.id === goalId) ? { goalId } : {}),
+      ...(source?.variants && filled.measure === source.measure.kind ? { variants: source.variants } : {}),
+    };
+    return { next, area, areaId };
   };
 
-  const save = (then: 'back' | 'another') =>
-    handleSubmit(
-      (filled) => {
-        const fromFault = asksFrom ? termsFromFault(filled, today) : null;
-        if (fromFault !== null) {
-          setError('termsFrom', { message: fromFault });
-          setFault('Some fields above need another look. Nothing you wrote is lost.');
-          return;
-        }
-        const isNewArea = filled.areaId === NEW_AREA && filled.newArea.trim() !== '';
-        const area = isNewArea ? newArea(filled.newArea, areas) : null;
-        const areaId = area?.id ?? (filled.areaId === NEW_AREA || filled.areaId === '' ? undefined : filled.areaId);
-        const { goalId: _, ...filledIn } = habitOfDraft(filled, habit, {
-          id: habit?.id ?? newId(),
-          order: (habits.at(-1)?.order ?? -1) + 1,
-          today,
-          areaId,
-          hasRecords,
-        });
-        const next: Habit = {
-          ...filledIn,
-          ...(goals.some((goal) => goal.id === goalId) ? { goalId } : {}),
-          ...(source?.variants && filled.measure === source.measure.kind ? { variants: source.variants } : {}),
-        };
-        const { issues } = checkRecord('habits', next);
-        if (issues.length > 0) {
-          setFault(issues.map(issueWords).join('; '));
-          return;
-        }
-        if (draftName !== null) forgetDraft(draftName);
-        const onUndo = change(...(area ? [changeTo('areas', area)] : []), changeTo('habits', next));
-        toast({ text: habit === null ? `${next.name} is on your days` : `${next.name} is changed`, onUndo });
-        if (then === 'back') return back();
-        setFault(null);
-        const { partOfDay } = filled;
-        reset({ ...emptyDraft(today), startsOn, partOfDay, areaId: areaId ?? '' });
-        // The fields are made anew first.
-        setTimeout(() => setFocus('name'));
-      },
-      () => setFault('Some fields above need another look. Nothing you wrote is lost.'),
-    );
+  const keep = (filled: HabitDraft, then: 'back' | 'another'): void => {
+    const fromFault = asksFrom ? termsFromFault(filled, today) : null;
+    if (fromFault !== null) {
+      form.setError('termsFrom', { message: fromFault });
+      return setFault(LOOK_AGAIN);
+    }
+    const { next, area, areaId } = filledIn(filled);
+    const { issues } = checkRecord('habits', next);
+    if (issues.length > 0) return setFault(issues.map(issueWords).join('; '));
+    if (draftName !== null) forgetDraft(draftName);
+    const onUndo = change(...(area ? [changeTo('areas', area)] : []), changeTo('habits', next));
+    toast({ text: habit === null ? `${next.name} is on your days` : `${next.name} is changed`, onUndo });
+    if (then === 'back') return onDone();
+    setFault(null);
+    form.reset({ ...emptyDraft(today), startsOn, partOfDay: filled.partOfDay, areaId: areaId ?? '' });
+    // The fields are made anew first.
+    setTimeout(() => form.setFocus('name'));
+  };
+  return {
+    form,
+    fault,
+    areas,
+    goals,
+    goalId,
+    onGoal: setGoalId,
+    hasRecords,
+    isDouble,
+    asksFrom,
+    forget: () => {
+      if (draftName !== null) forgetDraft(draftName);
+    },
+    save: (then: 'back' | 'another'): void =>
+      void form.handleSubmit(
+        (filled) => keep(filled, then),
+        () => setFault(LOOK_AGAIN),
+      )(),
+  };
+}
 
+function HabitForm(of: FormOf) {
+  const { habit, source, from } = of;
+  const router = useRouter();
+  const isNew = habit === null;
+  const back = (): void =>
+    router.canGoBack() ? router.back() : router.replace((habit ? `/habits/${habit.id}` : '/today') as never);
+  const { form, fault, areas, goals, goalId, onGoal, hasRecords, isDouble, asksFrom, forget, save } = useHabitForm(
+    of,
+    back,
+  );
+  const listAddress = from === null ? '/habits/list' : `/habits/list?day=${formatDay(from)}`;
   return (
     <FormPage
-      title={habit === null ? 'A new habit' : 'Edit habit'}
-      saveLabel={habit === null ? 'Add habit' : 'Save'}
-      onSave={() => void save('back')()}
-      {...(habit === null ? { also: { label: 'Add, then another', onPress: () => void save('another')() } } : {})}
-      onBack={leave}
+      title={isNew ? 'A new habit' : 'Edit habit'}
+      saveLabel={isNew ? 'Add habit' : 'Save'}
+      onSave={() => save('back')}
+      {...(isNew ? { also: { label: 'Add, then another', onPress: () => save('another') } } : {})}
+      onBack={() => {
+        forget();
+        back();
+      }}
       fault={fault}
     >
-      {habit === null && source === null ? (
+      {isNew && source === null ? (
         <Button kind="bare" style={{ alignSelf: 'flex-start' }} onPress={() => router.replace(listAddress as never)}>
           Write a list instead
         </Button>
       ) : null}
-      <FormField
-        control={control}
-        name="name"
-        label="Name"
-        placeholder="Scales before breakfast"
-        maxLength={LONGEST_NAME}
-        autoFocus={habit === null}
-        hint={isDouble ? 'You have a habit of this name already' : undefined}
+      <NameFields
+        form={form}
+        isNew={isNew}
+        isDouble={isDouble}
+        areas={areas}
+        goals={goals}
+        goalId={goalId}
+        onGoal={onGoal}
       />
-      <Labelled label="Icon">
-        <IconGrid value={draft.icon} onChange={(icon) => setValue('icon', icon)} />
-      </Labelled>
-      <Labelled label="Area">
-        <Chips
-          label="Area"
-          chips={[
-            { value: '', label: 'None' },
-            ...areas.map((area) => ({ value: area.id, label: area.name, dot: dyeColor(colors, area.color) })),
-            { value: NEW_AREA, label: 'New area' },
-          ]}
-          chosen={[draft.areaId]}
-          onPress={(areaId) => setValue('areaId', areaId)}
-        />
-      </Labelled>
-      {draft.areaId === NEW_AREA ? (
-        <FormField
-          control={control}
-          name="newArea"
-          label="Name of the new area"
-          placeholder="Boat yard"
-          maxLength={80}
-        />
-      ) : null}
-      {goals.length > 0 ? (
-        <Labelled label="Goal" hint="The goal it carries. A key result can count it besides.">
-          <Chips
-            label="Goal"
-            chips={[{ value: '', label: 'None' }, ...goals.map((goal) => ({ value: goal.id, label: goal.title }))]}
-            chosen={[goalId]}
-            onPress={setGoalId}
-          />
-        </Labelled>
-      ) : null}
-      <Labelled label="What it is" hint={draft.aim === 'quit' ? 'Each day you held off is a day done.' : undefined}>
-        <Segments
-          label="What it is"
-          value={draft.aim}
-          choices={[
-            { value: 'build', label: 'Something to do' },
-            { value: 'quit', label: 'Something to quit' },
-          ]}
-          onChange={(aim) => setValue('aim', aim)}
-          isWrapping
-        />
-      </Labelled>
-      <Labelled
-        label="How it is counted"
-        hint={hasRecords ? 'Days are recorded this way already, so it stays.' : undefined}
-      >
-        {hasRecords ? (
-          <Words type="strong">
-            {draft.measure === 'check' ? 'Checked off' : `An amount, in ${draft.unit || 'numbers'}`}
-          </Words>
-        ) : (
-          <Segments
-            label="How it is counted"
-            value={draft.measure}
-            choices={[
-              { value: 'check', label: 'Checked off' },
-              { value: 'amount', label: 'An amount' },
-            ]}
-            onChange={(measure) => setValue('measure', measure)}
-            isWrapping
-          />
-        )}
-      </Labelled>
-      {draft.measure === 'amount' ? (
-        <>
-          <FieldRow>
-            <View style={{ flex: 1, minWidth: 120 }}>
-              <FormField control={control} name="unit" label="Unit" placeholder="min, m, pages, €" />
-            </View>
-            <View style={{ flex: 1, minWidth: 120 }}>
-              <FormField control={control} name="step" label="One tap adds" inputMode="decimal" suffix={draft.unit} />
-            </View>
-          </FieldRow>
-          <Labelled label="Daily target">
-            <Segments
-              label="Daily target"
-              value={draft.limit}
-              choices={[
-                { value: 'atLeast', label: 'At least' },
-                { value: 'atMost', label: 'At most' },
-              ]}
-              onChange={(limit) => setValue('limit', limit)}
-              isWrapping
-            />
-          </Labelled>
-          <FormField
-            control={control}
-            name="threshold"
-            label={draft.limit === 'atLeast' ? 'At least how much' : 'At most how much'}
-            inputMode="decimal"
-            suffix={draft.unit}
-          />
-        </>
-      ) : null}
-      <Labelled label="How often">
-        <Chips
-          label="How often"
-          chips={SCHEDULES}
-          chosen={[draft.schedule]}
-          onPress={(schedule) => setValue('schedule', schedule as HabitDraft['schedule'])}
-        />
-      </Labelled>
-      {draft.schedule === 'weekdays' ? (
-        <Controller
-          control={control}
-          name="weekdays"
-          render={({ field, fieldState }) => (
-            <Labelled label="Which weekdays" error={fieldState.error?.message}>
-              <Chips
-                label="Which weekdays"
-                isMultiple
-                chips={WEEKDAYS.map((value) => ({ value, label: capital(value).slice(0, 3) }))}
-                chosen={field.value}
-                onPress={(value) =>
-                  field.onChange(
-                    field.value.includes(value as never)
-                      ? field.value.filter((each) => each !== value)
-                      : [...field.value, value],
-                  )
-                }
-              />
-            </Labelled>
-          )}
-        />
-      ) : null}
-      {draft.schedule === 'interval' ? (
-        <FormField control={control} name="every" label="Every how many days" inputMode="numeric" suffix="days" />
-      ) : null}
-      {draft.schedule === 'perWeek' || draft.schedule === 'perMonth' ? (
-        <FormField
-          control={control}
-          name="times"
-          label={draft.schedule === 'perWeek' ? 'Days a week' : 'Days a month'}
-          inputMode="numeric"
-          suffix={draft.schedule === 'perWeek' ? 'of 7' : 'days'}
-          hint="Any days will do."
-        />
-      ) : null}
-      <FormField
-        control={control}
-        name="pips"
-        label={`${capital(pipsName.many)} a done day earns`}
-        inputMode="decimal"
-        placeholder="none"
-      />
-      {asksFrom ? (
-        <FormField
-          control={control}
-          name="termsFrom"
-          label="Applies from"
-          isDate
-          hint="Past days stay as they were, with every figure."
-        />
-      ) : null}
-      <Labelled label="Part of the day">
-        <Chips
-          label="Part of the day"
-          chips={PARTS}
-          chosen={[draft.partOfDay]}
-          onPress={(part) => setValue('partOfDay', part as HabitDraft['partOfDay'])}
-        />
-      </Labelled>
-      <FormField
-        control={control}
-        name="startsOn"
-        label="First day"
-        isDate
-        hint="A record of an earlier day simply starts it earlier."
-      />
-      {habit === null ? null : (
-        <FormField control={control} name="endsOn" label="Last day" isDate hint="Optional, while it has no end." />
-      )}
-      <FormField control={control} name="note" label="Note to yourself" multiline maxLength={2000} />
+      <CountFields form={form} hasRecords={hasRecords} />
+      <OftenFields form={form} />
+      <DayFields form={form} isNew={isNew} asksFrom={asksFrom} />
     </FormPage>
   );
 }

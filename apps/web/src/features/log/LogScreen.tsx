@@ -247,7 +247,10 @@ export function LogScreen() {
           only={only}
           onSort={setSort}
           onGroup={setGroup}
-          onOnly={(next) => go({ only: next })}
+          onOnly={(next) => {
+            setPanel(null);
+            go({ only: next });
+          }}
           onClose={() => setPanel(null)}
         />
       ) : null}

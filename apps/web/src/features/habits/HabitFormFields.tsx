@@ -1,0 +1,281 @@
+import { type Area, type Goal, WEEKDAYS } from '@wimbel/core';
+import { Controller, type UseFormReturn, useWatch } from 'react-hook-form';
+import { View } from 'react-native';
+import { NEW_AREA } from '../../parts/newArea.ts';
+import { capital } from '../../shared/format.ts';
+import { selectSettings } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
+import { useTheme } from '../../theme/Theme.tsx';
+import { dyeColor } from '../../theme/dye.ts';
+import { Chips } from '../../ui/Chips.tsx';
+import { Labelled } from '../../ui/Field.tsx';
+import { FormField } from '../../ui/FormField.tsx';
+import { FieldRow } from '../../ui/FormPage.tsx';
+import { IconGrid } from '../../ui/IconGrid.tsx';
+import { Segments } from '../../ui/Segments.tsx';
+import { Words } from '../../ui/Words.tsx';
+import type { HabitDraft } from './habitDraft.ts';
+
+const SCHEDULES = [
+  { value: 'daily', label: 'Every day' },
+  { value: 'weekdays', label: 'On weekdays' },
+  { value: 'interval', label: 'Every few days' },
+  { value: 'perWeek', label: 'Times a week' },
+  { value: 'perMonth', label: 'Times a month' },
+];
+const PARTS = [
+  { value: 'morning', label: 'Morning' },
+  { value: 'midday', label: 'Midday' },
+  { value: 'evening', label: 'Evening' },
+  { value: 'any', label: 'Any time' },
+];
+const LONGEST_NAME = 120;
+
+type Of = { form: UseFormReturn<HabitDraft> };
+
+const useDraft = ({ control }: UseFormReturn<HabitDraft>) => useWatch({ control }) as HabitDraft;
+
+/** What the habit is called and belongs to: name, icon, area, goal. */
+export function NameFields({
+  form,
+  isNew,
+  isDouble,
+  areas,
+  goals,
+  goalId,
+  onGoal,
+}: Of & {
+  isNew: boolean;
+  /** Whether another habit has the name that is typed. */
+  isDouble: boolean;
+  areas: readonly Area[];
+  /** Goals that it can carry. */
+  goals: readonly Goal[];
+  goalId: string;
+  onGoal: (goalId: string) => void;
+}) {
+  const { colors } = useTheme();
+  const { control, setValue } = form;
+  const draft = useDraft(form);
+  return (
+    <>
+      <FormField
+        control={control}
+        name="name"
+        label="Name"
+        placeholder="Scales before breakfast"
+        maxLength={LONGEST_NAME}
+        autoFocus={isNew}
+        hint={isDouble ? 'You have a habit of this name already' : undefined}
+      />
+      <Labelled label="Icon">
+        <IconGrid value={draft.icon} onChange={(icon) => setValue('icon', icon)} />
+      </Labelled>
+      <Labelled label="Area">
+        <Chips
+          label="Area"
+          chips={[
+            { value: '', label: 'None' },
+            ...areas.map((area) => ({ value: area.id, label: area.name, dot: dyeColor(colors, area.color) })),
+            { value: NEW_AREA, label: 'New area' },
+          ]}
+          chosen={[draft.areaId]}
+          onPress={(areaId) => setValue('areaId', areaId)}
+        />
+      </Labelled>
+      {draft.areaId === NEW_AREA ? (
+        <FormField
+          control={control}
+          name="newArea"
+          label="Name of the new area"
+          placeholder="Boat yard"
+          maxLength={80}
+        />
+      ) : null}
+      {goals.length > 0 ? (
+        <Labelled label="Goal" hint="The goal it carries. A key result can count it besides.">
+          <Chips
+            label="Goal"
+            chips={[{ value: '', label: 'None' }, ...goals.map((goal) => ({ value: goal.id, label: goal.title }))]}
+            chosen={[goalId]}
+            onPress={onGoal}
+          />
+        </Labelled>
+      ) : null}
+    </>
+  );
+}
+
+/** What a day of it is: something to do or to quit, checked off or an amount. */
+export function CountFields({ form, hasRecords }: Of & { hasRecords: boolean }) {
+  const { control, setValue } = form;
+  const draft = useDraft(form);
+  return (
+    <>
+      <Labelled label="What it is" hint={draft.aim === 'quit' ? 'Each day you held off is a day done.' : undefined}>
+        <Segments
+          label="What it is"
+          value={draft.aim}
+          choices={[
+            { value: 'build', label: 'Something to do' },
+            { value: 'quit', label: 'Something to quit' },
+          ]}
+          onChange={(aim) => setValue('aim', aim)}
+          isWrapping
+        />
+      </Labelled>
+      <Labelled
+        label="How it is counted"
+        hint={hasRecords ? 'Days are recorded this way already, so it stays.' : undefined}
+      >
+        {hasRecords ? (
+          <Words type="strong">
+            {draft.measure === 'check' ? 'Checked off' : `An amount, in ${draft.unit || 'numbers'}`}
+          </Words>
+        ) : (
+          <Segments
+            label="How it is counted"
+            value={draft.measure}
+            choices={[
+              { value: 'check', label: 'Checked off' },
+              { value: 'amount', label: 'An amount' },
+            ]}
+            onChange={(measure) => setValue('measure', measure)}
+            isWrapping
+          />
+        )}
+      </Labelled>
+      {draft.measure === 'amount' ? (
+        <>
+          <FieldRow>
+            <View style={{ flex: 1, minWidth: 120 }}>
+              <FormField control={control} name="unit" label="Unit" placeholder="min, m, pages, €" />
+            </View>
+            <View style={{ flex: 1, minWidth: 120 }}>
+              <FormField control={control} name="step" label="One tap adds" inputMode="decimal" suffix={draft.unit} />
+            </View>
+          </FieldRow>
+          <Labelled label="Daily target">
+            <Segments
+              label="Daily target"
+              value={draft.limit}
+              choices={[
+                { value: 'atLeast', label: 'At least' },
+                { value: 'atMost', label: 'At most' },
+              ]}
+              onChange={(limit) => setValue('limit', limit)}
+              isWrapping
+            />
+          </Labelled>
+          <FormField
+            control={control}
+            name="threshold"
+            label={draft.limit === 'atLeast' ? 'At least how much' : 'At most how much'}
+            inputMode="decimal"
+            suffix={draft.unit}
+          />
+        </>
+      ) : null}
+    </>
+  );
+}
+
+/** How often it is due. */
+export function OftenFields({ form }: Of) {
+  const { control, setValue } = form;
+  const draft = useDraft(form);
+  return (
+    <>
+      <Labelled label="How often">
+        <Chips
+          label="How often"
+          chips={SCHEDULES}
+          chosen={[draft.schedule]}
+          onPress={(schedule) => setValue('schedule', schedule as HabitDraft['schedule'])}
+        />
+      </Labelled>
+      {draft.schedule === 'weekdays' ? (
+        <Controller
+          control={control}
+          name="weekdays"
+          render={({ field, fieldState }) => (
+            <Labelled label="Which weekdays" error={fieldState.error?.message}>
+              <Chips
+                label="Which weekdays"
+                isMultiple
+                chips={WEEKDAYS.map((value) => ({ value, label: capital(value).slice(0, 3) }))}
+                chosen={field.value}
+                onPress={(value) =>
+                  field.onChange(
+                    field.value.includes(value as never)
+                      ? field.value.filter((each) => each !== value)
+                      : [...field.value, value],
+                  )
+                }
+              />
+            </Labelled>
+          )}
+        />
+      ) : null}
+      {draft.schedule === 'interval' ? (
+        <FormField control={control} name="every" label="Every how many days" inputMode="numeric" suffix="days" />
+      ) : null}
+      {draft.schedule === 'perWeek' || draft.schedule === 'perMonth' ? (
+        <FormField
+          control={control}
+          name="times"
+          label={draft.schedule === 'perWeek' ? 'Days a week' : 'Days a month'}
+          inputMode="numeric"
+          suffix={draft.schedule === 'perWeek' ? 'of 7' : 'days'}
+          hint="Any days will do."
+        />
+      ) : null}
+    </>
+  );
+}
+
+/** What is left: pips, from when the terms apply, part of the day, first and last day, a note. */
+export function DayFields({ form, isNew, asksFrom }: Of & { isNew: boolean; asksFrom: boolean }) {
+  const { control, setValue } = form;
+  const draft = useDraft(form);
+  const { pipsName = { one: 'pip', many: 'pips' } } = useAppSelector(selectSettings);
+  return (
+    <>
+      <FormField
+        control={control}
+        name="pips"
+        label={`${capital(pipsName.many)} a done day earns`}
+        inputMode="decimal"
+        placeholder="none"
+      />
+      {asksFrom ? (
+        <FormField
+          control={control}
+          name="termsFrom"
+          label="Applies from"
+          isDate
+          hint="Past days stay as they were, with every figure."
+        />
+      ) : null}
+      <Labelled label="Part of the day">
+        <Chips
+          label="Part of the day"
+          chips={PARTS}
+          chosen={[draft.partOfDay]}
+          onPress={(part) => setValue('partOfDay', part as HabitDraft['partOfDay'])}
+        />
+      </Labelled>
+      <FormField
+        control={control}
+        name="startsOn"
+        label="First day"
+        isDate
+        hint="A record of an earlier day simply starts it earlier."
+      />
+      {isNew ? null : (
+        <FormField control={control} name="endsOn" label="Last day" isDate hint="Optional, while it has no end." />
+      )}
+      <FormField control={control} name="note" label="Note to yourself" multiline maxLength={2000} />
+    </>
+  );
+}

@@ -1,0 +1,102 @@
+import { type PlainDay, dayMarkOf, doneHabitsOn, formatDay, scoreOn } from '@wimbel/core';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { View } from 'react-native';
+import { Figure } from '../../parts/Figure.tsx';
+import { percent } from '../../shared/format.ts';
+import { keepOnDevice, keptOnDevice } from '../../shared/kept.ts';
+import { selectDayMarks, selectSettings, selectTotals } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
+import { themed, useIsWide } from '../../theme/Theme.tsx';
+import { SPACE } from '../../theme/space.ts';
+import { Shavings } from '../../ui/Shavings.tsx';
+import { useToast } from '../../ui/Toast.tsx';
+import { Words } from '../../ui/Words.tsx';
+import type { TodayPlan } from './todaySections.ts';
+
+/** "4 to go today", what comes next, and the day's score with the two numbers behind it and its mark. */
+export function LeftLine({
+  day,
+  isToday,
+  plan,
+  aside,
+}: {
+  day: PlainDay;
+  isToday: boolean;
+  plan: TodayPlan;
+  aside: ReactNode;
+}) {
+  const styles = useStyles();
+  const isWide = useIsWide();
+  const { passMark } = useAppSelector(selectSettings);
+  const marks = useAppSelector(selectDayMarks);
+  const totals = useAppSelector(selectTotals);
+  const { done, due, score, full } = scoreOn(totals, day, passMark);
+  const mark = dayMarkOf(marks, doneHabitsOn(totals, day));
+  const { toGo, missed, next } = plan;
+  const isComplete = full && toGo === 0;
+  const isCelebrated = useOnceFull(day, isToday && isComplete);
+  const words =
+    toGo > 0
+      ? `${toGo} to go${isToday ? ' today' : ''}`
+      : full
+        ? 'A full day'
+        : isToday
+          ? 'Nothing left today'
+          : 'Nothing left';
+  return (
+    <View style={[styles.left, isWide && styles.leftWide]} role="status">
+      <View style={styles.leftWords}>
+        <Words type="section" heading={2}>
+          {words}
+        </Words>
+        {isToday && next !== null && toGo > 1 ? (
+          <Words type="quiet" tone="quiet" numberOfLines={2}>
+            Next: {next.habit.name}
+          </Words>
+        ) : null}
+        {isCelebrated ? <Shavings /> : null}
+      </View>
+      {score === null ? null : (
+        <View style={styles.score}>
+          <Figure asked={{ figure: 'dayScore', day }} label={`${done} of ${due}, ${percent(score)}`}>
+            <Words tone="quiet">
+              {done} of {due}, <Words type="strong">{percent(score)}</Words>
+            </Words>
+          </Figure>
+          {missed > 0 ? <Words tone="quiet">{missed} missed</Words> : null}
+          {mark === null ? null : (
+            <Words type="strong" tone="brassText" label={`Day mark ${mark}`}>
+              {mark}
+            </Words>
+          )}
+        </View>
+      )}
+      {aside ? <View style={styles.aside}>{aside}</View> : null}
+    </View>
+  );
+}
+
+/** Says once, on the day itself, that everything asked is done; true while it does. */
+function useOnceFull(day: PlainDay, isFull: boolean): boolean {
+  const toast = useToast();
+  const was = useRef({ day, isFull });
+  const [celebrated, setCelebrated] = useState<PlainDay | null>(null);
+  useEffect(() => {
+    const { day: dayBefore, isFull: before } = was.current;
+    was.current = { day, isFull };
+    if (!isFull || before || dayBefore !== day || keptOnDevice('fullDay') === formatDay(day)) return;
+    keepOnDevice('fullDay', formatDay(day));
+    toast({ text: 'Everything due today is done. Well done.' });
+    const timer = setTimeout(() => setCelebrated(day), 0);
+    return () => clearTimeout(timer);
+  }, [day, isFull, toast]);
+  return isFull && celebrated === day;
+}
+
+const useStyles = themed(() => ({
+  left: { flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between' },
+  leftWide: { justifyContent: 'flex-start', gap: SPACE.l },
+  aside: { marginLeft: 'auto', alignSelf: 'center' },
+  leftWords: { flexShrink: 1, gap: 2 },
+  score: { flexDirection: 'row', alignItems: 'baseline', flexWrap: 'wrap', justifyContent: 'flex-end', gap: SPACE.s },
+}));
