@@ -133,7 +133,7 @@ test('charts go from span to span and back, of everything, an area or a habit, a
       'wimbel-2026-completion-by-habit.svg',
       /2\. Cold swim[\s\S]*159 of 140, 114/,
     ],
-    ['Weekdays', 'Save its figures, as CSV', 'wimbel-2026-weekdays.csv', /Weekday,Kept,Asked,Rate,Before\nMonday,/],
+    ['Weekdays', 'Save its figures, as CSV', 'wimbel-2026-weekdays.csv', /Weekday,Kept,Due,Rate,Before\nMonday,/],
   ] as const) {
     await person.button(`More of ${card}`).click();
     await saved(() => person.button(what).click(), ending, holds);
@@ -191,7 +191,7 @@ test('every mark of the pictures names its figures as the report has them', asyn
   await ring.press('ArrowLeft');
   for (const day of ['2026-11-24', '2026-11-17', '2026-11-10']) {
     const { done, due, score } = said.days[day]!;
-    await expect(statusOf('The year as one turn')).toContainText(`${done} of ${due}, ${percent(score)}`);
+    await expect(statusOf('The year as a ring')).toContainText(`${done} of ${due}, ${percent(score)}`);
     await ring.press('ArrowUp');
   }
 

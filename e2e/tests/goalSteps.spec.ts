@@ -68,7 +68,7 @@ test('steps sort by what presses, by priority and by due day, and say their days
   await expect.poll(order).toEqual(['Later', 'Late', 'Soon', 'Other half', 'Half']);
   await expect(person.button(/^Soon, more, due in 2 days, 1 of 2, in progress, 10 days, priority 2/)).toBeVisible();
   for (const [sort, wanted] of [
-    ['What presses', ['Late', 'Soon', 'Other half', 'Half', 'Later']],
+    ['Urgent first', ['Late', 'Soon', 'Other half', 'Half', 'Later']],
     ['Priority', ['Later', 'Soon', 'Other half', 'Half', 'Late']],
     ['Due day', ['Late', 'Soon', 'Other half', 'Half', 'Later']],
     ['My order', ['Later', 'Late', 'Soon', 'Other half', 'Half']],

@@ -162,17 +162,17 @@ test('checkpoints are laid evenly and met or missed; a step is done late; a mile
   await person.setGoal({ title: 'Learn Welsh', starts: '2026-09-01', due: '2026-12-31' });
   await person.button('Add a key result').click();
   await page.getByLabel('What is counted').fill('Words');
-  await person.button('Lay them evenly').click();
+  await person.button('Spread them evenly').click();
   await expect(page.getByText(/both days, the start and the target are needed/)).toBeVisible();
   await page.getByLabel('Target', { exact: true }).fill('100');
   // Words that are only begun to be counted had nothing to come to in months that are over.
-  await person.button('Lay them evenly').click();
+  await person.button('Spread them evenly').click();
   await expect(page.getByLabel('Nov 2026')).toHaveValue('74');
   await expect(page.getByLabel('Oct 2026')).toHaveCount(0);
   await person.button('Add key result').click();
   await person.keyResult('Words').click();
   await person.button('Edit key result').click();
-  await person.button('Lay them evenly again').click();
+  await person.button('Spread them evenly again').click();
   await expect(page.getByLabel('Sep 2026')).toHaveValue('24');
   await page.getByLabel('Oct 2026').fill('55');
   await person.button('Save').click();
@@ -381,7 +381,7 @@ test('a goal due in a far year, typed by mistake, opens all the same; too many c
   await expect(page.getByTestId('progress-line')).toBeVisible();
   await person.keyResult('Words').click();
   await person.button('Edit key result').click();
-  await person.button('Lay them evenly').click();
+  await person.button('Spread them evenly').click();
   await expect(page.getByText(/checkpoints, one a month\. Up to 60 can be laid\./)).toBeVisible();
   await page.keyboard.press('Escape');
   await person.visit('/charts');
@@ -402,7 +402,7 @@ test('a goal that is not there says so, and the rest stays reachable', async ({ 
   await person.go('Goals');
   await expect(person.page.getByRole('link', { name: /Talk a whole tide/ })).toContainText('overdue');
   await person.page.goto('/nowhere');
-  await expect(person.page.getByText('Nothing stands at this address.')).toBeVisible();
+  await expect(person.page.getByText('There is nothing at this address.')).toBeVisible();
   await person.button('Go to Today').click();
   await expect(person.heading('Tuesday')).toBeVisible();
   await person.leave();

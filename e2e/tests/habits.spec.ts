@@ -48,7 +48,7 @@ for (const [device, size] of DEVICES) {
     await person.page.getByLabel('Every how many days').fill('2');
     await person.page.getByLabel('Applies from').fill('2026-11-20');
     await person.button('Save').click();
-    await expect(person.page.getByText('Choose today or a later day: past days keep their terms')).toBeVisible();
+    await expect(person.page.getByText('Choose today or a later day: past days keep their schedule')).toBeVisible();
     await person.page.getByLabel('Applies from').fill('2026-11-24');
     await person.button('Save').click();
     await expect(person.card('Schedule history')).toContainText(/Every other day.*Since 24 November 2026/);

@@ -7,7 +7,7 @@ export default function NotFound() {
   const router = useRouter();
   return (
     <Page>
-      <EmptyState title="Page not found" text="Nothing stands at this address. Your records are where they were.">
+      <EmptyState title="Page not found" text="There is nothing at this address. Your records are where they were.">
         <Button kind="main" onPress={() => router.replace('/today')}>
           Go to Today
         </Button>

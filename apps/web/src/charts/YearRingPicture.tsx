@@ -23,7 +23,7 @@ type Props = {
 
 const WIDEST_PX = 560;
 
-/** The year as one turn: a spoke for each week, the weekdays as seven tracks. */
+/** The year as a ring: a spoke for each week, the weekdays as seven tracks. */
 export function YearRingPicture({ year, weekStart, today, valueOf, label, middle, choice }: Props) {
   const { colors } = useTheme();
   const [widthPx, onLayout] = useWidth();

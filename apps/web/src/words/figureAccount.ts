@@ -294,7 +294,7 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
         told(
           mean,
           asked.name,
-          'How far these goals are on the mean, each counting the same; those closed as reached in full, those that measure nothing left out.',
+          'How far these goals are on average, each counting the same; those closed as reached in full, those that measure nothing left out.',
           { ...names, titleOf: (id) => titles.get(id) ?? '' },
         )
       );
@@ -367,8 +367,8 @@ function accountOfHabit(state: RootState, asked: OfHabit): FigureAccount | null 
           mood,
           `${habit.name}, ${asked.side === 'done' ? 'done days' : 'other days'}`,
           asked.side === 'done'
-            ? `The mood, from 1 to 5, on the mean of its done days in ${upTo(asked.span, today)} that have one. What went together, not what caused it.`
-            : `The mood, from 1 to 5, on the mean of the days in ${upTo(asked.span, today)} on which it was due and not done. What went together, not what caused it.`,
+            ? `The mood, from 1 to 5, on average over its done days in ${upTo(asked.span, today)} that have one. What went together, not what caused it.`
+            : `The mood, from 1 to 5, on average over the days in ${upTo(asked.span, today)} on which it was due and not done. What went together, not what caused it.`,
           names,
         )
       );
@@ -400,7 +400,7 @@ function accountOfHabit(state: RootState, asked: OfHabit): FigureAccount | null 
       );
     case 'habitMean': {
       const mean = meanOfDoneDays(track);
-      return mean && told(mean, habit.name, 'What a done day of the last 30 days brought on the mean.', names);
+      return mean && told(mean, habit.name, 'What a done day of the last 30 days brought on average.', names);
     }
   }
 }

@@ -113,7 +113,6 @@ export function needWords(keyResult: Pick<KeyResult, 'measure'>, need: WeeklyNee
   return `${need.isRounded ? 'about ' : ''}${much} ${often}`;
 }
 
-
 /** The verdict on a key result with its reason, in a short sentence. Amounts in it are rounded alike. */
 export function paceSentence(keyResult: KeyResult, figures: KeyResultFigures, today: PlainDay): string {
   const { pace, due, forecast, neededPerWeek, expected, from, target, current, unit, isWhole } = figures;
@@ -226,7 +225,7 @@ export const stateTone = (state: StepState): 'madder' | 'brassText' | 'working' 
 
 const TURN_WORDS = {
   paused: 'Paused',
-  reopened: 'Taken up again',
+  reopened: 'Opened again',
   dropped: 'Dropped',
   reached: 'Closed as reached',
 } as const;

@@ -29,7 +29,7 @@ const THINGS: Record<Collection, string> = {
 /** What the fields of records are called, by the first word of a fault's path. */
 const FIELDS: Record<string, string> = {
   about: 'what it is about',
-  active: 'whether it is asked',
+  active: 'whether it is due',
   after: 'what must come first',
   aim: 'what it is',
   aims: 'the aims',

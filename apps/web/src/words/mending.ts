@@ -92,4 +92,3 @@ export function mendedRecord(
 /** What was written, as plain text, to be kept elsewhere. */
 export const writtenText = (fields: readonly WrittenField[]): string =>
   fields.map(({ title, value }) => `${title}: ${value}`).join('\n');
-

@@ -67,7 +67,7 @@ describe('a card with a picture', () => {
       ['Monday', '1,234', '76\u00a0%'],
       ['Tuesday', '–', '–'],
     ]);
-    fireEvent.click(screen.getByRole('button', { name: 'Put the table away' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Hide the table' }));
     expect(screen.queryByRole('table')).toBeNull();
   });
 

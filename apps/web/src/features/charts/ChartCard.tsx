@@ -71,7 +71,7 @@ export function ChartCard({ title, aside, asideAsked = null, figures, legend, pi
   };
   const actions: Action[] = [
     {
-      label: hasTable ? 'Put the table away' : 'Its figures as a table',
+      label: hasTable ? 'Hide the table' : 'Its figures as a table',
       icon: ListOrdered,
       onPress: () => {
         setIsOpen(false);
@@ -113,7 +113,7 @@ export function ChartCard({ title, aside, asideAsked = null, figures, legend, pi
         <>
           <FiguresTable label={`Figures of ${title}`} figures={figures()} />
           <Button kind="bare" onPress={() => setHasTable(false)} style={{ alignSelf: 'flex-start' }}>
-            Put the table away
+            Hide the table
           </Button>
         </>
       ) : null}

@@ -106,7 +106,7 @@ function DaysCard({ title, aside, span, kind, days }: DaysProps & { title: strin
   );
 }
 
-/** The year as one turn. */
+/** The year as a ring. */
 function RingCard({ span, days, rate }: { span: DaySpan; days: Days; rate: number | null }) {
   const today = useAppSelector(selectToday);
   const { weekStart } = useAppSelector(selectSettings);
@@ -114,17 +114,17 @@ function RingCard({ span, days, rate }: { span: DaySpan; days: Days; rate: numbe
   const tracks = `weekdays as tracks, ${weekdayTitle(weekStart)} inside`;
   return (
     <ChartCard
-      title="The year as one turn"
+      title="The year as a ring"
       aside={tracks}
       figures={days.figures}
-      legend={[`A spoke is a week; ${tracks}. The larger and darker, the more was done; an eye is ${days.legend}.`]}
+      legend={[`A spoke is a week; ${tracks}. The larger and darker, the more was done; a pale dot is ${days.legend}.`]}
     >
       <YearRingPicture
         year={yearOfDay(span.first)}
         weekStart={weekStart}
         today={today}
         valueOf={days.valueOf}
-        label={`The year as one turn. ${days.summary}`}
+        label={`The year as a ring. ${days.summary}`}
         middle={{ figure: percent(rate), words: `kept in ${yearOf(span.first)}` }}
         choice={choice}
       />

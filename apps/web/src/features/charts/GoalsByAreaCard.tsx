@@ -18,7 +18,7 @@ import { ChartCard } from './ChartCard.tsx';
 import { MarkWords } from './MarkWords.tsx';
 import { PlaceBadge } from './PlaceBadge.tsx';
 
-const LEGEND = 'As wide as its part of the goals set, filled as far as they are on the mean. Bars: reached of set.';
+const LEGEND = 'As wide as its part of the goals set, filled as far as they are on average. Bars: reached of set.';
 
 /** The goals of the years that a span lies in, by area: how many were set, what became of them, how far they are. */
 export function GoalsByAreaCard({ kind, span }: { kind: ReviewSpan; span: DaySpan }) {

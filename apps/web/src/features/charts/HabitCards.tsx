@@ -176,7 +176,7 @@ export function TrendCard({ track, span, kind }: Props) {
         columns: [
           { name: 'Four weeks to', is: 'day' },
           { name: 'Kept', is: 'number' },
-          { name: 'Asked', is: 'number' },
+          { name: 'Due', is: 'number' },
           { name: 'Rate', is: 'share' },
         ],
         rows: trend.map(({ day, kept }) => [day, kept.kept, kept.asked, kept.rate]),

@@ -111,7 +111,7 @@ export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
       )}
       {lines.length === 0 ? (
         <Words type="quiet" tone="quiet">
-          No habit was asked for both in this span and {beforeWords(kind, review.isByNow)}.
+          No habit was due both in this span and {beforeWords(kind, review.isByNow)}.
         </Words>
       ) : null}
       {(isWhole ? lines : lines.slice(0, most)).map(

@@ -35,7 +35,7 @@ export function ShareCard({ kind, span, tracks, name }: OfMany) {
     return { brightBefore: isKnown ? dayCounts(totals, compared, passMark).brightDays : null, isByNow: isRunning };
   }, [shownKind, drawn, weekStart, today, totals, passMark]);
   const at = choice.at !== null && holdsDay(drawn, choice.at) ? choice.at : null;
-  const full = fullDays === 0 ? '' : `, ${fullDays} of them full, with an eye`;
+  const full = fullDays === 0 ? '' : `, ${fullDays} of them full, with a pale dot`;
   const past = brightBefore === null ? '' : `; ${beforeWords(shownKind, isByNow)} ${brightBefore}`;
   const bright = `${counted(brightDays, 'day')} at the pass mark of ${percent(passMark)} or above (dotted)${full}${past}.`;
   const legend = `${bright} The line is the mean of seven days.`;

@@ -40,7 +40,7 @@ const monthsOf = ({ first, last }: DaySpan): DaySpan[] => {
 export function daysFigures(totals: DayTotals, span: DaySpan, passMark: number): Figures {
   if (daysIn(span) <= MOST_DAYS_TOLD) {
     return {
-      columns: [day('Day'), count('Done'), count('Asked'), share('Share')],
+      columns: [day('Day'), count('Done'), count('Due'), share('Share')],
       rows: eachDay(span).map((each) => {
         const { done, due, score } = scoreOn(totals, each, passMark);
         return [each, done, due, score];
@@ -48,7 +48,7 @@ export function daysFigures(totals: DayTotals, span: DaySpan, passMark: number):
     };
   }
   return {
-    columns: [words('Month'), count('Done'), count('Asked'), count('Full days'), count('Bright days')],
+    columns: [words('Month'), count('Done'), count('Due'), count('Full days'), count('Bright days')],
     rows: monthsOf(span).map((month) => {
       const days = eachDay(month).map((each) => scoreOn(totals, each, passMark));
       const sum = (of: (score: (typeof days)[number]) => number): number =>
@@ -83,7 +83,7 @@ export function habitDaysFigures(
     };
   }
   return {
-    columns: [words('Month'), count('Done'), count('Kept'), count('Asked'), share('Rate')],
+    columns: [words('Month'), count('Done'), count('Kept'), count('Due'), share('Rate')],
     rows: monthsOf(until).map((month) => {
       const { kept, asked, rate } = keptOver(track, month);
       return [monthAndYear(monthOfDay(month.first)), doneBetween(track, month), kept, asked, rate];
@@ -93,7 +93,7 @@ export function habitDaysFigures(
 
 /** The parts of a span, each by itself and with what came before it in the span. */
 export const partsFigures = (parts: readonly PartReview[], nameOf: (part: PartReview) => string): Figures => ({
-  columns: [words('Part'), count('Kept'), count('Asked'), share('Rate'), share('To date')],
+  columns: [words('Part'), count('Kept'), count('Due'), share('Rate'), share('To date')],
   rows: parts.map((part) => [nameOf(part), part.kept.kept, part.kept.asked, part.kept.rate, part.toDate.rate]),
 });
 
@@ -102,7 +102,7 @@ export const keptFigures = (
   what: string,
   rows: readonly { name: string; kept: Kept; before: Kept | null }[],
 ): Figures => ({
-  columns: [words(what), count('Kept'), count('Asked'), share('Rate'), share('Before')],
+  columns: [words(what), count('Kept'), count('Due'), share('Rate'), share('Before')],
   rows: rows.map(({ name, kept, before }) => [name, kept.kept, kept.asked, kept.rate, before?.rate ?? null]),
 });
 
@@ -116,7 +116,7 @@ export const areasFigures = (
     words('Area'),
     count('Done'),
     count('Kept'),
-    count('Asked'),
+    count('Due'),
     share('Rate'),
     share('Rate before'),
     count('Done of target'),

@@ -175,7 +175,7 @@ describe('the figures behind a picture', () => {
       { name: 'Monday', kept: kept(3, 4), before: kept(1, 2) },
       { name: 'Tuesday, "late"', kept: kept(0, 0), before: null },
     ]);
-    expect(figuresCsv(figures)).toBe('Weekday,Kept,Asked,Rate,Before\nMonday,3,4,0.75,0.5\n"Tuesday, ""late""",0,0,,');
+    expect(figuresCsv(figures)).toBe('Weekday,Kept,Due,Rate,Before\nMonday,3,4,0.75,0.5\n"Tuesday, ""late""",0,0,,');
   });
 
   it('rank the habits as the review does', () => {

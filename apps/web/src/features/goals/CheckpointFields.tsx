@@ -54,7 +54,7 @@ export function CheckpointFields({ values, error, onChange, onPropose }: Props) 
         })}
       </View>
       <View style={styles.buttons}>
-        <Button onPress={onPropose}>{months.length === 0 ? 'Lay them evenly' : 'Lay them evenly again'}</Button>
+        <Button onPress={onPropose}>{months.length === 0 ? 'Spread them evenly' : 'Spread them evenly again'}</Button>
         {months.length > 0 ? (
           <Button kind="bare" onPress={() => onChange({})}>
             No checkpoints

@@ -37,7 +37,7 @@ export function GoalMenu({ goal, onClose, onGone }: { goal: Goal; onClose: () =>
       to: 'postpone',
     },
     { label: 'Close as reached', hint: 'It stays with its figures and its story.', icon: CircleCheck, to: 'reached' },
-    { label: 'Pause', hint: 'It asks for nothing until it is taken up again.', icon: Pause, to: 'paused' },
+    { label: 'Pause', hint: 'It asks for nothing until you open it again.', icon: Pause, to: 'paused' },
     { label: 'Drop', hint: 'Let it go, with a reason. Its record stays.', icon: CircleSlash, to: 'dropped' },
   ] as const;
   const closed = [{ label: 'Open again', hint: 'It is worked on from today.', icon: RotateCcw, to: 'reopen' }] as const;
@@ -45,11 +45,11 @@ export function GoalMenu({ goal, onClose, onGone }: { goal: Goal; onClose: () =>
     ...(isOpen ? open : closed),
     {
       label: 'Copy to another year',
-      hint: 'With its key results and steps, to be done anew.',
+      hint: 'With its key results and steps, to be done again.',
       icon: Copy,
       to: 'copy',
     } as const,
-    { label: 'Delete', hint: 'With all that hangs on it.', icon: Trash, to: 'delete' } as const,
+    { label: 'Delete', hint: 'With everything in it.', icon: Trash, to: 'delete' } as const,
   ];
   if (step === 'menu') {
     return (
@@ -238,8 +238,8 @@ function DeleteGoalSheet({ goal, onClose, onGone }: { goal: Goal; onClose: () =>
   return (
     <Sheet title={`Delete ${goal.title}?`} onClose={onClose}>
       <Words>
-        {parts.length === 0 ? 'Nothing hangs on it.' : `With it go ${parts.join(', ')}.`} Its habits stay, with their
-        record.
+        {parts.length === 0 ? 'Nothing else goes with it.' : `With it go ${parts.join(', ')}.`} Its habits stay, with
+        their record.
       </Words>
       <Words tone="quiet">A goal that is dropped instead keeps its story and asks for nothing.</Words>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>

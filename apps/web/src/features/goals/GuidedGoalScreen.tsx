@@ -170,7 +170,7 @@ export function GuidedGoalScreen() {
           )}
           {draft.title !== '' && page === 'what' ? (
             <Button kind="bare" onPress={begin}>
-              Begin anew
+              Start over
             </Button>
           ) : null}
         </View>

@@ -57,7 +57,7 @@ export function MilestoneSheet({ goal, milestone, all, onClose }: Props) {
       return;
     }
     toast({
-      text: milestone ? `${next.title} is changed` : `${next.title} is on the way`,
+      text: milestone ? `${next.title} is changed` : `${next.title} is added`,
       onUndo: change(changeTo('milestones', next)),
     });
     onClose();

@@ -61,7 +61,7 @@ export function MilestonesCard({ figured }: { figured: FiguredGoal }) {
     >
       {milestones.length === 0 ? (
         <Words tone="quiet" style={styles.none}>
-          No milestone yet. Which point on the way would be worth a feast?
+          No milestone yet. Which point on the way would be worth celebrating?
         </Words>
       ) : isOrdering ? (
         <SortableList

@@ -181,7 +181,7 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
 
 const SORT_WORDS: Record<StepSort, string> = {
   order: 'My order',
-  need: 'What presses',
+  need: 'Urgent first',
   priority: 'Priority',
   due: 'Due day',
 };

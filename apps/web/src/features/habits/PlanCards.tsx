@@ -189,7 +189,7 @@ export function TermsCard({ track }: { track: Track }) {
             </View>
             {from >= today && !isFirst ? (
               <Deed
-                label={`Take back the terms from ${dateNear(from, today)}`}
+                label={`Undo the change of ${dateNear(from, today)}`}
                 onPress={() =>
                   edit({ ...habit, terms: habit.terms.filter((each) => each !== terms) }, 'The change is undone')
                 }

@@ -195,7 +195,7 @@ export function changesTerms(habit: Habit | null, draft: HabitDraft, today: Plai
 export const termsFromFault = (draft: HabitDraft, today: PlainDay): string | null => {
   const from = parseDay(draft.termsFrom);
   if (from === null) return 'Choose the day from which it holds';
-  return from < today ? 'Choose today or a later day: past days keep their terms' : null;
+  return from < today ? 'Choose today or a later day: past days keep their schedule' : null;
 };
 
 /**

@@ -267,7 +267,7 @@ export function LogScreen() {
               ? `Nothing of ${onlyOf} in this ${name}`
               : hasHabits
                 ? `No habits in this ${name}`
-                : 'The pegboard is still bare'
+                : 'The pegboard is still empty'
           }
           text={
             hasHabits

@@ -5,7 +5,7 @@ export const KEYS: readonly (readonly [keys: string, does: string])[] = [
   ['← → ↑ ↓', 'to the next day or habit; past the edge, to the next span'],
   ['Home, End', 'to the first and the last day'],
   ['Page Up, Page Down', 'ten habits up or down'],
-  ['Space', 'check off, or take it back'],
+  ['Space', 'check off, or undo it'],
   ['0 to 9', 'type an amount; Enter keeps it'],
   ['R', 'a rest day'],
   ['M', 'missed; then write the reason'],
