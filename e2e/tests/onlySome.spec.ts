@@ -137,7 +137,7 @@ test('the reward of a month is told when it is earned, and found on the habit’
   await person.openHabit('Scales');
   await person.button('Set the month’s target').click();
   await person.button('The month before').last().click();
-  await person.page.getByLabel('Days').fill('2');
+  await person.page.getByRole('dialog').getByLabel('Days', { exact: true }).fill('2');
   await person.page.getByLabel('Reward for reaching it').fill('An evening at the harbour');
   await person.choose('From now on');
   await person.button('Save').click();

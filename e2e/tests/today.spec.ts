@@ -14,7 +14,7 @@ test('past days are reached by arrow, by strip, by date and by swipe, and today 
   await person.page.getByRole('button', { name: /^Friday 20 November/ }).click();
   await expect(person.heading('Friday')).toBeVisible();
   await person.page.getByLabel('Go to a day').fill('2026-11-03');
-  await expect(person.page.getByText('3 November')).toBeVisible();
+  await expect(person.page.getByText('3 November', { exact: true })).toBeVisible();
   await person.page.evaluate(() => {
     const touch = (x: number) =>
       new Touch({ identifier: 1, target: document.body, pageX: x, pageY: 500, clientX: x, clientY: 500 });
