@@ -1,5 +1,6 @@
 import { Redirect } from 'expo-router';
+import { PATHS } from '../../src/shared/paths.ts';
 
 export default function Start() {
-  return <Redirect href={'/today' as never} />;
+  return <Redirect href={PATHS.today as never} />;
 }

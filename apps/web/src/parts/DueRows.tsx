@@ -10,6 +10,7 @@ import { stateTone, stateWords } from '../words/goalWords.ts';
 import { selectToday } from '../store/selectors.ts';
 import { useAppSelector } from '../store/store.ts';
 import { useGoalParts } from './useGoalParts.ts';
+import { goalPath } from '../shared/paths.ts';
 
 const KIND_WORDS: Record<DueThing['kind'], string> = {
   goal: 'Goal',
@@ -78,7 +79,7 @@ function DueRow({ thing, isParted, onGo }: { thing: DueThing; isParted: boolean;
       <Pressable
         role="link"
         aria-label={`${KIND_WORDS[thing.kind]} ${thing.title}, ${words}`}
-        onPress={() => onGo(`/goals/${encodeURIComponent(thing.goalId)}`)}
+        onPress={() => onGo(goalPath(thing.goalId))}
         style={styles.words}
       >
         <Words type="name" style={done && styles.through} numberOfLines={3}>

@@ -46,6 +46,7 @@ import { selectEntry, selectTrack, selectEntries, selectHidesStreaks } from '../
 import { afterTap, withMark, standingOn } from '../words/standing.ts';
 import { useAppSelector } from '../store/store.ts';
 import { Figure } from './Figure.tsx';
+import { habitEditPath, habitPath } from '../shared/paths.ts';
 
 type Props = {
   habitId: string;
@@ -144,10 +145,10 @@ export function EntrySheet({ habitId, day: opened, onClose, onGo, isNoteFirst = 
         }}
       />
       <View style={styles.buttons}>
-        <Button kind="bare" onPress={() => goTo(`/habits/${habitId}`)}>
+        <Button kind="bare" onPress={() => goTo(habitPath(habitId))}>
           Habit page
         </Button>
-        <Button kind="bare" onPress={() => goTo(`/habits/${habitId}/edit`)}>
+        <Button kind="bare" onPress={() => goTo(habitEditPath(habitId))}>
           Edit habit
         </Button>
         {undos.length > 0 ? (

@@ -10,6 +10,7 @@ import {
   yearSpan,
 } from '@wimbel/core';
 import { monthAndYear, monthName, shortDay, spanInWords, yearOf } from '../shared/format.ts';
+import { PATHS } from '../shared/paths.ts';
 
 const isSame = (a: DaySpan, b: DaySpan): boolean => a.first === b.first && a.last === b.last;
 
@@ -39,10 +40,10 @@ const WEEK = 7;
 
 /** The address at which a run of days is shown: a day on Today, a week, month or year in the log. */
 export function daysHref({ first, last }: DaySpan): string {
-  if (first === last) return `/today?day=${formatDay(first)}`;
+  if (first === last) return `${PATHS.today}?day=${formatDay(first)}`;
   const length = last - first + 1;
-  if (length <= WEEK) return `/log?span=week&day=${formatDay(first)}`;
+  if (length <= WEEK) return `${PATHS.log}?span=week&day=${formatDay(first)}`;
   return monthOfDay(first) === monthOfDay(last)
-    ? `/log?month=${formatMonth(monthOfDay(first))}`
-    : `/log?span=year&day=${formatDay(first)}`;
+    ? `${PATHS.log}?month=${formatMonth(monthOfDay(first))}`
+    : `${PATHS.log}?span=year&day=${formatDay(first)}`;
 }

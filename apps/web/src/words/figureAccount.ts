@@ -58,6 +58,7 @@ import { counted, dateNear, dayInWords, percent, spanInWords, streakLength } fro
 import type { Asked } from './asked.ts';
 import { daysHref, daysName, monthsOf } from './daysNamed.ts';
 import { PACE_WORDS, valueWords } from './goalWords.ts';
+import { PATHS, goalPath, habitPath } from '../shared/paths.ts';
 
 /** A figure told: what is counted in one sentence, its parts with where they lead, and what they come to. */
 export type FigureAccount = {
@@ -139,17 +140,17 @@ function partInWords(
 ): { name: string; href: string | null } {
   switch (of.kind) {
     case 'habit':
-      return { name: habitOf(of.habitId), href: `/habits/${encodeURIComponent(of.habitId)}` };
+      return { name: habitOf(of.habitId), href: habitPath(of.habitId) };
     case 'days':
       return { name: daysName(of.span, today), href: daysTo(of.span, today) };
     case 'goal':
-      return { name: titleOf?.(of.id) ?? '', href: `/goals/${encodeURIComponent(of.id)}` };
+      return { name: titleOf?.(of.id) ?? '', href: goalPath(of.id) };
     case 'keyResult':
     case 'step':
     case 'milestone':
       return {
         name: titleOf?.(of.id) ?? '',
-        href: goalId === undefined ? null : `/goals/${encodeURIComponent(goalId)}?at=${encodeURIComponent(of.id)}`,
+        href: goalId === undefined ? null : `${goalPath(goalId)}?at=${encodeURIComponent(of.id)}`,
       };
     case 'mood':
       return { name: `A mood of ${short(of.mood)}`, href: null };
@@ -471,7 +472,7 @@ function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
       case 'goalDaysLeft':
         return goal.dueOn
           ? say(daysLeftBreakdown(dayOf(goal.dueOn), today), goal.title, 'Days up to the due day, month by month.', {
-              daysTo: ({ first }) => `/goals/due?month=${formatMonth(monthOfDay(first))}`,
+              daysTo: ({ first }) => `${PATHS.dueGoals}?month=${formatMonth(monthOfDay(first))}`,
             })
           : null;
     }
@@ -496,7 +497,7 @@ function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
           // What check-ins brought stands with the key result, what habits brought in the log.
           ...(keyResult.measure.kind.startsWith('habit')
             ? {}
-            : { daysTo: () => `/goals/${encodeURIComponent(goal.id)}?at=${encodeURIComponent(keyResult.id)}` }),
+            : { daysTo: () => `${goalPath(goal.id)}?at=${encodeURIComponent(keyResult.id)}` }),
         },
       );
     case 'keyResultExpected':

@@ -1,3 +1,3 @@
-import { PrintScreen } from '../../../src/features/charts/PrintScreen.tsx';
+import { PrintScreen } from '../../../src/features/charts/saving/PrintScreen.tsx';
 
 export default PrintScreen;

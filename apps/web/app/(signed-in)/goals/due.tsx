@@ -1,3 +1,3 @@
-import { DueScreen } from '../../../src/features/goals/DueScreen.tsx';
+import { DueScreen } from '../../../src/features/goals/list/DueScreen.tsx';
 
 export default DueScreen;

@@ -1,3 +1,3 @@
-import { GoalsScreen } from '../../../src/features/goals/GoalsScreen.tsx';
+import { GoalsScreen } from '../../../src/features/goals/list/GoalsScreen.tsx';
 
 export default GoalsScreen;

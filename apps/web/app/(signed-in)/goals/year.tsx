@@ -1,3 +1,3 @@
-import { YearScreen } from '../../../src/features/goals/YearScreen.tsx';
+import { YearScreen } from '../../../src/features/goals/list/YearScreen.tsx';
 
 export default YearScreen;

@@ -14,6 +14,7 @@ import { Card } from '../../ui/Card.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Mark } from '../../ui/Frame.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { PATHS } from '../../shared/paths.ts';
 
 const SHORTEST_PASSWORD = 10;
 
@@ -65,7 +66,7 @@ export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
     try {
       const account = await way();
       dispatch(signedIn(account));
-      router.replace('/today');
+      router.replace(PATHS.today);
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
       setFault(faultWords(error.fault));
@@ -121,7 +122,7 @@ export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
         <Button kind="main" onPress={() => void submit()} isBusy={busyWith === 'form'}>
           {isNew ? 'Create account' : 'Sign in'}
         </Button>
-        <Button kind="bare" onPress={() => router.replace(isNew ? '/sign-in' : '/sign-up')}>
+        <Button kind="bare" onPress={() => router.replace(isNew ? PATHS.signIn : PATHS.signUp)}>
           {isNew ? 'I have an account' : 'I am new here'}
         </Button>
       </Card>

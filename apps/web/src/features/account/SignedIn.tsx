@@ -27,14 +27,15 @@ import { FindHost, useFind } from '../../parts/find/FindHost.tsx';
 import { FigureHost } from '../../parts/FigureHost.tsx';
 import { PlaceFault } from '../../parts/PlaceFault.tsx';
 import { fetchAhead } from '../../shared/fetchAhead.ts';
+import { PATHS } from '../../shared/paths.ts';
 
 const PLACES: readonly Place[] = [
-  { path: '/today', label: 'Today', icon: Sun },
-  { path: '/log', label: 'Log', icon: Grip },
-  { path: '/goals', label: 'Goals', icon: Target },
-  { path: '/charts', label: 'Charts', icon: ChartLine },
+  { path: PATHS.today, label: 'Today', icon: Sun },
+  { path: PATHS.log, label: 'Log', icon: Grip },
+  { path: PATHS.goals, label: 'Goals', icon: Target },
+  { path: PATHS.charts, label: 'Charts', icon: ChartLine },
 ];
-const SETTINGS: Place = { path: '/settings', label: 'Settings', icon: SlidersHorizontal };
+const SETTINGS: Place = { path: PATHS.settings, label: 'Settings', icon: SlidersHorizontal };
 
 /** The places of someone who is signed in; anyone else is shown the way in. */
 export function SignedIn() {
@@ -50,7 +51,7 @@ export function SignedIn() {
   useEffect(() => {
     if (isLoaded) fetchAhead();
   }, [isLoaded]);
-  if (status === 'out') return <Redirect href={'/sign-in' as never} />;
+  if (status === 'out') return <Redirect href={PATHS.signIn as never} />;
   if (status === 'unreachable') {
     return (
       <Waiting>

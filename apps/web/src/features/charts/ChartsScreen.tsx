@@ -32,24 +32,25 @@ import { Page } from '../../ui/Frame.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { AmountPartsCard, AmountsCard } from './AmountCards.tsx';
-import { ChartChoice } from './ChartChoice.tsx';
-import { ChartsTitle } from './ChartCard.tsx';
-import { AllDays, AllDaysRing, HabitDays, HabitDaysRing } from './DayCards.tsx';
-import { GoalCard, GoalsCard, KeyResultsCard } from './GoalsCard.tsx';
-import { CourseCard, HabitFacts, RunsCard, TrendCard } from './HabitCards.tsx';
-import { MoodCard } from './MoodCard.tsx';
-import { RankingCard } from './RankingCard.tsx';
-import { AreasCard, InWords, PartsCard, PartsOfDayCard, WeekdaysCard } from './ReviewCards.tsx';
-import { SaveSheet } from './SaveSheet.tsx';
-import { ShareCard } from './ShareCard.tsx';
-import { Steps } from './Steps.tsx';
-import { TwoDaysSheet } from './TwoDaysSheet.tsx';
-import { type ChartParams, type ChartsAt, chartsAddress, chartsAt } from './chartAddress.ts';
+import { AmountPartsCard, AmountsCard } from './cards/AmountCards.tsx';
+import { ChartChoice } from './choice/ChartChoice.tsx';
+import { ChartsTitle } from './cards/ChartCard.tsx';
+import { AllDays, AllDaysRing, HabitDays, HabitDaysRing } from './cards/DayCards.tsx';
+import { GoalCard, GoalsCard, KeyResultsCard } from './cards/GoalsCard.tsx';
+import { CourseCard, HabitFacts, RunsCard, TrendCard } from './cards/HabitCards.tsx';
+import { MoodCard } from './cards/MoodCard.tsx';
+import { RankingCard } from './cards/RankingCard.tsx';
+import { AreasCard, InWords, PartsCard, PartsOfDayCard, WeekdaysCard } from './cards/ReviewCards.tsx';
+import { SaveSheet } from './saving/SaveSheet.tsx';
+import { ShareCard } from './cards/ShareCard.tsx';
+import { Steps } from './cards/Steps.tsx';
+import { TwoDaysSheet } from './choice/TwoDaysSheet.tsx';
+import { type ChartParams, type ChartsAt, chartsAddress, chartsAt } from './choice/chartAddress.ts';
 import { SPAN_WORDS, spanTitle } from './chartWords.ts';
 import { type ChartsShown, recordDaysOf, useCharts, chartedOf } from './useCharts.ts';
-import { GoalsByAreaCard } from './GoalsByAreaCard.tsx';
+import { GoalsByAreaCard } from './cards/GoalsByAreaCard.tsx';
 import { CheckpointsCard } from '../../parts/CheckpointsCard.tsx';
+import { PATHS } from '../../shared/paths.ts';
 
 /** From this width on the cards stand in three columns. */
 const VERY_WIDE_PX = 1500;
@@ -108,7 +109,7 @@ export function ChartsScreen() {
           title={hasGoals ? 'No habits to draw yet' : 'Nothing to draw yet'}
           text="Charts grow from what you check off. Add a habit on Today, and come back in a week."
         >
-          <Button kind="main" onPress={() => router.push('/habits/new')}>
+          <Button kind="main" onPress={() => router.push(PATHS.newHabit)}>
             Add a habit
           </Button>
         </EmptyState>
@@ -178,7 +179,7 @@ export function ChartsScreen() {
           title={title}
           printAddress={
             kind === 'month' || kind === 'year'
-              ? chartsAddress({ ...at, what: subject.what }, today, '/charts/print')
+              ? chartsAddress({ ...at, what: subject.what }, today, PATHS.printCharts)
               : null
           }
           onClose={() => setIsSaving(false)}

@@ -3,9 +3,9 @@ import { useDeferredValue, useMemo } from 'react';
 import { type FiguredGoal, selectFiguredGoal } from '../../store/figuredGoals.ts';
 import { selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import type { ChartsAt, ChartsOf } from './chartAddress.ts';
+import type { ChartsAt, ChartsOf } from './choice/chartAddress.ts';
 import type { ChartedOf } from './chartedOf.ts';
-import { useReview } from './useReview.ts';
+import { useReview } from './review/useReview.ts';
 
 /** What the charts are of, where it is there. */
 export type Subject = {

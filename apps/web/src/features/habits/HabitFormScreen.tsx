@@ -26,6 +26,7 @@ import {
   habitDraftSchema,
   habitOfDraft,
 } from './habitDraft.ts';
+import { PATHS, habitPath } from '../../shared/paths.ts';
 
 /** Whether the numbers of the terms can be read yet, while they are typed. */
 const isReadable = ({ measure, threshold, schedule, every, times }: HabitDraft): boolean =>
@@ -162,12 +163,12 @@ function HabitForm(of: FormOf) {
   const router = useRouter();
   const isNew = habit === null;
   const back = (): void =>
-    router.canGoBack() ? router.back() : router.replace((habit ? `/habits/${habit.id}` : '/today') as never);
+    router.canGoBack() ? router.back() : router.replace((habit ? habitPath(habit.id) : PATHS.today) as never);
   const { form, fault, areas, goals, goalId, onGoal, hasRecords, isDouble, asksFrom, forget, save } = useHabitForm(
     of,
     back,
   );
-  const listAddress = from === null ? '/habits/list' : `/habits/list?day=${formatDay(from)}`;
+  const listAddress = from === null ? PATHS.habitList : `${PATHS.habitList}?day=${formatDay(from)}`;
   return (
     <FormPage
       title={isNew ? 'A new habit' : 'Edit habit'}

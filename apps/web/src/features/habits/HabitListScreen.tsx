@@ -19,6 +19,7 @@ import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { MOST_LINES, type UnderstoodLine, habitFromLine, lineWords, understoodLines } from './habitList.ts';
 import { SMALL_STARTS } from '../../parts/smallStarts.ts';
+import { PATHS } from '../../shared/paths.ts';
 
 /** Adds many habits at once: a list, one a line, with what is understood of each before it is kept. */
 export function HabitListScreen() {
@@ -40,7 +41,7 @@ export function HabitListScreen() {
       ),
     [text, areas, habits],
   );
-  const back = (): void => (router.canGoBack() ? router.back() : router.replace('/today' as never));
+  const back = (): void => (router.canGoBack() ? router.back() : router.replace(PATHS.today as never));
 
   const save = (): void => {
     const wrong = lines.filter((line) => line.fault !== null).length;

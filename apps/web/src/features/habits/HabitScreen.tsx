@@ -29,6 +29,7 @@ import { FinishLineCard, MonthRewardsCard, PausesCard, TargetsCard, TermsCard, V
 import { AmountsCard, KeptCard, MonthCard, RecentCard, StreakCard, WeekdaysCard } from './RecordCards.tsx';
 import { NotesCard, ReasonsCard } from './WordsCards.tsx';
 import { Figure } from '../../parts/Figure.tsx';
+import { PATHS, goalPath, habitEditPath } from '../../shared/paths.ts';
 
 /** Everything about one habit: its months, what it came to, what it asks, what was written about it. */
 export function HabitScreen({ habitId }: { habitId: string }) {
@@ -114,12 +115,12 @@ function Head({ track, color }: { track: Track; color: string }) {
   const goal = useAppSelector((state) => state.records.goals[habit.goalId ?? '']);
   const actions = useHabitActions();
   const isWide = useIsWide();
-  const edit = (): void => router.push(`/habits/${habit.id}/edit` as never);
+  const edit = (): void => router.push(habitEditPath(habit.id) as never);
   const [isDeleting, setIsDeleting] = useState(false);
   const isOver = habit.archived || (habit.endsOn !== undefined && dayOf(habit.endsOn) < today);
   return (
     <View style={styles.head}>
-      <PageHead title={habit.name} backTo="/today">
+      <PageHead title={habit.name} backTo={PATHS.today}>
         {isWide ? (
           <Button icon={<Pencil size={16} color={colors.ink} />} label="Edit habit" onPress={edit}>
             Edit
@@ -132,7 +133,7 @@ function Head({ track, color }: { track: Track; color: string }) {
           name="Copy"
           label="Copy this habit"
           sizePx={20}
-          onPress={() => router.push(`/habits/new?copy=${habit.id}` as never)}
+          onPress={() => router.push(`${PATHS.newHabit}?copy=${habit.id}` as never)}
         />
         {isOver ? null : (
           <IconButton
@@ -159,7 +160,7 @@ function Head({ track, color }: { track: Track; color: string }) {
           <Button
             kind="bare"
             label={`Goal: ${goal.title}`}
-            onPress={() => router.push(`/goals/${goal.id}` as never)}
+            onPress={() => router.push(goalPath(goal.id) as never)}
             style={styles.goal}
           >
             {goal.title}
@@ -167,7 +168,7 @@ function Head({ track, color }: { track: Track; color: string }) {
         ) : isOver ? null : (
           <Button
             kind="bare"
-            onPress={() => router.push(`/goals/new?habit=${encodeURIComponent(habit.id)}` as never)}
+            onPress={() => router.push(`${PATHS.newGoal}?habit=${encodeURIComponent(habit.id)}` as never)}
             style={styles.goal}
           >
             Set a goal with it
@@ -180,7 +181,7 @@ function Head({ track, color }: { track: Track; color: string }) {
         <DeleteHabitSheet
           habit={habit}
           onClose={() => setIsDeleting(false)}
-          onGone={() => router.replace('/today' as never)}
+          onGone={() => router.replace(PATHS.today as never)}
         />
       ) : null}
     </View>

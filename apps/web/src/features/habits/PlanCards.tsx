@@ -47,6 +47,7 @@ import { MonthTargetSheet, YearTargetSheet } from './TargetSheets.tsx';
 import { useHabitEdit } from './useHabitEdit.ts';
 import type { Asked } from '../../words/asked.ts';
 import { Figure } from '../../parts/Figure.tsx';
+import { PATHS } from '../../shared/paths.ts';
 
 function Deed({ label, onPress, children = 'Set' }: { label: string; onPress: () => void; children?: string }) {
   return (
@@ -78,7 +79,7 @@ export function TargetsCard({ track, color }: { track: Track; color: string }) {
       <CardHead
         title="Targets"
         aside={
-          <Deed label="Targets of all habits" onPress={() => router.push('/habits/targets' as never)}>
+          <Deed label="Targets of all habits" onPress={() => router.push(PATHS.habitTargets as never)}>
             All habits
           </Deed>
         }

@@ -25,6 +25,7 @@ import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { typedAmount, typedDays } from './habitFields.ts';
 import { type TargetColumn, type TargetLine, asLastMonth, asPlanned, targetLines, withTarget } from './targetTable.ts';
+import { PATHS } from '../../shared/paths.ts';
 
 /** The targets of all habits for a month and its year, typed through from field to field. */
 export function TargetTableScreen() {
@@ -58,7 +59,7 @@ export function TargetTableScreen() {
 
   return (
     <Page>
-      <PageHead title="Targets" backTo="/settings/habits" />
+      <PageHead title="Targets" backTo={PATHS.habitsInOrder} />
       <View style={styles.month}>
         <IconButton icon={ChevronLeft} label="The month before" onPress={() => goTo(month - 1)} />
         <Words type="section" heading={2}>

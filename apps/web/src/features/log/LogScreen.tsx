@@ -59,6 +59,7 @@ import { SPAN_CHOICES, spanName, spanTitle } from './logWords.ts';
 import { Figure } from '../../parts/Figure.tsx';
 import type { Asked } from '../../words/asked.ts';
 import { fullDaysAimedAt } from '../../words/fullDaysAimed.ts';
+import { PATHS, habitPath } from '../../shared/paths.ts';
 
 type Params = { month?: string; span?: string; day?: string; at?: string; as?: string; only?: string };
 /** `at` is a day that was asked for by name, to be found at once; the next step forgets it. */
@@ -93,7 +94,7 @@ function useWhere(): [Where, DaySpan, (to: Partial<Where>) => void] {
       to.only === null ? '' : `only=${encodeURIComponent(formatOnly(to.only))}`,
     ].filter(Boolean);
     keepFocus();
-    router.push(`/log${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
+    router.push(`${PATHS.log}${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
   };
   return [where, span, go];
 }
@@ -137,7 +138,7 @@ export function LogScreen() {
     (habitId: string, day: PlainDay, isNoteFirst = false) => setOpened({ habitId, day, isNoteFirst }),
     [],
   );
-  const openHabit = useCallback((habitId: string) => router.push(`/habits/${habitId}` as never), [router]);
+  const openHabit = useCallback((habitId: string) => router.push(habitPath(habitId) as never), [router]);
   const goToday = (): void => go({ day: usualDay(kind, today, weekStart) });
   const goBy = (by: -1 | 1): void => go({ day: dayOfNeighbour(kind, span, by) });
   const [title, aside] = spanTitle(kind, span, today, weekStart);
@@ -276,7 +277,7 @@ export function LogScreen() {
           }
         >
           {hasHabits ? null : (
-            <Button kind="main" onPress={() => router.push('/habits/new')}>
+            <Button kind="main" onPress={() => router.push(PATHS.newHabit)}>
               Add a habit
             </Button>
           )}
@@ -293,7 +294,7 @@ export function LogScreen() {
           span={span}
           head={header}
           onOpen={open}
-          onDay={(day) => router.push(`/today?day=${formatDay(day)}` as never)}
+          onDay={(day) => router.push(`${PATHS.today}?day=${formatDay(day)}` as never)}
         />
         {panels}
       </>

@@ -5,6 +5,7 @@ import { SPACE } from '../../theme/space.ts';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
+import { habitPath } from '../../shared/paths.ts';
 
 /** A habit's name, which leads to its page; on a phone with its bar and "22 of 30" below. */
 export function NameCell({
@@ -25,7 +26,7 @@ export function NameCell({
   const styles = useStyles();
   const isCompact = useIsCompact();
   const { habit } = track;
-  const link = { href: `/habits/${encodeURIComponent(habit.id)}` } as object;
+  const link = { href: habitPath(habit.id) } as object;
   return (
     <View role={'rowheader' as never} aria-colindex={1} style={[styles.names, { width: size.namesPx }]}>
       <Pressable

@@ -6,6 +6,7 @@ import { DataCard } from './DataCard.tsx';
 import { DeleteAccountCard } from './DeleteAccountCard.tsx';
 import { PasswordCard } from './PasswordCard.tsx';
 import { SessionsCard } from './SessionsCard.tsx';
+import { PATHS } from '../../shared/paths.ts';
 
 /** The account itself: its data as a file, its password, where it is open, and its end. */
 export function AccountScreen() {
@@ -13,7 +14,7 @@ export function AccountScreen() {
   if (account === null) return null;
   return (
     <Page>
-      <PageHead title="Account and data" backTo="/settings" />
+      <PageHead title="Account and data" backTo={PATHS.settings} />
       <DataCard />
       {isSample(account) ? null : (
         <>

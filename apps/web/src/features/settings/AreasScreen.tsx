@@ -23,6 +23,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { SortableList } from '../../ui/SortableList.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { PATHS } from '../../shared/paths.ts';
 
 /** The colours of areas, as people call them. */
 const COLOUR_WORDS: Record<(typeof DYES)[number], string> = {
@@ -46,7 +47,7 @@ export function AreasScreen() {
   const [edited, setEdited] = useState<Area | 'new' | null>(null);
   return (
     <Page>
-      <PageHead title="Areas" backTo="/settings">
+      <PageHead title="Areas" backTo={PATHS.settings}>
         <Button icon={<Plus size={18} color={colors.ink} />} onPress={() => setEdited('new')}>
           Add an area
         </Button>

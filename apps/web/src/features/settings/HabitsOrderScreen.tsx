@@ -28,6 +28,7 @@ import { PageHead } from '../../ui/PageHead.tsx';
 import { SortableList } from '../../ui/SortableList.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { SeveralHabits } from './SeveralHabits.tsx';
+import { PATHS, habitPath } from '../../shared/paths.ts';
 
 /** Every habit in its order, by part of the day; those that ended or are archived below. */
 export function HabitsOrderScreen() {
@@ -53,8 +54,8 @@ export function HabitsOrderScreen() {
   const order = (ids: string[]): void => void change(...reordered(habits, ids).map((each) => changeTo('habits', each)));
   return (
     <Page>
-      <PageHead title="Habits in order" backTo="/settings">
-        <Button icon={<Plus size={18} color={colors.ink} />} onPress={() => router.push('/habits/new')}>
+      <PageHead title="Habits in order" backTo={PATHS.settings}>
+        <Button icon={<Plus size={18} color={colors.ink} />} onPress={() => router.push(PATHS.newHabit)}>
           Add a habit
         </Button>
       </PageHead>
@@ -63,7 +64,7 @@ export function HabitsOrderScreen() {
       ) : habits.length > 0 ? (
         <View style={styles.tools}>
           {running.length > 1 ? <Button onPress={() => setChosen(new Set())}>Choose several</Button> : null}
-          <Button onPress={() => router.push('/habits/targets' as never)}>Targets of all</Button>
+          <Button onPress={() => router.push(PATHS.habitTargets as never)}>Targets of all</Button>
         </View>
       ) : null}
       {habits.length === 0 ? (
@@ -154,12 +155,12 @@ function HabitLine({ habit, aside, children }: { habit: Habit; aside: string; ch
   return (
     <View style={styles.line}>
       <Pressable
-        {...({ href: `/habits/${encodeURIComponent(habit.id)}` } as object)}
+        {...({ href: habitPath(habit.id) } as object)}
         role="link"
         aria-label={habit.name}
         onPress={(event) => {
           event.preventDefault();
-          router.push(`/habits/${habit.id}` as never);
+          router.push(habitPath(habit.id) as never);
         }}
         style={styles.name}
       >

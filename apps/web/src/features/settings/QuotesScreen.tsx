@@ -16,6 +16,7 @@ import { PageHead } from '../../ui/PageHead.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { PATHS } from '../../shared/paths.ts';
 
 /** The person's own quotes, of which one a day stands on top of Today and Goals. */
 export function QuotesScreen() {
@@ -26,7 +27,7 @@ export function QuotesScreen() {
   const inOrder = Object.values(quotes).sort((a, b) => (a.id < b.id ? -1 : 1));
   return (
     <Page>
-      <PageHead title="Your quotes" backTo="/settings">
+      <PageHead title="Your quotes" backTo={PATHS.settings}>
         <Button icon={<Plus size={18} color={colors.ink} />} onPress={() => setEdited('new')}>
           Add a quote
         </Button>

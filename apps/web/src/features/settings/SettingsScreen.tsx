@@ -41,6 +41,7 @@ import { Words } from '../../ui/Words.tsx';
 import { DayMarksField } from './DayMarksField.tsx';
 import { SettingField } from './SettingField.tsx';
 import { currencyFault, passMarkFault, ratioOfPercent, dayTargetFault } from './settingFaults.ts';
+import { PATHS } from '../../shared/paths.ts';
 
 const HOURS = [0, 1, 2, 3, 4, 5, 6];
 const hourWords = (hour: number): string => (hour === 0 ? 'Midnight' : `${hour}:00`);
@@ -60,7 +61,7 @@ export function SettingsScreen() {
       <ShownCard />
       <MoneyCard />
       <Section title="Account">
-        <Way path="/settings/account" name="Account and data" aside="password, copies, devices" />
+        <Way path={PATHS.account} name="Account and data" aside="password, copies, devices" />
         <AccountSection />
       </Section>
     </>
@@ -110,11 +111,11 @@ function ThingsCard() {
   return (
     <Section title="Habits and areas">
       <Way
-        path="/settings/habits"
+        path={PATHS.habitsInOrder}
         name="Habits in order"
         aside={`${counted(habits.length - away, 'habit')}${away > 0 ? `, ${away} archived` : ''}`}
       />
-      <Way path="/settings/areas" name="Areas" aside={counted(areas.length, 'area')} />
+      <Way path={PATHS.areas} name="Areas" aside={counted(areas.length, 'area')} />
     </Section>
   );
 }
@@ -308,7 +309,7 @@ function ShownCard() {
           onChange={(value) => set({ hidden: hiddenWith(settings, 'quotes', value === 'hidden') })}
         />
       </Labelled>
-      <Way path="/settings/quotes" name="Your quotes" aside={counted(quotes, 'quote')} />
+      <Way path={PATHS.quotes} name="Your quotes" aside={counted(quotes, 'quote')} />
       <Labelled label="Today lists habits" hint="Only the order on Today; no figure changes.">
         <Segments
           label="Today lists habits"

@@ -15,6 +15,7 @@ import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { PATHS, goalPath } from '../../shared/paths.ts';
 
 /** How many due things stand on Today; the calendar has the rest. */
 const MOST_DUE = 5;
@@ -45,13 +46,13 @@ export function GoalsToday() {
           <SectionLine
             title="Due"
             aside={due.length > MOST_DUE ? `All ${due.length}` : 'Calendar'}
-            onGo={() => go('/goals/due')}
+            onGo={() => go(PATHS.dueGoals)}
           />
           <DueRows things={due.slice(0, MOST_DUE)} label="Due steps and milestones" onGo={go} />
         </View>
       ) : null}
       <View style={styles.section}>
-        <SectionLine title="Goals" aside="All" onGo={() => go('/goals')} />
+        <SectionLine title="Goals" aside="All" onGo={() => go(PATHS.goals)} />
         <Card isFlush label="Goals">
           {open.map((figured, place) => (
             <GoalLine
@@ -105,7 +106,7 @@ function GoalLine({
       <Pressable
         role="link"
         aria-label={`Goal ${goal.title}, ${percent(figures.progress)}`}
-        onPress={() => onGo(`/goals/${encodeURIComponent(goal.id)}`)}
+        onPress={() => onGo(goalPath(goal.id))}
         style={styles.words}
       >
         <Words type="name">{goal.title}</Words>

@@ -13,6 +13,7 @@ import { DateButton } from '../../ui/DateButton.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { PATHS } from '../../shared/paths.ts';
 
 /** The day, the ways to others, and a way to add a habit. */
 export function TodayHead({
@@ -74,7 +75,7 @@ export function FirstHabits({ onAdd }: { onAdd: () => void }) {
     >
       <View style={styles.starts}>
         {SMALL_STARTS.map(({ id, label }) => (
-          <Button key={id} onPress={() => router.push(`/habits/list?start=${id}` as never)}>
+          <Button key={id} onPress={() => router.push(`${PATHS.habitList}?start=${id}` as never)}>
             {label}
           </Button>
         ))}
@@ -82,7 +83,7 @@ export function FirstHabits({ onAdd }: { onAdd: () => void }) {
       <Button kind="main" onPress={onAdd}>
         Add your first habit
       </Button>
-      <Button kind="bare" onPress={() => router.push('/habits/list' as never)}>
+      <Button kind="bare" onPress={() => router.push(PATHS.habitList as never)}>
         Write or paste a list
       </Button>
     </EmptyState>

@@ -36,6 +36,7 @@ import { JumpRow, OtherGroups, Section } from './TodayGroups.tsx';
 import { FirstHabits, TodayHead } from './TodayHead.tsx';
 import { WeekStrip } from './WeekStrip.tsx';
 import { type TodaySection, planOfDay, sectionWith } from './todaySections.ts';
+import { PATHS } from '../../shared/paths.ts';
 
 /** How long a habit that was just done stays where it is, so that nothing moves under the thumb. */
 const SETTLES_AFTER_MS = 900;
@@ -63,7 +64,7 @@ export function TodayScreen() {
   const router = useRouter();
   const today = useAppSelector(selectToday);
   const hasHabits = useAppSelector((state) => selectHabits(state).length > 0);
-  const [day, goTo] = useDayParam('/today', today);
+  const [day, goTo] = useDayParam(PATHS.today, today);
   const [opened, setOpened] = useState<string | null>(null);
   const open = useCallback((habitId: string) => setOpened(habitId), []);
   const isToday = day === today;
@@ -72,7 +73,7 @@ export function TodayScreen() {
     else if (day < today) goTo(day + 1);
   });
   const addHabit = (): void =>
-    router.push((day < today ? `/habits/new?day=${formatDay(day)}` : '/habits/new') as never);
+    router.push((day < today ? `${PATHS.newHabit}?day=${formatDay(day)}` : PATHS.newHabit) as never);
   return (
     <View style={styles.fill} {...(hasHabits ? swipe : {})}>
       <Page>

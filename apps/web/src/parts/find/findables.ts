@@ -2,6 +2,7 @@ import { type Goal, type Habit, type Track, dayOf } from '@wimbel/core';
 import Fuse from 'fuse.js';
 import type { RootState } from '../../store/store.ts';
 import { selectAreas, selectGoals, selectHabits, selectToday, trackOf } from '../../store/selectors.ts';
+import { PATHS, goalPath, habitPath } from '../../shared/paths.ts';
 
 /** Something that can be found by its name, and where it leads. */
 export type Findable = {
@@ -32,23 +33,23 @@ const action = (name: string, path: string): Findable => ({
 
 /** What stands first while nothing is asked for. */
 export const PLACES_AND_ACTIONS: readonly Findable[] = [
-  action('Add a habit', '/habits/new'),
-  action('Add habits from a list', '/habits/list'),
-  action('Set a goal', '/goals/new'),
-  place('Today', '/today'),
-  place('Log', '/log'),
-  place('Log as a list by day', '/log?as=list'),
-  place('Goals', '/goals'),
-  place('What is due', '/goals/due'),
-  place('Goals of a year', '/goals/year'),
-  place('Charts', '/charts'),
-  place('Print charts', '/charts/print'),
-  place('Settings', '/settings'),
-  place('All habits in order', '/settings/habits'),
-  place('Targets of all habits', '/habits/targets'),
-  place('Areas', '/settings/areas'),
-  place('Quotes', '/settings/quotes'),
-  place('Account, password, data in and out', '/settings/account'),
+  action('Add a habit', PATHS.newHabit),
+  action('Add habits from a list', PATHS.habitList),
+  action('Set a goal', PATHS.newGoal),
+  place('Today', PATHS.today),
+  place('Log', PATHS.log),
+  place('Log as a list by day', `${PATHS.log}?as=list`),
+  place('Goals', PATHS.goals),
+  place('What is due', PATHS.dueGoals),
+  place('Goals of a year', PATHS.yearOfGoals),
+  place('Charts', PATHS.charts),
+  place('Print charts', PATHS.printCharts),
+  place('Settings', PATHS.settings),
+  place('All habits in order', PATHS.habitsInOrder),
+  place('Targets of all habits', PATHS.habitTargets),
+  place('Areas', PATHS.areas),
+  place('Quotes', PATHS.quotes),
+  place('Account, password, data in and out', PATHS.account),
 ];
 
 const isOver = (habit: Habit, today: number): boolean =>
@@ -66,7 +67,7 @@ export function findablesOf(state: RootState): Findable[] {
       kind: 'habit',
       name: habit.name,
       aside: [areaName(habit.areaId), over ? 'archived' : ''].filter(Boolean).join(', ') || 'Habit',
-      path: `/habits/${habit.id}`,
+      path: habitPath(habit.id),
       ...(over ? {} : { track: trackOf(state, habit) }),
     };
   });
@@ -75,21 +76,21 @@ export function findablesOf(state: RootState): Findable[] {
     kind: 'goal',
     name: goal.title,
     aside: ['Goal', areaName(goal.areaId)].filter(Boolean).join(', '),
-    path: `/goals/${goal.id}`,
+    path: goalPath(goal.id),
   }));
   const steps = Object.values(records.steps).map((step): Findable => ({
     id: step.id,
     kind: 'step',
     name: step.title,
     aside: `Step of ${records.goals[step.goalId]?.title ?? 'a goal'}`,
-    path: `/goals/${step.goalId}`,
+    path: goalPath(step.goalId),
   }));
   const areas = selectAreas(state).map((area): Findable => ({
     id: area.id,
     kind: 'area',
     name: area.name,
     aside: 'Area, its habits in the log',
-    path: `/log?only=${encodeURIComponent(`area.${area.id}`)}`,
+    path: `${PATHS.log}?only=${encodeURIComponent(`area.${area.id}`)}`,
   }));
   // Those that are on somebody's days come first.
   habits.sort((a, b) => Number(a.track === undefined) - Number(b.track === undefined));

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { GoalFormScreen } from '../../../../src/features/goals/GoalFormScreen.tsx';
+import { GoalFormScreen } from '../../../../src/features/goals/form/GoalFormScreen.tsx';
 
 export default function EditGoal() {
   const { goalId } = useLocalSearchParams<{ goalId: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { GoalScreen } from '../../../../src/features/goals/GoalScreen.tsx';
+import { GoalScreen } from '../../../../src/features/goals/page/GoalScreen.tsx';
 
 export default function OneGoal() {
   const { goalId, at } = useLocalSearchParams<{ goalId: string; at?: string }>();

@@ -1,4 +1,4 @@
-import { GoalFormScreen } from '../../../../src/features/goals/GoalFormScreen.tsx';
+import { GoalFormScreen } from '../../../../src/features/goals/form/GoalFormScreen.tsx';
 
 export default function NewGoal() {
   return <GoalFormScreen />;

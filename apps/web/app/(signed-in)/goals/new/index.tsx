@@ -1,3 +1,3 @@
-import { GuidedGoalScreen } from '../../../../src/features/goals/GuidedGoalScreen.tsx';
+import { GuidedGoalScreen } from '../../../../src/features/goals/guided/GuidedGoalScreen.tsx';
 
 export default GuidedGoalScreen;

@@ -1,0 +1,195 @@
+import { type HabitReview, mostImproved } from '@wimbel/core';
+import { useRouter } from 'expo-router';
+import { useContext, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { useAppSelector } from '../../../store/store.ts';
+import { percent } from '../../../shared/format.ts';
+import { themed, useTheme } from '../../../theme/Theme.tsx';
+import { dyeColor } from '../../../theme/dye.ts';
+import { SPACE } from '../../../theme/space.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { ProgressBar } from '../../../ui/ProgressBar.tsx';
+import { Segments } from '../../../ui/Segments.tsx';
+import { Words } from '../../../ui/Words.tsx';
+import { ChartCard } from './ChartCard.tsx';
+import type { ReviewProps } from './ReviewCards.tsx';
+import { rankingFigures } from './chartFigures.ts';
+import { beforeWords, changeWords, rankWords } from '../chartWords.ts';
+import type { Asked } from '../../../words/asked.ts';
+import { targetAsked } from '../chartedOf.ts';
+import { IsPrinted } from '../../../parts/printed.ts';
+import { Figure } from '../../../parts/Figure.tsx';
+import { habitPath } from '../../../shared/paths.ts';
+
+/** How many habits are listed before the others are asked for. */
+const MOST_RANKED = 20;
+const MOST_PRINTED = 12;
+
+type Line = {
+  habit: HabitReview;
+  place: number;
+  words: string;
+  ratio: number;
+  share: string;
+  change: string;
+  isBetter: boolean;
+  asked: Asked;
+};
+
+const bestFirst = ({ kind, review }: Omit<ReviewProps, 'of'>): Line[] =>
+  review.habits.map((habit) => {
+    const { figures, rank, rankBefore } = habit;
+    const change = kind === 'all' ? '' : rankWords(rank, rankBefore);
+    return {
+      habit,
+      place: rank,
+      words: `${figures.actual} of ${figures.target}`,
+      ratio: figures.share ?? 0,
+      share: percent(figures.share),
+      change,
+      isBetter: change.startsWith('up'),
+      asked: targetAsked(habit.id, kind, review.span),
+    };
+  });
+
+const improvedFirst = ({ review }: Omit<ReviewProps, 'of' | 'kind'>): Line[] =>
+  mostImproved(review).map(({ habit, change }, index) => ({
+    habit,
+    place: index + 1,
+    words: `kept ${habit.kept.kept} of ${habit.kept.asked}, before ${percent(habit.keptBefore?.rate ?? null)}`,
+    ratio: habit.kept.rate ?? 0,
+    share: percent(habit.kept.rate),
+    change: changeWords(change),
+    isBetter: change > 0,
+    asked: { figure: 'habitKept', habitId: habit.id, span: review.span },
+  }));
+
+/** Completion by habit, habit by habit: best first with the change of rank, or by how much they improved. */
+export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const router = useRouter();
+  const habits = useAppSelector((state) => state.records.habits);
+  const areas = useAppSelector((state) => state.records.areas);
+  const [order, setOrder] = useState<'best' | 'improved'>('best');
+  const [isWhole, setIsWhole] = useState(false);
+  const isPrinted = useContext(IsPrinted);
+  const most = isPrinted ? MOST_PRINTED : MOST_RANKED;
+  if (review.habits.length < 2) return null;
+  const canImprove = review.past !== null && !isPrinted;
+  const isByChange = order === 'improved' && canImprove;
+  const lines = (isByChange ? improvedFirst({ review }) : bestFirst({ kind, review })).filter(
+    ({ habit }) => habits[habit.id] !== undefined,
+  );
+  const colorOf = (id: string): string => dyeColor(colors, areas[habits[id]?.areaId ?? '']?.color);
+  return (
+    <ChartCard
+      title="Completion by habit"
+      aside={kind === 'all' ? 'best first' : undefined}
+      figures={() => rankingFigures(review, (id) => habits[id]?.name ?? '')}
+      pictureRows={lines.map(({ habit, place, words, share, ratio }) => ({
+        name: `${place}. ${habits[habit.id]!.name}`,
+        text: `${words}, ${share}`,
+        ratio,
+        color: colorOf(habit.id),
+      }))}
+    >
+      {canImprove ? (
+        <Segments
+          label="Order"
+          value={order}
+          choices={[
+            { value: 'best', label: 'Best' },
+            { value: 'improved', label: 'Most improved' },
+          ]}
+          onChange={setOrder}
+        />
+      ) : null}
+      {review.past === null ? null : (
+        <Words type="small" tone="quiet">
+          {`Up and down are against ${beforeWords(kind, review.isByNow)}.`}
+        </Words>
+      )}
+      {lines.length === 0 ? (
+        <Words type="quiet" tone="quiet">
+          No habit was due both in this span and {beforeWords(kind, review.isByNow)}.
+        </Words>
+      ) : null}
+      {(isWhole ? lines : lines.slice(0, most)).map(
+        ({ habit: { id }, place, words, share, ratio, change, isBetter, asked }) => {
+          const { name } = habits[id]!;
+          return (
+            <View key={id} style={styles.ranked}>
+              <View style={styles.line}>
+                <Words type="label" tone="quiet" style={styles.rank}>
+                  {place}
+                </Words>
+                <Pressable
+                  role="link"
+                  aria-label={`${place}. ${name}: ${words}, ${share}${change ? `, ${change}` : ''}`}
+                  onPress={() => router.push(habitPath(id) as never)}
+                  style={styles.grow}
+                >
+                  <Words>{name}</Words>
+                </Pressable>
+                <Figure asked={asked} label={`${name}: ${words}, ${share}`} style={styles.figures}>
+                  {isByChange ? null : (
+                    <Words type="quiet" tone="quiet">
+                      {words}
+                    </Words>
+                  )}
+                  <Words type="strong" style={styles.share}>
+                    {share}
+                  </Words>
+                </Figure>
+              </View>
+              <View style={styles.under}>
+                <View style={styles.grow}>
+                  <ProgressBar ratio={ratio} color={colorOf(id)} label={`${name}: ${words}`} />
+                </View>
+                {change ? (
+                  <Words
+                    type="small"
+                    tone={isBetter ? 'working' : 'quiet'}
+                    style={isByChange ? styles.points : styles.change}
+                  >
+                    {change}
+                  </Words>
+                ) : null}
+              </View>
+              {isByChange ? (
+                <Words type="small" tone="quiet" style={styles.below}>
+                  {words}
+                </Words>
+              ) : null}
+            </View>
+          );
+        },
+      )}
+      {isPrinted && lines.length > most ? (
+        <Words type="quiet" tone="quiet">
+          And {lines.length - most} more.
+        </Words>
+      ) : null}
+      {!isPrinted && lines.length > most ? (
+        <Button kind="bare" onPress={() => setIsWhole(!isWhole)} style={styles.more}>
+          {isWhole ? `The first ${MOST_RANKED}` : `All ${lines.length}`}
+        </Button>
+      ) : null}
+    </ChartCard>
+  );
+}
+
+const useStyles = themed(() => ({
+  line: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s, paddingBottom: 4 },
+  grow: { flex: 1, minWidth: 0 },
+  share: { minWidth: 52, textAlign: 'right' },
+  rank: { minWidth: 20 },
+  figures: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s },
+  more: { alignSelf: 'flex-start' },
+  ranked: { minHeight: 44, justifyContent: 'center' },
+  under: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingLeft: 28 },
+  below: { paddingLeft: 28, paddingTop: 3 },
+  change: { minWidth: 52, textAlign: 'right' },
+  points: { minWidth: 88, textAlign: 'right' },
+}));

@@ -1,0 +1,262 @@
+import { type Goal, type Habit, type KeyResult, dayOf } from '@wimbel/core';
+import Plus from 'lucide-react-native/icons/plus';
+import X from 'lucide-react-native/icons/x';
+import { type ReactNode, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { holeColor, targetWords } from '../../../words/goalWords.ts';
+import { counted, dateNear } from '../../../shared/format.ts';
+import { themed, useTheme } from '../../../theme/Theme.tsx';
+import { SPACE } from '../../../theme/space.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Card } from '../../../ui/Card.tsx';
+import { Chips } from '../../../ui/Chips.tsx';
+import { IconButton } from '../../../ui/IconButton.tsx';
+import { Words } from '../../../ui/Words.tsx';
+import { AddLine } from '../page/AddLine.tsx';
+import { type GuidedPage, type PageProps } from './guidedDraft.ts';
+import { KeyResultForm } from '../page/KeyResultForm.tsx';
+import { QuickHabitSheet } from '../page/QuickHabitSheet.tsx';
+
+/** A line of what is planned, with the way to take it out again. */
+function Planned({
+  title,
+  words,
+  dot,
+  onPress,
+  onRemove,
+}: {
+  title: string;
+  words?: string;
+  dot?: string;
+  onPress?: () => void;
+  onRemove: () => void;
+}) {
+  const styles = useStyles();
+  return (
+    <View style={styles.planned}>
+      {dot ? <View style={[styles.dot, { backgroundColor: dot }]} /> : null}
+      <Pressable
+        role={onPress ? 'button' : undefined}
+        aria-label={onPress ? `Edit ${title}` : undefined}
+        disabled={!onPress}
+        onPress={onPress}
+        style={styles.words}
+      >
+        <Words type="name">{title}</Words>
+        {words ? (
+          <Words type="quiet" tone="quiet">
+            {words}
+          </Words>
+        ) : null}
+      </Pressable>
+      <IconButton icon={X} sizePx={18} label={`Leave out ${title}`} onPress={onRemove} />
+    </View>
+  );
+}
+
+function AddKey({ children, onPress }: { children: string; onPress: () => void }) {
+  const { colors } = useTheme();
+  return (
+    <Button icon={<Plus size={18} color={colors.ink} />} onPress={onPress} style={{ alignSelf: 'flex-start' }}>
+      {children}
+    </Button>
+  );
+}
+
+export function KeyResultsPage({ draft, set, goal, habits }: PageProps & { goal: Goal; habits: readonly Habit[] }) {
+  const { colors } = useTheme();
+  const [edited, setEdited] = useState<KeyResult | 'new' | null>(null);
+  const { keyResults } = draft;
+  return (
+    <>
+      {keyResults.length > 0 ? (
+        <Card isFlush label="Key results so far">
+          {keyResults.map((each, place) => (
+            <Planned
+              key={each.id}
+              title={each.title}
+              words={targetWords(each)}
+              dot={holeColor(colors, place)}
+              onPress={() => setEdited(each)}
+              onRemove={() => set({ keyResults: keyResults.filter(({ id }) => id !== each.id) })}
+            />
+          ))}
+        </Card>
+      ) : null}
+      <AddKey onPress={() => setEdited('new')}>Add a key result</AddKey>
+      {edited === null ? null : (
+        <KeyResultForm
+          goal={goal}
+          keyResult={edited === 'new' ? null : edited}
+          nextOrder={keyResults.length}
+          habits={habits}
+          onClose={() => setEdited(null)}
+          onSave={(next) => {
+            const isThere = keyResults.some(({ id }) => id === next.id);
+            set({
+              keyResults: isThere
+                ? keyResults.map((each) => (each.id === next.id ? next : each))
+                : [...keyResults, next],
+            });
+            setEdited(null);
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+export function HabitsPage({ draft, set, habits, today }: PageProps & { habits: readonly Habit[] }) {
+  const [isMaking, setIsMaking] = useState(false);
+  const { linked } = draft;
+  return (
+    <>
+      {habits.length === 0 ? null : (
+        <Chips
+          label="Habits that carry it"
+          chips={habits.map((habit) => ({ value: habit.id, label: habit.name }))}
+          chosen={linked}
+          isMultiple
+          onPress={(id) =>
+            set({ linked: linked.includes(id) ? linked.filter((each) => each !== id) : [...linked, id] })
+          }
+        />
+      )}
+      {draft.habits.length > 0 ? (
+        <Card isFlush label="New habits">
+          {draft.habits.map((habit) => (
+            <Planned
+              key={habit.id}
+              title={habit.name}
+              words="A new habit, from today"
+              onRemove={() =>
+                set({
+                  habits: draft.habits.filter(({ id }) => id !== habit.id),
+                  keyResults: draft.keyResults.filter(
+                    ({ measure }) => !('habitId' in measure && measure.habitId === habit.id),
+                  ),
+                })
+              }
+            />
+          ))}
+        </Card>
+      ) : null}
+      <AddKey onPress={() => setIsMaking(true)}>Make a new habit</AddKey>
+      {isMaking ? (
+        <QuickHabitSheet
+          today={today}
+          onClose={() => setIsMaking(false)}
+          onMade={(habit) => {
+            set({ habits: [...draft.habits, habit] });
+            setIsMaking(false);
+          }}
+        />
+      ) : null}
+    </>
+  );
+}
+
+export function StepsPage({ draft, set }: PageProps) {
+  const { steps } = draft;
+  return (
+    <Card isFlush label="First steps">
+      {steps.map((title, place) => (
+        <Planned
+          key={`${place} ${title}`}
+          title={title}
+          onRemove={() => set({ steps: steps.filter((_, index) => index !== place) })}
+        />
+      ))}
+      <AddLine
+        label="A first step"
+        placeholder="Ask Olwen for the long clamps"
+        onList={(lines) => set({ steps: [...steps, ...lines.map(({ title }) => title)] })}
+        onAdd={(title) => set({ steps: [...steps, title] })}
+      />
+    </Card>
+  );
+}
+
+export function LookPage({
+  draft,
+  habits,
+  hints,
+  today,
+  onGo,
+}: PageProps & { habits: readonly Habit[]; hints: readonly string[]; onGo: (page: GuidedPage) => void }) {
+  const styles = useStyles();
+  const carrying = habits.filter(
+    (habit) => draft.linked.includes(habit.id) || draft.habits.some(({ id }) => id === habit.id),
+  );
+  const starts = draft.startsOn === '' ? '' : dateNear(dayOf(draft.startsOn), today);
+  const due = draft.dueOn === '' ? 'no due day' : `to ${dateNear(dayOf(draft.dueOn), today)}`;
+  const parts: [page: GuidedPage, name: string, words: string][] = [
+    ['what', 'Goal', draft.title.trim() || 'not said yet'],
+    ['done', 'Done when', draft.doneWhen.trim() || 'not said'],
+    ['when', 'When', `${starts} ${due}`],
+    ['keyResults', 'Key results', draft.keyResults.map(({ title }) => title).join(', ') || 'none'],
+    ['habits', 'Habits', carrying.map(({ name }) => name).join(', ') || 'none'],
+    ['steps', 'First steps', draft.steps.length === 0 ? 'none' : counted(draft.steps.length, 'step')],
+  ];
+  return (
+    <>
+      <Card isFlush label="The plan">
+        {parts.map(([page, name, words]) => (
+          <PlanLine key={page} name={name} onPress={() => onGo(page)}>
+            {words}
+          </PlanLine>
+        ))}
+      </Card>
+      {hints.length > 0 ? (
+        <View role="note" aria-label="Worth a thought" style={styles.hints}>
+          <Words type="label" tone="brassText">
+            Worth a thought
+          </Words>
+          {hints.map((hint) => (
+            <Words key={hint} tone="quiet">
+              {hint}
+            </Words>
+          ))}
+        </View>
+      ) : null}
+    </>
+  );
+}
+
+function PlanLine({ name, children, onPress }: { name: string; children: ReactNode; onPress: () => void }) {
+  const styles = useStyles();
+  return (
+    <Pressable role="button" aria-label={`Change: ${name}`} onPress={onPress} style={styles.plan}>
+      <Words type="label" tone="quiet" style={styles.planName}>
+        {name}
+      </Words>
+      <Words style={styles.words}>{children}</Words>
+    </Pressable>
+  );
+}
+
+const useStyles = themed((colors) => ({
+  planned: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.m,
+    paddingLeft: SPACE.l,
+    minHeight: 54,
+    borderBottomWidth: 1,
+    borderBottomColor: colors.line,
+  },
+  dot: { width: 10, height: 10, borderRadius: 5 },
+  words: { flex: 1, minWidth: 0 },
+  plan: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    columnGap: SPACE.m,
+    paddingHorizontal: SPACE.l,
+    paddingVertical: SPACE.m,
+    minHeight: 46,
+    borderBottomWidth: 1,
+    borderBottomColor: colors.line,
+  },
+  planName: { width: 92, lineHeight: 21 },
+  hints: { gap: SPACE.xs, borderLeftWidth: 3, borderLeftColor: colors.brass, paddingLeft: SPACE.m },
+}));
