@@ -23,7 +23,7 @@ export type Environment = {
   now: string | null;
   /** Sign-in and sign-up attempts allowed from one address in five minutes. */
   signInAttempts: number;
-  /** Requests with changes, or for them, allowed to one account in a minute by one server. */
+  /** Requests with changes, or for them, allowed to one account in a minute by one process. */
   requestsPerMinute: number;
   /** Samples that may be opened from one address in an hour. */
   samplesPerHour: number;
