@@ -59,6 +59,7 @@ test('450 habits are lived with for a week by keyboard alone: found, checked off
     await page.clock.runFor(20_000);
   }
   await person.visit('/log?span=sevenDays&only=area.a12');
+  await person.reach('Practice 433', 'Monday 30 November');
   await expect(person.figures('Practice 433')).toHaveAccessibleName(/^Practice 433: 7 done of 7/);
   await expect(page.getByRole('status', { name: 'The seven days in figures' })).toContainText('7 of 210 due so far');
   await person.leave();
