@@ -214,6 +214,19 @@ export {
   moodMeanBeside,
 } from './mood/mood.ts';
 export {
+  JOURNAL_PARTS,
+  isAnswered,
+  hasWriting,
+  isEmptyPage,
+  pagesOfDay,
+  withAnswer,
+  type AskedPrompt,
+  promptsOf,
+  withFeelingRenamed,
+  feelingsByUse,
+  checkedByWriting,
+} from './journal/page.ts';
+export {
   TOLERANCE,
   isSame,
   isAtLeast,
