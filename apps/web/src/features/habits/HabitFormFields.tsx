@@ -1,12 +1,10 @@
-import { type Area, type Goal, WEEKDAYS } from '@wimbel/core';
+import { type Goal, WEEKDAYS } from '@wimbel/core';
 import { Controller, type UseFormReturn, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
-import { NEW_AREA } from '../../parts/newArea.ts';
+import { AreaFields } from '../../parts/AreaFields.tsx';
 import { capital } from '../../shared/format.ts';
 import { selectSettings } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { useTheme } from '../../theme/Theme.tsx';
-import { dyeColor } from '../../theme/dye.ts';
 import { Chips } from '../../ui/Chips.tsx';
 import { Labelled } from '../../ui/Field.tsx';
 import { FormField } from '../../ui/FormField.tsx';
@@ -40,7 +38,6 @@ export function NameFields({
   form,
   isNew,
   isDouble,
-  areas,
   goals,
   goalId,
   onGoal,
@@ -48,13 +45,11 @@ export function NameFields({
   isNew: boolean;
   /** Whether another habit has the name that is typed. */
   isDouble: boolean;
-  areas: readonly Area[];
   /** Goals that it can carry. */
   goals: readonly Goal[];
   goalId: string;
   onGoal: (goalId: string) => void;
 }) {
-  const { colors } = useTheme();
   const { control, setValue } = form;
   const draft = useDraft(form);
   return (
@@ -71,27 +66,7 @@ export function NameFields({
       <Labelled label="Icon">
         <IconGrid value={draft.icon} onChange={(icon) => setValue('icon', icon)} />
       </Labelled>
-      <Labelled label="Area">
-        <Chips
-          label="Area"
-          chips={[
-            { value: '', label: 'None' },
-            ...areas.map((area) => ({ value: area.id, label: area.name, dot: dyeColor(colors, area.color) })),
-            { value: NEW_AREA, label: 'New area' },
-          ]}
-          chosen={[draft.areaId]}
-          onPress={(areaId) => setValue('areaId', areaId)}
-        />
-      </Labelled>
-      {draft.areaId === NEW_AREA ? (
-        <FormField
-          control={control}
-          name="newArea"
-          label="Name of the new area"
-          placeholder="Boat yard"
-          maxLength={80}
-        />
-      ) : null}
+      <AreaFields control={control} setValue={setValue} />
       {goals.length > 0 ? (
         <Labelled label="Goal" hint="The goal it carries. A key result can count it besides.">
           <Chips

@@ -140,7 +140,6 @@ function useHabitForm({ habit, source, forGoal, from }: FormOf, onDone: () => vo
   return {
     form,
     fault,
-    areas,
     goals,
     goalId,
     onGoal: setGoalId,
@@ -164,10 +163,7 @@ function HabitForm(of: FormOf) {
   const isNew = habit === null;
   const back = (): void =>
     router.canGoBack() ? router.back() : router.replace((habit ? habitPath(habit.id) : PATHS.today) as never);
-  const { form, fault, areas, goals, goalId, onGoal, hasRecords, isDouble, asksFrom, forget, save } = useHabitForm(
-    of,
-    back,
-  );
+  const { form, fault, goals, goalId, onGoal, hasRecords, isDouble, asksFrom, forget, save } = useHabitForm(of, back);
   const listAddress = from === null ? PATHS.habitList : `${PATHS.habitList}?day=${formatDay(from)}`;
   return (
     <FormPage
@@ -186,15 +182,7 @@ function HabitForm(of: FormOf) {
           Write a list instead
         </Button>
       ) : null}
-      <NameFields
-        form={form}
-        isNew={isNew}
-        isDouble={isDouble}
-        areas={areas}
-        goals={goals}
-        goalId={goalId}
-        onGoal={onGoal}
-      />
+      <NameFields form={form} isNew={isNew} isDouble={isDouble} goals={goals} goalId={goalId} onGoal={onGoal} />
       <CountFields form={form} hasRecords={hasRecords} />
       <OftenFields form={form} />
       <DayFields form={form} isNew={isNew} asksFrom={asksFrom} />

@@ -115,132 +115,54 @@ function useOrdered(tracks: readonly Track[], sort: (typeof SORTS)[number], kind
   }, [tracks, ids]);
 }
 
-export function LogScreen() {
-  useKeptFocus();
-  const styles = useStyles();
-  const isWide = useIsWide();
-  const router = useRouter();
-  const today = useAppSelector(selectToday);
-  const hasHabits = useAppSelector((state) => selectHabits(state).length > 0);
-  const { weekStart } = useAppSelector(selectSettings);
-  const [{ kind, at, isList, only }, span, go] = useWhere();
+/** Which habits the log shows in a span, and in which order and groups. */
+function useShown(only: Only | null, kind: LogSpan, span: DaySpan) {
   const onlyOf = useOnlyName(only);
   const all = useTracksOnly(only);
-  const active = useMemo(() => all.filter((track) => isActiveIn(track, span)), [all, span]);
   const [sort, setSort] = useKeptChoice('logSort', SORTS, 'order');
   const [group, setGroup] = useKeptChoice('logGroup', GROUPS, 'together');
+  const active = useMemo(() => all.filter((track) => isActiveIn(track, span)), [all, span]);
   const shown = useMemo(() => all.filter((track) => isActiveIn(track, span) || beginsLater(track, span)), [all, span]);
   const tracks = useOrdered(shown, sort, kind, span);
+  return { onlyOf, all, active, tracks, sort, setSort, group, setGroup };
+}
+
+export function LogScreen() {
+  useKeptFocus();
+  const router = useRouter();
+  const today = useAppSelector(selectToday);
+  const { weekStart } = useAppSelector(selectSettings);
+  const [where, span, go] = useWhere();
+  const { kind, at, isList, only } = where;
+  const { onlyOf, all, active, tracks, sort, setSort, group, setGroup } = useShown(only, kind, span);
   const [opened, setOpened] = useState<{ habitId: string; day: PlainDay; isNoteFirst: boolean } | null>(null);
   const [draws, setDraws] = useState(false);
-  const [panel, setPanel] = useState<'keys' | 'order' | null>(null);
+  const [panel, setPanel] = useState<Panel | null>(null);
   const open = useCallback(
     (habitId: string, day: PlainDay, isNoteFirst = false) => setOpened({ habitId, day, isNoteFirst }),
     [],
   );
   const openHabit = useCallback((habitId: string) => router.push(habitPath(habitId) as never), [router]);
-  const goToday = (): void => go({ day: usualDay(kind, today, weekStart) });
-  const goBy = (by: -1 | 1): void => go({ day: dayOfNeighbour(kind, span, by) });
   const [title, aside] = spanTitle(kind, span, today, weekStart);
-  const name = spanName(kind);
+  const close = (): void => setPanel(null);
 
-  /** The day that another kind of span is laid around: one in view, today if it is. */
-  const dayFor = (to: LogSpan): PlainDay => {
-    const near = holdsDay(span, today) ? today : span.first;
-    if (!isFreeSpan(to)) return near;
-    if (near === today) return usualDay(to, today, weekStart);
-    return to === 'sevenDays' ? near : startOfWeek(near, weekStart);
-  };
-
-  const orderButton = (
-    <IconButton
-      icon={ArrowUpDown}
-      name="Order"
-      label="Which habits, in which order"
-      onPress={() => setPanel('order')}
+  const header = (
+    <LogHead
+      where={where}
+      span={span}
+      summed={tracks.length > 0 ? { tracks: active, all: onlyOf === null ? null : all, name: onlyOf } : null}
+      onGo={go}
+      onPanel={setPanel}
+      draws={draws}
+      onDraws={setDraws}
     />
   );
-  const drawButton = (
-    <IconButton icon={Pencil} label="Mark days by drawing" isPressed={draws} onPress={() => setDraws(!draws)} />
-  );
-  const header = (
-    <View style={styles.header}>
-      <View style={styles.head}>
-        <IconButton icon={ChevronLeft} label={`The ${name} before`} onPress={() => goBy(-1)} />
-        <Words type={kind === 'month' || kind === 'year' ? 'title' : 'section'} heading={1}>
-          {title}
-        </Words>
-        <DateButton
-          label={kind === 'month' ? 'Go to a month' : isFreeSpan(kind) ? `First day of the ${name}` : 'Go to a day'}
-          value={formatDay(!isFreeSpan(kind) && holdsDay(span, today) ? today : span.first)}
-          text={aside}
-          onChange={(text) => go({ day: dayOf(text) })}
-        />
-        <IconButton icon={ChevronRight} label={`The ${name} after`} onPress={() => goBy(1)} />
-        {holdsDay(span, today) ? null : (
-          <Button onPress={goToday}>{isFreeSpan(kind) ? 'Today' : `This ${name}`}</Button>
-        )}
-        <View style={styles.push} />
-        {isWide ? (
-          <Segments
-            label="Span"
-            value={kind}
-            choices={SPAN_CHOICES}
-            onChange={(to) => go({ kind: to, day: dayFor(to) })}
-          />
-        ) : null}
-        {isWide ? orderButton : null}
-        {isWide && !isList ? (
-          <IconButton icon={Keyboard} name="Keys" label="Keys of the pegboard" onPress={() => setPanel('keys')} />
-        ) : null}
-        <IconButton
-          icon={isList ? Grip : List}
-          name={isList ? 'Pegboard' : 'List'}
-          label={isList ? 'As the pegboard' : 'As a list by day'}
-          onPress={() => go({ isList: !isList })}
-        />
-      </View>
-      {isWide ? null : (
-        <Segments
-          label="Span"
-          value={kind}
-          choices={SPAN_CHOICES}
-          onChange={(to) => go({ kind: to, day: dayFor(to) })}
-        />
-      )}
-      <OnlyLine only={only} onAll={() => go({ only: null })} />
-      {shown.length > 0 ? (
-        <Summary
-          tracks={active}
-          all={onlyOf === null ? null : all}
-          name={onlyOf}
-          kind={kind}
-          span={span}
-          aside={
-            isWide ? null : (
-              <>
-                {isList ? null : drawButton}
-                {orderButton}
-              </>
-            )
-          }
-        />
-      ) : null}
-    </View>
-  );
-
   const panels = (
     <>
       {opened !== null ? (
-        <EntrySheet
-          habitId={opened.habitId}
-          day={opened.day}
-          isNoteFirst={opened.isNoteFirst}
-          onClose={() => setOpened(null)}
-          onGo={(path) => router.push(path as never)}
-        />
+        <EntrySheet {...opened} onClose={() => setOpened(null)} onGo={(path) => router.push(path as never)} />
       ) : null}
-      {panel === 'keys' ? <KeysPanel onClose={() => setPanel(null)} /> : null}
+      {panel === 'keys' ? <KeysPanel onClose={close} /> : null}
       {panel === 'order' ? (
         <ArrangeSheet
           sort={sort}
@@ -249,77 +171,180 @@ export function LogScreen() {
           onSort={setSort}
           onGroup={setGroup}
           onOnly={(next) => {
-            setPanel(null);
+            close();
             go({ only: next });
           }}
-          onClose={() => setPanel(null)}
+          onClose={close}
         />
       ) : null}
     </>
   );
-
-  if (shown.length === 0) {
-    return (
-      <Page isFull>
-        {header}
-        <EmptyState
-          title={
-            onlyOf !== null
-              ? `Nothing of ${onlyOf} in this ${name}`
-              : hasHabits
-                ? `No habits in this ${name}`
-                : 'The pegboard is still empty'
-          }
-          text={
-            hasHabits
-              ? 'None of your habits had begun then, and none can begin in days to come. Other times are one arrow away.'
-              : 'Each habit becomes a row of holes, one for each day. Add one on Today.'
-          }
-        >
-          {hasHabits ? null : (
-            <Button kind="main" onPress={() => router.push(PATHS.newHabit)}>
-              Add a habit
-            </Button>
-          )}
-        </EmptyState>
-        {panels}
-      </Page>
-    );
-  }
-  if (isList) {
+  if (tracks.length > 0 && isList) {
+    const openDay = (day: PlainDay): void => router.push(`${PATHS.today}?day=${formatDay(day)}` as never);
     return (
       <>
-        <LogList
-          tracks={tracks}
-          span={span}
-          head={header}
-          onOpen={open}
-          onDay={(day) => router.push(`${PATHS.today}?day=${formatDay(day)}` as never)}
-        />
+        <LogList tracks={tracks} span={span} head={header} onOpen={open} onDay={openDay} />
         {panels}
       </>
     );
   }
   return (
-    <Page isFull isFitted>
+    <Page isFull isFitted={tracks.length > 0}>
       {header}
-      <Pegboard
-        tracks={tracks}
-        kind={kind}
-        span={span}
-        at={at}
-        label={`Pegboard, ${title} ${aside}`}
-        group={group}
-        over={onlyOf === null ? null : { name: onlyOf, tracks: all }}
-        onOpen={open}
-        onName={openHabit}
-        onSpan={goBy}
-        onToday={goToday}
-        onHelp={() => setPanel('keys')}
-        draws={draws}
-      />
+      {tracks.length === 0 ? (
+        <NothingInSpan name={spanName(kind)} onlyOf={onlyOf} />
+      ) : (
+        <Pegboard
+          tracks={tracks}
+          kind={kind}
+          span={span}
+          at={at}
+          label={`Pegboard, ${title} ${aside}`}
+          group={group}
+          over={onlyOf === null ? null : { name: onlyOf, tracks: all }}
+          onOpen={open}
+          onName={openHabit}
+          onSpan={(by) => go({ day: dayOfNeighbour(kind, span, by) })}
+          onToday={() => go({ day: usualDay(kind, today, weekStart) })}
+          onHelp={() => setPanel('keys')}
+          draws={draws}
+        />
+      )}
       {panels}
     </Page>
+  );
+}
+
+type Panel = 'keys' | 'order';
+
+/** The span by its name, the ways to others, and what it came to. */
+function LogHead({
+  where: { kind, isList, only },
+  span,
+  onGo,
+  onPanel,
+  draws,
+  onDraws,
+  summed,
+}: {
+  where: Where;
+  span: DaySpan;
+  onGo: (to: Partial<Where>) => void;
+  onPanel: (panel: Panel) => void;
+  draws: boolean;
+  onDraws: (draws: boolean) => void;
+  /** What is summed up; null where there is nothing. */
+  summed: Pick<React.ComponentProps<typeof Summary>, 'tracks' | 'all' | 'name'> | null;
+}) {
+  const styles = useStyles();
+  const isWide = useIsWide();
+  const today = useAppSelector(selectToday);
+  const { weekStart } = useAppSelector(selectSettings);
+  const [title, aside] = spanTitle(kind, span, today, weekStart);
+  const name = spanName(kind);
+  const spans = <SpanChoice kind={kind} span={span} onGo={onGo} />;
+  const order = (
+    <IconButton icon={ArrowUpDown} name="Order" label="Which habits, in which order" onPress={() => onPanel('order')} />
+  );
+  const draw = (
+    <IconButton icon={Pencil} label="Mark days by drawing" isPressed={draws} onPress={() => onDraws(!draws)} />
+  );
+  return (
+    <View style={styles.header}>
+      <View style={styles.head}>
+        <IconButton
+          icon={ChevronLeft}
+          label={`The ${name} before`}
+          onPress={() => onGo({ day: dayOfNeighbour(kind, span, -1) })}
+        />
+        <Words type={kind === 'month' || kind === 'year' ? 'title' : 'section'} heading={1}>
+          {title}
+        </Words>
+        <DateButton
+          label={kind === 'month' ? 'Go to a month' : isFreeSpan(kind) ? `First day of the ${name}` : 'Go to a day'}
+          value={formatDay(!isFreeSpan(kind) && holdsDay(span, today) ? today : span.first)}
+          text={aside}
+          onChange={(text) => onGo({ day: dayOf(text) })}
+        />
+        <IconButton
+          icon={ChevronRight}
+          label={`The ${name} after`}
+          onPress={() => onGo({ day: dayOfNeighbour(kind, span, 1) })}
+        />
+        {holdsDay(span, today) ? null : (
+          <Button onPress={() => onGo({ day: usualDay(kind, today, weekStart) })}>
+            {isFreeSpan(kind) ? 'Today' : `This ${name}`}
+          </Button>
+        )}
+        <View style={styles.push} />
+        {isWide ? spans : null}
+        {isWide ? order : null}
+        {isWide && !isList ? (
+          <IconButton icon={Keyboard} name="Keys" label="Keys of the pegboard" onPress={() => onPanel('keys')} />
+        ) : null}
+        <IconButton
+          icon={isList ? Grip : List}
+          name={isList ? 'Pegboard' : 'List'}
+          label={isList ? 'As the pegboard' : 'As a list by day'}
+          onPress={() => onGo({ isList: !isList })}
+        />
+      </View>
+      {isWide ? null : spans}
+      <OnlyLine only={only} onAll={() => onGo({ only: null })} />
+      {summed === null ? null : (
+        <Summary
+          {...summed}
+          kind={kind}
+          span={span}
+          aside={
+            isWide ? null : (
+              <>
+                {isList ? null : draw}
+                {order}
+              </>
+            )
+          }
+        />
+      )}
+    </View>
+  );
+}
+
+/** Which kind of span is shown; another is laid around a day in view, today if it is. */
+function SpanChoice({ kind, span, onGo }: { kind: LogSpan; span: DaySpan; onGo: (to: Partial<Where>) => void }) {
+  const today = useAppSelector(selectToday);
+  const { weekStart } = useAppSelector(selectSettings);
+  const dayFor = (to: LogSpan): PlainDay => {
+    const near = holdsDay(span, today) ? today : span.first;
+    if (!isFreeSpan(to)) return near;
+    if (near === today) return usualDay(to, today, weekStart);
+    return to === 'sevenDays' ? near : startOfWeek(near, weekStart);
+  };
+  return (
+    <Segments label="Span" value={kind} choices={SPAN_CHOICES} onChange={(to) => onGo({ kind: to, day: dayFor(to) })} />
+  );
+}
+
+/** What stands where there is no habit to show: none at all, none of those asked for, or none in the span. */
+function NothingInSpan({ name, onlyOf }: { name: string; onlyOf: string | null }) {
+  const router = useRouter();
+  const hasHabits = useAppSelector((state) => selectHabits(state).length > 0);
+  const title = hasHabits ? `No habits in this ${name}` : 'The pegboard is still empty';
+  return (
+    <EmptyState
+      title={onlyOf === null ? title : `Nothing of ${onlyOf} in this ${name}`}
+      text={
+        hasHabits
+          ? 'None of your habits had begun then, and none can begin in days to come. Other times are one arrow away.'
+          : 'Each habit becomes a row of holes, one for each day. Add one on Today.'
+      }
+    >
+      {hasHabits ? null : (
+        <Button kind="main" onPress={() => router.push(PATHS.newHabit)}>
+          Add a habit
+        </Button>
+      )}
+    </EmptyState>
   );
 }
 

@@ -1,11 +1,12 @@
 import { yupResolver } from '@hookform/resolvers/yup';
 import { checkRecord } from '@wimbel/contract';
-import { type Goal, type PlainDay, formatDay, goalPostponed, parseDay } from '@wimbel/core';
+import { type Area, type Goal, type PlainDay, formatDay, goalPostponed, parseDay } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import * as yup from 'yup';
+import { AreaFields } from '../../../parts/AreaFields.tsx';
 import { NEW_AREA, newArea } from '../../../parts/newArea.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { changeTo, newId } from '../../../store/makeChange.ts';
@@ -14,10 +15,6 @@ import { selectAreas, selectGoals, selectToday } from '../../../store/selectors.
 import { useAppSelector } from '../../../store/store.ts';
 import { forgetDraft, useFormDraft } from '../../../shared/formDraft.ts';
 import { issueWords } from '../../../words/issueWords.ts';
-import { useTheme } from '../../../theme/Theme.tsx';
-import { dyeColor } from '../../../theme/dye.ts';
-import { Chips } from '../../../ui/Chips.tsx';
-import { Labelled } from '../../../ui/Field.tsx';
 import { FormField } from '../../../ui/FormField.tsx';
 import { FieldRow, FormPage } from '../../../ui/FormPage.tsx';
 import { NotHere } from '../../../ui/NotHere.tsx';
@@ -69,10 +66,37 @@ export function GoalFormScreen({ goalId }: { goalId?: string }) {
   return <GoalForm key={goalId ?? 'new'} goal={goal} />;
 }
 
-function GoalForm({ goal }: { goal: Goal | null }) {
+/** The goal as it is filled in, with the area that is new with it, if any. */
+function goalOf(
+  filled: GoalDraft,
+  goal: Goal | null,
+  { areas, order }: { areas: readonly Area[]; order: number },
+): { next: Goal; area: Area | null } {
+  const next: Goal = {
+    ...(goal ?? { id: newId(), state: 'open' as const, order }),
+    title: filled.title.trim(),
+    startsOn: filled.startsOn,
+  };
+  const isNewArea = filled.areaId === NEW_AREA && filled.newArea.trim() !== '';
+  const area = isNewArea ? newArea(filled.newArea, areas) : null;
+  const optional = {
+    why: filled.why.trim(),
+    doneWhen: filled.doneWhen.trim(),
+    areaId: area?.id ?? (filled.areaId === NEW_AREA ? '' : filled.areaId),
+    dueOn: filled.dueOn,
+    reward: filled.reward.trim(),
+  };
+  for (const key of ['why', 'doneWhen', 'areaId', 'dueOn', 'reward'] as const) {
+    if (optional[key] === '') delete next[key];
+    else next[key] = optional[key];
+  }
+  return { next, area };
+}
+
+/** The form as it is filled in, and what sends it; kept as a draft while the goal is new. */
+function useGoalForm(goal: Goal | null) {
   const router = useRouter();
   const toast = useToast();
-  const { colors } = useTheme();
   const { change } = useRecording();
   const today = useAppSelector(selectToday);
   const areas = useAppSelector(selectAreas);
@@ -84,10 +108,8 @@ function GoalForm({ goal }: { goal: Goal | null }) {
     defaultValues: draftOf(goal, today),
     mode: 'onSubmit',
   });
-  const { control, handleSubmit, setValue } = form;
   useFormDraft(goal === null ? 'goal' : null, form);
-  const areaId = useWatch({ control, name: 'areaId' });
-  const dueOn = useWatch({ control, name: 'dueOn' });
+  const dueOn = useWatch({ control: form.control, name: 'dueOn' });
   const isPast = parseDay(dueOn) !== null && dueOn < formatDay(today);
   const others = goals.filter((each) => each.state === 'open' && each.id !== goal?.id).length;
   const hints = [
@@ -101,26 +123,9 @@ function GoalForm({ goal }: { goal: Goal | null }) {
     if (goal === null) forgetDraft('goal');
     back();
   };
-  const save = handleSubmit(
+  const save = form.handleSubmit(
     (filled) => {
-      const next: Goal = {
-        ...(goal ?? { id: newId(), state: 'open' as const, order: (goals.at(-1)?.order ?? -1) + 1 }),
-        title: filled.title.trim(),
-        startsOn: filled.startsOn,
-      };
-      const isNewArea = filled.areaId === NEW_AREA && filled.newArea.trim() !== '';
-      const area = isNewArea ? newArea(filled.newArea, areas) : null;
-      const optional = {
-        why: filled.why.trim(),
-        doneWhen: filled.doneWhen.trim(),
-        areaId: area?.id ?? (filled.areaId === NEW_AREA ? '' : filled.areaId),
-        dueOn: filled.dueOn,
-        reward: filled.reward.trim(),
-      };
-      for (const key of ['why', 'doneWhen', 'areaId', 'dueOn', 'reward'] as const) {
-        if (optional[key] === '') delete next[key];
-        else next[key] = optional[key];
-      }
+      const { next, area } = goalOf(filled, goal, { areas, order: (goals.at(-1)?.order ?? -1) + 1 });
       const { issues } = checkRecord('goals', next);
       const daysFault = goalDaysFault(next, keyResults);
       if (issues.length > 0 || daysFault !== null) {
@@ -141,11 +146,17 @@ function GoalForm({ goal }: { goal: Goal | null }) {
     },
     () => setFault('Some fields above need another look. Nothing you wrote is lost.'),
   );
+  return { form, fault, hints, save: (): void => void save(), leave };
+}
+
+function GoalForm({ goal }: { goal: Goal | null }) {
+  const { form, fault, hints, save, leave } = useGoalForm(goal);
+  const { control, setValue } = form;
   return (
     <FormPage
       title={goal === null ? 'Set a goal' : 'Edit goal'}
       saveLabel={goal === null ? 'Set goal' : 'Save'}
-      onSave={() => void save()}
+      onSave={save}
       onBack={leave}
       fault={fault}
     >
@@ -166,27 +177,7 @@ function GoalForm({ goal }: { goal: Goal | null }) {
         hint="You will read this on a bad day."
       />
       <FormField control={control} name="doneWhen" label="How you will know it is done" multiline maxLength={5000} />
-      <Labelled label="Area">
-        <Chips
-          label="Area"
-          chips={[
-            { value: '', label: 'None' },
-            ...areas.map((area) => ({ value: area.id, label: area.name, dot: dyeColor(colors, area.color) })),
-            { value: NEW_AREA, label: 'New area' },
-          ]}
-          chosen={[areaId]}
-          onPress={(value) => setValue('areaId', value)}
-        />
-      </Labelled>
-      {areaId === NEW_AREA ? (
-        <FormField
-          control={control}
-          name="newArea"
-          label="Name of the new area"
-          placeholder="Boat yard"
-          maxLength={80}
-        />
-      ) : null}
+      <AreaFields control={control} setValue={setValue} />
       <FieldRow>
         <View style={{ flex: 1, minWidth: 150 }}>
           <FormField control={control} name="startsOn" label="Starts on" isDate />

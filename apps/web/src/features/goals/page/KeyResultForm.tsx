@@ -11,7 +11,7 @@ import {
   monthSpan,
 } from '@wimbel/core';
 import { useState } from 'react';
-import { Controller, useForm, useWatch } from 'react-hook-form';
+import { type Control, Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { newId } from '../../../store/makeChange.ts';
 import { selectSettings, selectToday } from '../../../store/selectors.ts';
@@ -72,7 +72,8 @@ type Props = {
 };
 
 /** Fills in a key result, or one anew. Its kind stays once it is made. */
-export function KeyResultForm({ goal, keyResult, nextOrder, habits, onSave, onClose, onRemove }: Props) {
+/** The form as it is filled in, what sends it, and what lays its checkpoints evenly. */
+function useKeyResultForm({ goal, keyResult, nextOrder, onSave }: Omit<Props, 'habits' | 'onClose' | 'onRemove'>) {
   const { currency = 'EUR' } = useAppSelector(selectSettings);
   const today = useAppSelector(selectToday);
   const [fault, setFault] = useState<string | null>(null);
@@ -83,9 +84,6 @@ export function KeyResultForm({ goal, keyResult, nextOrder, habits, onSave, onCl
   });
   const draft = useWatch({ control }) as KeyResultDraft;
   const { kind } = draft;
-  const countable = habits.filter((habit) => kind === 'habitDays' || habit.measure.kind === 'amount');
-  const chosen = habits.find((habit) => habit.id === draft.habitId);
-  const unitOfHabit = chosen?.measure.kind === 'amount' ? chosen.measure.unit : '';
   const save = handleSubmit((filled) => {
     const next = keyResultOfDraft(filled, keyResult ?? { id: newId(), goalId: goal.id, order: nextOrder });
     const early = keyResultDueIssue(next, goal);
@@ -122,6 +120,12 @@ export function KeyResultForm({ goal, keyResult, nextOrder, habits, onSave, onCl
       Object.fromEntries(even.map(({ month, target: value }) => [formatMonth(month), editable(value)])),
     );
   };
+  return { control, setValue, kind, habitId: draft.habitId, fault, save: (): void => void save(), propose };
+}
+
+export function KeyResultForm(props: Props) {
+  const { goal, keyResult, habits, onClose, onRemove } = props;
+  const { control, setValue, kind, habitId, fault, save, propose } = useKeyResultForm(props);
   return (
     <Sheet title={keyResult === null ? 'A new key result' : 'Edit key result'} onClose={onClose}>
       <FormField
@@ -145,6 +149,71 @@ export function KeyResultForm({ goal, keyResult, nextOrder, habits, onSave, onCl
       ) : (
         <Words tone="quiet">{KIND_WORDS[kind]}</Words>
       )}
+      <CountedFields control={control} kind={kind} habitId={habitId} habits={habits} />
+      {hasCheckpoints(kind) ? (
+        <Controller
+          control={control}
+          name="checkpoints"
+          render={({ field, fieldState }) => (
+            <CheckpointFields
+              values={field.value}
+              error={fieldState.error?.message}
+              onChange={field.onChange}
+              onPropose={propose}
+            />
+          )}
+        />
+      ) : null}
+      <FieldRow>
+        <Cell>
+          <FormField control={control} name="weight" label="Weight" inputMode="decimal" hint="1 is usual." />
+        </Cell>
+        <Cell wide>
+          <FormField control={control} name="startsOn" label="Own first day" isDate />
+        </Cell>
+        <Cell wide>
+          <FormField control={control} name="dueOn" label="Own due day" isDate />
+        </Cell>
+      </FieldRow>
+      <Words type="quiet" tone="quiet">
+        Left empty, the days are the goal’s
+        {goal.dueOn && dayOf(goal.dueOn) ? '' : ', which has no due day yet'}.
+      </Words>
+      {fault !== null ? (
+        <View role="alert">
+          <Words tone="madder">{fault}</Words>
+        </View>
+      ) : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button kind="main" onPress={save}>
+          {keyResult === null ? 'Add key result' : 'Save'}
+        </Button>
+        <Button kind="bare" onPress={onClose}>
+          Cancel
+        </Button>
+        {onRemove ? <Button onPress={onRemove}>Delete key result</Button> : null}
+      </View>
+    </Sheet>
+  );
+}
+
+/** From where to where it is counted, in what, or of which habit. */
+function CountedFields({
+  control,
+  kind,
+  habitId,
+  habits,
+}: {
+  control: Control<KeyResultDraft>;
+  kind: DraftKind;
+  habitId: string;
+  habits: Props['habits'];
+}) {
+  const countable = habits.filter((habit) => kind === 'habitDays' || habit.measure.kind === 'amount');
+  const chosen = habits.find((habit) => habit.id === habitId);
+  const unitOfHabit = chosen?.measure.kind === 'amount' ? chosen.measure.unit : '';
+  return (
+    <>
       {isOfHabit(kind) ? (
         <Controller
           control={control}
@@ -197,50 +266,7 @@ export function KeyResultForm({ goal, keyResult, nextOrder, habits, onSave, onCl
           ) : null}
         </FieldRow>
       ) : null}
-      {hasCheckpoints(kind) ? (
-        <Controller
-          control={control}
-          name="checkpoints"
-          render={({ field, fieldState }) => (
-            <CheckpointFields
-              values={field.value}
-              error={fieldState.error?.message}
-              onChange={field.onChange}
-              onPropose={propose}
-            />
-          )}
-        />
-      ) : null}
-      <FieldRow>
-        <Cell>
-          <FormField control={control} name="weight" label="Weight" inputMode="decimal" hint="1 is usual." />
-        </Cell>
-        <Cell wide>
-          <FormField control={control} name="startsOn" label="Own first day" isDate />
-        </Cell>
-        <Cell wide>
-          <FormField control={control} name="dueOn" label="Own due day" isDate />
-        </Cell>
-      </FieldRow>
-      <Words type="quiet" tone="quiet">
-        Left empty, the days are the goal’s
-        {goal.dueOn && dayOf(goal.dueOn) ? '' : ', which has no due day yet'}.
-      </Words>
-      {fault !== null ? (
-        <View role="alert">
-          <Words tone="madder">{fault}</Words>
-        </View>
-      ) : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <Button kind="main" onPress={() => void save()}>
-          {keyResult === null ? 'Add key result' : 'Save'}
-        </Button>
-        <Button kind="bare" onPress={onClose}>
-          Cancel
-        </Button>
-        {onRemove ? <Button onPress={onRemove}>Delete key result</Button> : null}
-      </View>
-    </Sheet>
+    </>
   );
 }
 
