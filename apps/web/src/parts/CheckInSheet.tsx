@@ -175,7 +175,8 @@ const wayName = ({ id }: KeyResult): string => `checkInBy.${id}`;
 export const laterThan = (own: readonly CheckIn[], { id, day, madeAt }: CheckIn): CheckIn[] =>
   own.filter((each) => each.id !== id && (each.day > day || (each.day === day && each.madeAt > madeAt)));
 
-function CheckInForm({ keyResult, own, corrected, onDone }: FormProps) {
+/** A check-in as it is typed, and what keeps it, with those after it where they follow. */
+function useCheckInDraft({ keyResult, own, corrected, onDone }: FormProps) {
   const { change } = useRecording();
   const toast = useToast();
   const today = useAppSelector(selectToday);
@@ -228,6 +229,39 @@ function CheckInForm({ keyResult, own, corrected, onDone }: FormProps) {
     });
     onDone();
   };
+  return {
+    isYesNo,
+    unit,
+    valueBy,
+    result,
+    way,
+    setWay,
+    later,
+    along,
+    setAlong,
+    day,
+    setDay: (text: string): void => {
+      if (text !== '') setDay(text);
+      setDayError(undefined);
+    },
+    dayError,
+    value,
+    setValue: (text: string): void => {
+      setValue(text);
+      setError(undefined);
+    },
+    error,
+    note,
+    setNote,
+    save,
+  };
+}
+
+function CheckInForm(props: FormProps) {
+  const { keyResult, corrected, onDone } = props;
+  const { isYesNo, unit, valueBy, result, way, setWay, later, along, setAlong, day, setDay, dayError, ...typed } =
+    useCheckInDraft(props);
+  const { value, setValue, error, note, setNote, save } = typed;
   return (
     <View style={{ gap: SPACE.m }}>
       {isYesNo ? (
@@ -256,10 +290,7 @@ function CheckInForm({ keyResult, own, corrected, onDone }: FormProps) {
           <Field
             label={way === 'more' ? 'How much more' : 'New value'}
             value={value}
-            onChangeText={(text) => {
-              setValue(text);
-              setError(undefined);
-            }}
+            onChangeText={setValue}
             onSubmitEditing={save}
             inputMode="decimal"
             suffix={unit}
@@ -270,16 +301,7 @@ function CheckInForm({ keyResult, own, corrected, onDone }: FormProps) {
           />
         </>
       )}
-      <Field
-        label="Day"
-        value={day}
-        onChangeText={(text) => {
-          if (text !== '') setDay(text);
-          setDayError(undefined);
-        }}
-        isDate
-        error={dayError}
-      />
+      <Field label="Day" value={day} onChangeText={setDay} isDate error={dayError} />
       {later.length === 0 ? null : (
         <Labelled
           label={`The ${counted(later.length, 'check-in')} after it`}

@@ -57,11 +57,9 @@ const VERY_WIDE_PX = 1500;
 
 export function ChartsScreen() {
   useKeptFocus();
-  const styles = useStyles();
   const router = useRouter();
   const today = useAppSelector(selectToday);
   const all = useAppSelector(selectTracks);
-  const hasGoals = useAppSelector((state) => selectGoals(state).length > 0);
   const { weekStart } = useAppSelector(selectSettings);
   const at = chartsAt(useLocalSearchParams<ChartParams>(), today);
   const { subject, span, shown, isWorking } = useCharts(at);
@@ -85,39 +83,8 @@ export function ChartsScreen() {
     go({ day: next.first <= today && today <= next.last ? today : to });
   };
   if (all.length === 0 && subject.goal === null) {
-    return (
-      <Page>
-        <Words type="title" heading={1}>
-          Charts
-        </Words>
-        {hasGoals ? (
-          <>
-            <Segments<ReviewSpan>
-              label="Goals of"
-              value={kind === 'all' ? 'all' : 'year'}
-              choices={[
-                { value: 'year', label: 'This year' },
-                { value: 'all', label: 'All' },
-              ]}
-              onChange={(next) => go({ kind: next, between: null })}
-            />
-            <GoalsCard areaId={null} />
-            <GoalsByAreaCard kind={kind === 'all' ? 'all' : 'year'} span={yearSpan(yearOfDay(today))} />
-          </>
-        ) : null}
-        <EmptyState
-          title={hasGoals ? 'No habits to draw yet' : 'Nothing to draw yet'}
-          text="Charts grow from what you check off. Add a habit on Today, and come back in a week."
-        >
-          <Button kind="main" onPress={() => router.push(PATHS.newHabit)}>
-            Add a habit
-          </Button>
-        </EmptyState>
-      </Page>
-    );
+    return <NothingToDraw kind={kind} onKind={(next) => go({ kind: next, between: null })} />;
   }
-  const isNow = holdsDay(span, today);
-  const words = kind === 'days' ? 'stretch' : SPAN_WORDS[kind].toLowerCase();
   const title = [
     shown === null ? '' : spanTitle(shown.options.kind, shown.options.span, today),
     shown === null || shown.subject.what.of === 'all' ? '' : shown.subject.name,
@@ -126,33 +93,16 @@ export function ChartsScreen() {
     .join(', ');
   return (
     <Page isFull={isVeryWide}>
-      <View style={[styles.head, kind !== 'all' && styles.withArrow]}>
-        {kind === 'all' ? null : (
-          <IconButton icon={ChevronLeft} label={`The ${words} before`} onPress={() => beside(-1)} />
-        )}
-        <Words type="title" heading={1} style={styles.title}>
-          {spanTitle(kind, span, today)}
-        </Words>
-        {kind === 'all' ? null : (
-          <IconButton
-            icon={ChevronRight}
-            label={`The ${words} after`}
-            onPress={() => beside(1)}
-            isDisabled={span.last >= today}
-          />
-        )}
-        {isNow || kind === 'days' ? null : <Button onPress={() => go({ day: today })}>{`This ${words}`}</Button>}
-        <View style={styles.choice}>
-          <IconButton
-            icon={CalendarRange}
-            name="Two days"
-            label="Between two days"
-            onPress={() => setIsChoosing(true)}
-          />
-          <IconButton icon={Download} name="Save" label="Save or print" onPress={() => setIsSaving(true)} />
-          <ChartChoice what={subject.what} name={subject.name} onChange={(what) => go({ what })} />
-        </View>
-      </View>
+      <ChartsHead
+        kind={kind}
+        span={span}
+        onBeside={beside}
+        onNow={() => go({ day: today })}
+        onTwoDays={() => setIsChoosing(true)}
+        onSave={() => setIsSaving(true)}
+      >
+        <ChartChoice what={subject.what} name={subject.name} onChange={(what) => go({ what })} />
+      </ChartsHead>
       <Segments<ReviewSpan>
         label="Span"
         value={kind}
@@ -198,6 +148,91 @@ export function ChartsScreen() {
       <ChartsTitle.Provider value={title}>
         {shown === null ? null : <Pictures shown={shown} today={today} />}
       </ChartsTitle.Provider>
+    </Page>
+  );
+}
+
+/** The span by its name, the ways to others, and what is done with the charts. */
+function ChartsHead({
+  kind,
+  span,
+  onBeside,
+  onNow,
+  onTwoDays,
+  onSave,
+  children,
+}: {
+  kind: ReviewSpan;
+  span: DaySpan;
+  onBeside: (by: -1 | 1) => void;
+  onNow: () => void;
+  onTwoDays: () => void;
+  onSave: () => void;
+  children: ReactNode;
+}) {
+  const styles = useStyles();
+  const today = useAppSelector(selectToday);
+  const isNow = holdsDay(span, today);
+  const words = kind === 'days' ? 'stretch' : SPAN_WORDS[kind].toLowerCase();
+  return (
+    <View style={[styles.head, kind !== 'all' && styles.withArrow]}>
+      {kind === 'all' ? null : (
+        <IconButton icon={ChevronLeft} label={`The ${words} before`} onPress={() => onBeside(-1)} />
+      )}
+      <Words type="title" heading={1} style={styles.title}>
+        {spanTitle(kind, span, today)}
+      </Words>
+      {kind === 'all' ? null : (
+        <IconButton
+          icon={ChevronRight}
+          label={`The ${words} after`}
+          onPress={() => onBeside(1)}
+          isDisabled={span.last >= today}
+        />
+      )}
+      {isNow || kind === 'days' ? null : <Button onPress={onNow}>{`This ${words}`}</Button>}
+      <View style={styles.choice}>
+        <IconButton icon={CalendarRange} name="Two days" label="Between two days" onPress={onTwoDays} />
+        <IconButton icon={Download} name="Save" label="Save or print" onPress={onSave} />
+        {children}
+      </View>
+    </View>
+  );
+}
+
+/** What stands where there is no habit to draw: the goals, if there are any. */
+function NothingToDraw({ kind, onKind }: { kind: ReviewSpan; onKind: (kind: ReviewSpan) => void }) {
+  const router = useRouter();
+  const today = useAppSelector(selectToday);
+  const hasGoals = useAppSelector((state) => selectGoals(state).length > 0);
+  return (
+    <Page>
+      <Words type="title" heading={1}>
+        Charts
+      </Words>
+      {hasGoals ? (
+        <>
+          <Segments<ReviewSpan>
+            label="Goals of"
+            value={kind === 'all' ? 'all' : 'year'}
+            choices={[
+              { value: 'year', label: 'This year' },
+              { value: 'all', label: 'All' },
+            ]}
+            onChange={onKind}
+          />
+          <GoalsCard areaId={null} />
+          <GoalsByAreaCard kind={kind === 'all' ? 'all' : 'year'} span={yearSpan(yearOfDay(today))} />
+        </>
+      ) : null}
+      <EmptyState
+        title={hasGoals ? 'No habits to draw yet' : 'Nothing to draw yet'}
+        text="Charts grow from what you check off. Add a habit on Today, and come back in a week."
+      >
+        <Button kind="main" onPress={() => router.push(PATHS.newHabit)}>
+          Add a habit
+        </Button>
+      </EmptyState>
     </Page>
   );
 }

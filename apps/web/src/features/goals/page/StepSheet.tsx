@@ -39,21 +39,16 @@ const IMPACTS = [
 ];
 
 /** Everything about a step; its sub-steps can be added here. */
-export function StepSheet({ step, figured, onClose, onOpen }: Props) {
+/** A step as it is typed, and what keeps it; whether it could be kept. */
+function useStepEdit(step: Step) {
   const { change } = useRecording();
   const toast = useToast();
-  const { removeStep } = useGoalParts();
-  const today = useAppSelector(selectToday);
-  const { steps, keyResults } = figured.records;
   const [draft, setDraft] = useState(() => stepDraftOf(step));
   const [faults, setFaults] = useState<Record<string, string>>({});
   const set = (key: keyof StepDraft) => (value: string) => {
     setDraft((before) => ({ ...before, [key]: value }));
     setFaults({});
   };
-  const parent = steps.find((each) => each.id === step.parentId);
-  const below = steps.filter((each) => each.parentId === step.id);
-  const fed = keyResults.filter(({ measure }) => measure.kind === 'steps');
   const save = (): boolean => {
     const next = stepOfDraft(step, draft);
     if (next.title === '') {
@@ -76,6 +71,17 @@ export function StepSheet({ step, figured, onClose, onOpen }: Props) {
       toast({ text: `${next.title} is changed`, onUndo: change(changeTo('steps', next)) });
     return true;
   };
+  return { draft, set, faults, save };
+}
+
+export function StepSheet({ step, figured, onClose, onOpen }: Props) {
+  const { removeStep } = useGoalParts();
+  const today = useAppSelector(selectToday);
+  const { steps, keyResults } = figured.records;
+  const { draft, set, faults, save } = useStepEdit(step);
+  const parent = steps.find((each) => each.id === step.parentId);
+  const below = steps.filter((each) => each.parentId === step.id);
+  const fed = keyResults.filter(({ measure }) => measure.kind === 'steps');
   const words = stateWords({ state: stepState(step, today), dueOn: step.dueOn, doneOn: step.doneOn }, today);
   return (
     <Sheet title={parent ? `A step of ${parent.title}` : 'Step'} onClose={onClose}>
@@ -129,28 +135,7 @@ export function StepSheet({ step, figured, onClose, onOpen }: Props) {
         </Labelled>
       ) : null}
       <Field label="Note" value={draft.note} onChangeText={set('note')} multiline maxLength={5000} />
-      <Labelled label="Sub-steps">
-        <Card isFlush>
-          {below.map((each) => (
-            <Button
-              key={each.id}
-              kind="bare"
-              onPress={() => save() && onOpen(each.id)}
-              style={{ alignSelf: 'flex-start', marginLeft: SPACE.s }}
-            >
-              {each.title}
-            </Button>
-          ))}
-          <AddLine
-            label="A new sub-step"
-            placeholder="A smaller piece of it"
-            onList={(lines) =>
-              change(...stepsOfLines(figured.records, lines, step.id).map((each) => changeTo('steps', each)))
-            }
-            onAdd={(title) => change(changeTo('steps', newStep(figured.records, title, { parentId: step.id })))}
-          />
-        </Card>
-      </Labelled>
+      <SubSteps step={step} below={below} figured={figured} onOpen={(id) => save() && onOpen(id)} />
       {Object.keys(faults).length > 0 ? (
         <View role="alert">
           <Words tone="madder">Something above needs another look. Nothing you wrote is lost.</Words>
@@ -173,5 +158,39 @@ export function StepSheet({ step, figured, onClose, onOpen }: Props) {
         </Button>
       </View>
     </Sheet>
+  );
+}
+
+/** The smaller pieces of a step, and a line for one more. */
+function SubSteps({
+  step,
+  below,
+  figured,
+  onOpen,
+}: Pick<Props, 'step' | 'figured'> & { below: readonly Step[]; onOpen: (stepId: string) => void }) {
+  const { change } = useRecording();
+  return (
+    <Labelled label="Sub-steps">
+      <Card isFlush>
+        {below.map((each) => (
+          <Button
+            key={each.id}
+            kind="bare"
+            onPress={() => onOpen(each.id)}
+            style={{ alignSelf: 'flex-start', marginLeft: SPACE.s }}
+          >
+            {each.title}
+          </Button>
+        ))}
+        <AddLine
+          label="A new sub-step"
+          placeholder="A smaller piece of it"
+          onList={(lines) =>
+            change(...stepsOfLines(figured.records, lines, step.id).map((each) => changeTo('steps', each)))
+          }
+          onAdd={(title) => change(changeTo('steps', newStep(figured.records, title, { parentId: step.id })))}
+        />
+      </Card>
+    </Labelled>
   );
 }

@@ -50,7 +50,6 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
   const styles = useStyles();
   const { colors } = useTheme();
   const { change } = useRecording();
-  const { markStep } = useGoalParts();
   const toast = useToast();
   const today = useAppSelector(selectToday);
   const { steps, keyResults } = figured.records;
@@ -69,8 +68,6 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
   const keyResultTitles = useMemo(() => new Map(keyResults.map((each) => [each.id, each.title])), [keyResults]);
   const order = (ids: string[]): void => void change(...reordered(steps, ids).map((each) => changeTo('steps', each)));
   const openedStep = steps.find((step) => step.id === opened);
-  const { value, count } = useMemo(() => allStepsValue(steps, today), [steps, today]);
-  const left = count - numberOf(value);
   const choose = useCallback(
     (step: Step) =>
       setChosen((before) => {
@@ -84,22 +81,6 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
     setMode('list');
     setChosen(new Set());
   };
-  const branch = (nodes: readonly StepNode[], depth: number) =>
-    nodes.map((node) => (
-      <View key={node.step.id}>
-        <StepRow
-          node={node}
-          depth={depth}
-          today={today}
-          keyResult={keyResultTitles.get(node.step.keyResultId ?? '') ?? null}
-          isChosen={mode === 'several' && depth === 0 ? chosen.has(node.step.id) : null}
-          onChoose={choose}
-          onOpen={setOpened}
-          onMark={markStep}
-        />
-        {branch(node.below, depth + 1)}
-      </View>
-    ));
   return (
     <SectionCard
       title="Steps"
@@ -121,19 +102,18 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
         )
       }
     >
-      {count > 0 ? (
-        <View style={styles.sum}>
-          <FigureWords
-            asked={{ figure: 'goalSteps', goalId: figured.records.goal.id }}
-            words={`${stepsWords(numberOf(value), count)} done${left > 0 ? `, ${number(Math.round(left * 10) / 10)} left` : ''}`}
-          />
-        </View>
-      ) : null}
+      <StepsSum figured={figured} />
       {mode === 'order' ? (
         <OrderLevel nodes={tree} label="Steps in order" onOrder={order} />
       ) : (
         <View role="list" aria-label="Steps">
-          {branch(shown.slice(0, Math.max(most, FIRST_DRAWN)), 0)}
+          <Branch
+            nodes={shown.slice(0, Math.max(most, FIRST_DRAWN))}
+            keyResultTitles={keyResultTitles}
+            chosen={mode === 'several' ? chosen : null}
+            onChoose={choose}
+            onOpen={setOpened}
+          />
         </View>
       )}
       {shown.length < tree.length || (showsDone && done.length > MOST_DONE) ? (
@@ -177,6 +157,65 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
       ) : null}
     </SectionCard>
   );
+}
+
+/** "3 of 8 done, 5 left": of all steps of a goal. */
+function StepsSum({ figured }: { figured: FiguredGoal }) {
+  const styles = useStyles();
+  const today = useAppSelector(selectToday);
+  const { steps, goal } = figured.records;
+  const { value, count } = useMemo(() => allStepsValue(steps, today), [steps, today]);
+  if (count === 0) return null;
+  const left = count - numberOf(value);
+  const words = `${stepsWords(numberOf(value), count)} done${left > 0 ? `, ${number(Math.round(left * 10) / 10)} left` : ''}`;
+  return (
+    <View style={styles.sum}>
+      <FigureWords asked={{ figure: 'goalSteps', goalId: goal.id }} words={words} />
+    </View>
+  );
+}
+
+/** Steps with those below them; at the top they can be chosen. */
+function Branch({
+  nodes,
+  keyResultTitles,
+  chosen,
+  depth = 0,
+  onChoose,
+  onOpen,
+}: {
+  nodes: readonly StepNode[];
+  keyResultTitles: ReadonlyMap<string, string>;
+  /** Which are chosen; null while none can be. */
+  chosen: ReadonlySet<string> | null;
+  depth?: number;
+  onChoose: (step: Step) => void;
+  onOpen: (stepId: string) => void;
+}) {
+  const { markStep } = useGoalParts();
+  const today = useAppSelector(selectToday);
+  return nodes.map((node) => (
+    <View key={node.step.id}>
+      <StepRow
+        node={node}
+        depth={depth}
+        today={today}
+        keyResult={keyResultTitles.get(node.step.keyResultId ?? '') ?? null}
+        isChosen={chosen !== null && depth === 0 ? chosen.has(node.step.id) : null}
+        onChoose={onChoose}
+        onOpen={onOpen}
+        onMark={markStep}
+      />
+      <Branch
+        nodes={node.below}
+        keyResultTitles={keyResultTitles}
+        chosen={chosen}
+        depth={depth + 1}
+        onChoose={onChoose}
+        onOpen={onOpen}
+      />
+    </View>
+  ));
 }
 
 const SORT_WORDS: Record<StepSort, string> = {
