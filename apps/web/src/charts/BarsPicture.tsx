@@ -1,4 +1,4 @@
-import { bars as layBars } from '@wimbel/core';
+import { type Bars, bars as layBars } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
@@ -89,44 +89,15 @@ export function BarsPicture({ label, bars, most, line, course, choice, heightPx 
           <G y={HEAD_PX}>
             <Line x1={0} x2={widthPx} y1={heightPx - 1} y2={heightPx - 1} stroke={colors.line} strokeWidth={1} />
             {layout.bars.map((bar, index) => {
-              const { look = 'plain', color = colors.working, mark = null } = bars[index]!;
-              const isAt = choice.at === index;
               return (
-                <G key={index}>
-                  {bar.hasValue ? (
-                    <Rect
-                      x={bar.x + (look === 'unfinished' ? 0.8 : 0)}
-                      y={bar.y}
-                      width={bar.widthPx - (look === 'unfinished' ? 1.6 : 0)}
-                      height={bar.heightPx}
-                      rx={Math.min(4, bar.widthPx / 3)}
-                      fill={look === 'unfinished' ? colors.raised : color}
-                      stroke={isAt ? colors.ink : color}
-                      strokeWidth={isAt ? 2 : look === 'unfinished' ? 1.6 : 0}
-                      strokeDasharray={look === 'unfinished' && !isAt ? '3 3' : undefined}
-                    />
-                  ) : isAt ? (
-                    <Circle cx={bar.middle} cy={heightPx - 1} r={4} fill="none" stroke={colors.ink} strokeWidth={1.6} />
-                  ) : null}
-                  {look === 'reached' && bar.heightPx > 14 ? (
-                    <Circle
-                      cx={bar.middle}
-                      cy={bar.y + Math.min(8, bar.widthPx / 2)}
-                      r={Math.min(2.6, bar.widthPx / 5)}
-                      fill={colors.raised}
-                    />
-                  ) : null}
-                  {mark === null ? null : (
-                    <Line
-                      x1={bar.middle - layout.stepPx * 0.44}
-                      x2={bar.middle + layout.stepPx * 0.44}
-                      y1={layout.yOf(mark)}
-                      y2={layout.yOf(mark)}
-                      stroke={colors.brass}
-                      strokeWidth={2}
-                    />
-                  )}
-                </G>
+                <OneBar
+                  key={index}
+                  bar={bar}
+                  drawn={bars[index]!}
+                  isAt={choice.at === index}
+                  layout={layout}
+                  floorY={heightPx - 1}
+                />
               );
             })}
             {line === undefined ? null : <AimLine y={layout.yOf(line)} x1={0} x2={widthPx} />}
@@ -158,5 +129,60 @@ export function BarsPicture({ label, bars, most, line, course, choice, heightPx 
         </MarkedPicture>
       )}
     </View>
+  );
+}
+
+/** A bar with what marks it: what is aimed at, that it is reached, that it is looked at. */
+function OneBar({
+  bar,
+  drawn,
+  isAt,
+  layout,
+  floorY,
+}: {
+  bar: Bars['bars'][number];
+  drawn: Props['bars'][number];
+  isAt: boolean;
+  layout: Bars;
+  floorY: number;
+}) {
+  const { colors } = useTheme();
+  const { look = 'plain', color = colors.working, mark = null } = drawn;
+  return (
+    <G>
+      {bar.hasValue ? (
+        <Rect
+          x={bar.x + (look === 'unfinished' ? 0.8 : 0)}
+          y={bar.y}
+          width={bar.widthPx - (look === 'unfinished' ? 1.6 : 0)}
+          height={bar.heightPx}
+          rx={Math.min(4, bar.widthPx / 3)}
+          fill={look === 'unfinished' ? colors.raised : color}
+          stroke={isAt ? colors.ink : color}
+          strokeWidth={isAt ? 2 : look === 'unfinished' ? 1.6 : 0}
+          strokeDasharray={look === 'unfinished' && !isAt ? '3 3' : undefined}
+        />
+      ) : isAt ? (
+        <Circle cx={bar.middle} cy={floorY} r={4} fill="none" stroke={colors.ink} strokeWidth={1.6} />
+      ) : null}
+      {look === 'reached' && bar.heightPx > 14 ? (
+        <Circle
+          cx={bar.middle}
+          cy={bar.y + Math.min(8, bar.widthPx / 2)}
+          r={Math.min(2.6, bar.widthPx / 5)}
+          fill={colors.raised}
+        />
+      ) : null}
+      {mark === null ? null : (
+        <Line
+          x1={bar.middle - layout.stepPx * 0.44}
+          x2={bar.middle + layout.stepPx * 0.44}
+          y1={layout.yOf(mark)}
+          y2={layout.yOf(mark)}
+          stroke={colors.brass}
+          strokeWidth={2}
+        />
+      )}
+    </G>
   );
 }

@@ -47,7 +47,6 @@ export function HabitsOrderScreen() {
       if (!next.delete(id)) next.add(id);
       return next;
     });
-  const [deleting, setDeleting] = useState<Habit | null>(null);
   const isOver = (habit: Habit): boolean => habit.endsOn !== undefined && dayOf(habit.endsOn) < today;
   const running = habits.filter((habit) => !habit.archived && !isOver(habit));
   const over = habits.filter((habit) => habit.archived || isOver(habit));
@@ -113,37 +112,42 @@ export function HabitsOrderScreen() {
           </View>
         );
       })}
-      {over.length === 0 ? null : (
-        <View style={styles.section}>
-          <Words type="label" tone="quiet" heading={2}>
-            Ended and archived
-          </Words>
-          <Card isFlush style={styles.list}>
-            {over.map((habit, index) => (
-              <View key={habit.id} style={[styles.over, index > 0 && styles.parted]}>
-                <HabitLine
-                  habit={habit}
-                  aside={`${habit.archived ? 'archived' : 'ended'}${habit.endsOn ? `, last day ${dateNear(dayOf(habit.endsOn), today)}` : ''}`}
-                >
-                  <Button kind="bare" label={`Start ${habit.name} again`} onPress={() => actions.resume(habit)}>
-                    Start again
-                  </Button>
-                  <IconButton
-                    icon={Trash}
-                    label={`Delete ${habit.name}`}
-                    sizePx={19}
-                    onPress={() => setDeleting(habit)}
-                  />
-                </HabitLine>
-              </View>
-            ))}
-          </Card>
-        </View>
-      )}
+      <OverHabits habits={over} />
+    </Page>
+  );
+}
+
+/** Habits that have ended or are archived: started again, or deleted. */
+function OverHabits({ habits }: { habits: readonly Habit[] }) {
+  const styles = useStyles();
+  const today = useAppSelector(selectToday);
+  const actions = useHabitActions();
+  const [deleting, setDeleting] = useState<Habit | null>(null);
+  if (habits.length === 0) return null;
+  return (
+    <View style={styles.section}>
+      <Words type="label" tone="quiet" heading={2}>
+        Ended and archived
+      </Words>
+      <Card isFlush style={styles.list}>
+        {habits.map((habit, index) => (
+          <View key={habit.id} style={[styles.over, index > 0 && styles.parted]}>
+            <HabitLine
+              habit={habit}
+              aside={`${habit.archived ? 'archived' : 'ended'}${habit.endsOn ? `, last day ${dateNear(dayOf(habit.endsOn), today)}` : ''}`}
+            >
+              <Button kind="bare" label={`Start ${habit.name} again`} onPress={() => actions.resume(habit)}>
+                Start again
+              </Button>
+              <IconButton icon={Trash} label={`Delete ${habit.name}`} sizePx={19} onPress={() => setDeleting(habit)} />
+            </HabitLine>
+          </View>
+        ))}
+      </Card>
       {deleting === null ? null : (
         <DeleteHabitSheet habit={deleting} onClose={() => setDeleting(null)} onGone={() => setDeleting(null)} />
       )}
-    </Page>
+    </View>
   );
 }
 

@@ -87,50 +87,88 @@ export function SeveralHabits({ habits, onDone }: { habits: readonly Habit[]; on
       <Button kind="bare" onPress={onDone}>
         Done choosing
       </Button>
-      {step === 'area' ? (
-        <AreaSheet
+      {step === null ? null : (
+        <StepSheet
+          step={step}
+          habits={habits}
           onClose={() => setStep(null)}
+          onPut={put}
+          onArchive={archive}
+          onRemove={remove}
+        />
+      )}
+    </View>
+  );
+}
+
+/** What is asked before something is done to all of the habits. */
+function StepSheet({
+  step,
+  habits,
+  onClose,
+  onPut,
+  onArchive,
+  onRemove,
+}: {
+  step: Step;
+  habits: readonly Habit[];
+  onClose: () => void;
+  onPut: (next: readonly Habit[], words: string) => string | null;
+  onArchive: () => void;
+  onRemove: () => void;
+}) {
+  const styles = useStyles();
+  const today = useAppSelector(selectToday);
+  const { pipsName = { one: 'pip', many: 'pips' } } = useAppSelector(selectSettings);
+  switch (step) {
+    case 'area':
+      return (
+        <AreaSheet
+          onClose={onClose}
           onArea={(areaId) =>
-            put(
+            onPut(
               habits.map(({ areaId: _, ...habit }) => (areaId === '' ? habit : { ...habit, areaId })),
               'moved',
             )
           }
         />
-      ) : null}
-      {step === 'part' ? (
-        <Sheet title="Part of the day" onClose={() => setStep(null)}>
+      );
+    case 'part':
+      return (
+        <Sheet title="Part of the day" onClose={onClose}>
           <Chips
             label="Part of the day"
             chips={PARTS_OF_DAY.map((part) => ({ value: part, label: PART_WORDS[part] }))}
             chosen={[]}
             onPress={(part) =>
-              put(
+              onPut(
                 habits.map((habit) => ({ ...habit, partOfDay: part as PartOfDay })),
                 'moved',
               )
             }
           />
         </Sheet>
-      ) : null}
-      {step === 'pips' ? (
+      );
+    case 'pips':
+      return (
         <PipsSheet
           name={pipsName.many}
-          onClose={() => setStep(null)}
+          onClose={onClose}
           onPips={(pips) =>
-            put(
+            onPut(
               habits.map((habit) => withPipsFrom(habit, today, pips)),
               pips === 0 ? 'earn nothing from today' : 'earn that from today',
             )
           }
         />
-      ) : null}
-      {step === 'pause' ? (
+      );
+    case 'pause':
+      return (
         <AwaySheet
           today={formatDay(today)}
-          onClose={() => setStep(null)}
+          onClose={onClose}
           onAway={(pause) =>
-            put(
+            onPut(
               habits.map((habit) => ({
                 ...habit,
                 pauses: [...(habit.pauses ?? []), pause].sort((a, b) => (a.from < b.from ? -1 : 1)),
@@ -139,26 +177,26 @@ export function SeveralHabits({ habits, onDone }: { habits: readonly Habit[]; on
             )
           }
         />
-      ) : null}
-      {step === 'delete' ? (
-        <Sheet title={`Delete ${counted(habits.length, 'habit')}?`} onClose={() => setStep(null)}>
+      );
+    case 'delete':
+      return (
+        <Sheet title={`Delete ${counted(habits.length, 'habit')}?`} onClose={onClose}>
           <Words>
             Everything recorded under them goes too, with the key results that count them. Past figures change.
           </Words>
           <Words tone="quiet">Archiving them instead hides them from your days and keeps every figure.</Words>
           <View style={styles.buttons}>
-            <Button onPress={remove}>Delete habits and history</Button>
-            <Button kind="main" onPress={archive}>
+            <Button onPress={onRemove}>Delete habits and history</Button>
+            <Button kind="main" onPress={onArchive}>
               Archive instead
             </Button>
-            <Button kind="bare" onPress={() => setStep(null)}>
+            <Button kind="bare" onPress={onClose}>
               Cancel
             </Button>
           </View>
         </Sheet>
-      ) : null}
-    </View>
-  );
+      );
+  }
 }
 
 function AreaSheet({ onArea, onClose }: { onArea: (areaId: string) => void; onClose: () => void }) {

@@ -54,7 +54,6 @@ function faultOf(page: GuidedPage, draft: GuidedDraft): string | null {
 /** The way from a wish to a plan, a question a page. What is written is kept on the device until the goal is set. */
 export function GuidedGoalScreen() {
   const styles = useStyles();
-  const { colors } = useTheme();
   const router = useRouter();
   const toast = useToast();
   const { change } = useRecording();
@@ -119,27 +118,7 @@ export function GuidedGoalScreen() {
   if (page !== 'what' && draft.title === '') return <Redirect href={PATHS.goals as never} />;
   return (
     <Page>
-      <View style={styles.bar}>
-        <IconButton
-          icon={ArrowLeft}
-          label="Back"
-          onPress={() => (router.canGoBack() ? router.back() : router.replace(PATHS.goals))}
-        />
-        <View style={styles.pegs} role="img" aria-label={`Page ${at + 1} of ${GUIDED_PAGES.length}`}>
-          {GUIDED_PAGES.map((each, index) => (
-            <PegPicture
-              key={each}
-              state={index < at ? 'done' : index === at ? 'part' : 'blank'}
-              sizePx={15}
-              color={colors.working}
-              ratio={0.5}
-            />
-          ))}
-        </View>
-        <Button kind="bare" onPress={() => router.replace(PATHS.newGoalDirect as never)}>
-          All on one page
-        </Button>
-      </View>
+      <GuidedBar at={at} />
       <View style={styles.body}>
         <View style={styles.head}>
           <Words type="title" heading={1}>
@@ -154,27 +133,14 @@ export function GuidedGoalScreen() {
         {page === 'habits' ? <HabitsPage {...props} habits={habits.filter((habit) => !habit.archived)} /> : null}
         {page === 'steps' ? <StepsPage {...props} /> : null}
         {page === 'look' ? <LookPage {...props} habits={all} hints={hints} onGo={goTo} /> : null}
-        <View style={styles.buttons}>
-          {page === 'look' ? (
-            <Button kind="main" onPress={finish}>
-              Set goal
-            </Button>
-          ) : (
-            <Button kind="main" onPress={next}>
-              Next
-            </Button>
-          )}
-          {page === 'look' || page === 'what' ? null : (
-            <Button kind="bare" onPress={() => goTo('look')}>
-              Enough, look it over
-            </Button>
-          )}
-          {draft.title !== '' && page === 'what' ? (
-            <Button kind="bare" onPress={begin}>
-              Start over
-            </Button>
-          ) : null}
-        </View>
+        <GuidedButtons
+          page={page}
+          hasTitle={draft.title !== ''}
+          onFinish={finish}
+          onNext={next}
+          onLook={() => goTo('look')}
+          onStartOver={begin}
+        />
         {page === 'what' && goals.filter((each) => each.state === 'open').length >= EASY_GOALS ? (
           <Words type="quiet" tone="quiet">
             {hints.find((hint) => hint.startsWith('With this one'))}
@@ -182,6 +148,77 @@ export function GuidedGoalScreen() {
         ) : null}
       </View>
     </Page>
+  );
+}
+
+/** How far one is through the pages, and the ways out. */
+function GuidedBar({ at }: { at: number }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const router = useRouter();
+  return (
+    <View style={styles.bar}>
+      <IconButton
+        icon={ArrowLeft}
+        label="Back"
+        onPress={() => (router.canGoBack() ? router.back() : router.replace(PATHS.goals))}
+      />
+      <View style={styles.pegs} role="img" aria-label={`Page ${at + 1} of ${GUIDED_PAGES.length}`}>
+        {GUIDED_PAGES.map((each, index) => (
+          <PegPicture
+            key={each}
+            state={index < at ? 'done' : index === at ? 'part' : 'blank'}
+            sizePx={15}
+            color={colors.working}
+            ratio={0.5}
+          />
+        ))}
+      </View>
+      <Button kind="bare" onPress={() => router.replace(PATHS.newGoalDirect as never)}>
+        All on one page
+      </Button>
+    </View>
+  );
+}
+
+function GuidedButtons({
+  page,
+  hasTitle,
+  onFinish,
+  onNext,
+  onLook,
+  onStartOver,
+}: {
+  page: GuidedPage;
+  hasTitle: boolean;
+  onFinish: () => void;
+  onNext: () => void;
+  onLook: () => void;
+  onStartOver: () => void;
+}) {
+  const styles = useStyles();
+  return (
+    <View style={styles.buttons}>
+      {page === 'look' ? (
+        <Button kind="main" onPress={onFinish}>
+          Set goal
+        </Button>
+      ) : (
+        <Button kind="main" onPress={onNext}>
+          Next
+        </Button>
+      )}
+      {page === 'look' || page === 'what' ? null : (
+        <Button kind="bare" onPress={onLook}>
+          Enough, look it over
+        </Button>
+      )}
+      {hasTitle && page === 'what' ? (
+        <Button kind="bare" onPress={onStartOver}>
+          Start over
+        </Button>
+      ) : null}
+    </View>
   );
 }
 

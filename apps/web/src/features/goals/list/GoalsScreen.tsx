@@ -48,7 +48,6 @@ export function GoalsScreen() {
   const styles = useStyles();
   const router = useRouter();
   const isWide = useIsWide();
-  const { colors } = useTheme();
   const goals = useAppSelector(selectFiguredList);
   const areas = useAppSelector(selectAreas);
   const [by, setBy] = useKeptChoice('goalsBy', GOALS_BY, 'area');
@@ -80,27 +79,7 @@ export function GoalsScreen() {
   const listed = by === 'state' ? goals : open;
   return (
     <Page>
-      <View style={styles.head}>
-        <Words type="display" heading={1} style={styles.title}>
-          Goals
-        </Words>
-        <IconButton
-          icon={CalendarRange}
-          name="Year"
-          label="The year"
-          onPress={() => router.push(PATHS.yearOfGoals as never)}
-        />
-        <IconButton
-          icon={AlarmClock}
-          name="Due"
-          label="What is due"
-          onPress={() => router.push(PATHS.dueGoals as never)}
-        />
-        <IconButton icon={ArrowDownUp} name="Order" label="How goals are listed" onPress={() => setIsListing(true)} />
-        <Button kind="main" onPress={add} icon={<Plus size={18} color={colors.onWorking} />}>
-          Set a goal
-        </Button>
-      </View>
+      <GoalsHead onAdd={add} onList={() => setIsListing(true)} />
       <QuoteLine />
       {open.length > 3 ? (
         <Words type="quiet" tone="quiet">
@@ -136,32 +115,80 @@ export function GoalsScreen() {
       ) : null}
       {fed ? <CheckInSheet goal={fed} onClose={() => setFed(null)} /> : null}
       {isListing ? (
-        <Sheet title="How goals are listed" onClose={() => setIsListing(false)}>
-          <Labelled label="Group by">
-            <Segments
-              label="Group by"
-              value={by}
-              choices={GOALS_BY.map((value) => ({ value, label: BY_WORDS[value] }))}
-              onChange={setBy}
-              isWrapping
-            />
-          </Labelled>
-          <Labelled label="Sort by">
-            <Segments
-              label="Sort by"
-              value={sort}
-              choices={GOALS_SORTS.map((value) => ({ value, label: SORT_WORDS[value] }))}
-              onChange={setSort}
-              isWrapping
-            />
-          </Labelled>
-          {sort === 'order' ? <OrderList /> : null}
-          <Button kind="main" onPress={() => setIsListing(false)}>
-            Done
-          </Button>
-        </Sheet>
+        <ListSheet by={by} onBy={setBy} sort={sort} onSort={setSort} onClose={() => setIsListing(false)} />
       ) : null}
     </Page>
+  );
+}
+
+function GoalsHead({ onAdd, onList }: { onAdd: () => void; onList: () => void }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const router = useRouter();
+  return (
+    <View style={styles.head}>
+      <Words type="display" heading={1} style={styles.title}>
+        Goals
+      </Words>
+      <IconButton
+        icon={CalendarRange}
+        name="Year"
+        label="The year"
+        onPress={() => router.push(PATHS.yearOfGoals as never)}
+      />
+      <IconButton
+        icon={AlarmClock}
+        name="Due"
+        label="What is due"
+        onPress={() => router.push(PATHS.dueGoals as never)}
+      />
+      <IconButton icon={ArrowDownUp} name="Order" label="How goals are listed" onPress={onList} />
+      <Button kind="main" onPress={onAdd} icon={<Plus size={18} color={colors.onWorking} />}>
+        Set a goal
+      </Button>
+    </View>
+  );
+}
+
+/** In which groups and in which order goals are listed. */
+function ListSheet({
+  by,
+  onBy,
+  sort,
+  onSort,
+  onClose,
+}: {
+  by: (typeof GOALS_BY)[number];
+  onBy: (by: (typeof GOALS_BY)[number]) => void;
+  sort: (typeof GOALS_SORTS)[number];
+  onSort: (sort: (typeof GOALS_SORTS)[number]) => void;
+  onClose: () => void;
+}) {
+  return (
+    <Sheet title="How goals are listed" onClose={onClose}>
+      <Labelled label="Group by">
+        <Segments
+          label="Group by"
+          value={by}
+          choices={GOALS_BY.map((value) => ({ value, label: BY_WORDS[value] }))}
+          onChange={onBy}
+          isWrapping
+        />
+      </Labelled>
+      <Labelled label="Sort by">
+        <Segments
+          label="Sort by"
+          value={sort}
+          choices={GOALS_SORTS.map((value) => ({ value, label: SORT_WORDS[value] }))}
+          onChange={onSort}
+          isWrapping
+        />
+      </Labelled>
+      {sort === 'order' ? <OrderList /> : null}
+      <Button kind="main" onPress={onClose}>
+        Done
+      </Button>
+    </Sheet>
   );
 }
 
