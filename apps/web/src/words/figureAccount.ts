@@ -50,7 +50,7 @@ import {
   formatMonth,
   monthOfDay,
 } from '@wimbel/core';
-import { selectFiguredGoal } from '../store/figuredGoals.ts';
+import { type FiguredGoal, selectFiguredGoal } from '../store/figuredGoals.ts';
 import { selectSettings, selectTotals, selectTrack, selectTracks } from '../store/selectors.ts';
 import type { RootState } from '../store/store.ts';
 import { amount, number, readable, signed } from '../shared/amounts.ts';
@@ -427,12 +427,8 @@ function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
     titleOf: (id) => titles.get(id) ?? '',
   };
   const course = goalCourse(records, trackOf, today);
-  const say = (
-    breakdown: Breakdown | null,
-    title: string,
-    sentence: string,
-    own: Partial<Names> = {},
-  ): FigureAccount | null => breakdown && told(breakdown, title, sentence, { ...names, ...own });
+  const say: Say = (breakdown, title, sentence, own = {}) =>
+    breakdown && told(breakdown, title, sentence, { ...names, ...own });
   if (!('keyResultId' in asked)) {
     switch (asked.figure) {
       case 'goalProgress':
@@ -477,6 +473,19 @@ function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
           : null;
     }
   }
+  return accountOfKeyResult(state, asked, { figured, course, say });
+}
+
+type Say = (breakdown: Breakdown | null, title: string, sentence: string, own?: Partial<Names>) => FigureAccount | null;
+
+function accountOfKeyResult(
+  state: RootState,
+  asked: Extract<OfGoal, { keyResultId: string }>,
+  { figured, course, say }: { figured: FiguredGoal; course: ReturnType<typeof goalCourse>; say: Say },
+): FigureAccount | null {
+  const { today } = state.clock;
+  const { figures, records } = figured;
+  const { goal, steps } = records;
   const own = course.keyResults.find(({ keyResult }) => keyResult.id === asked.keyResultId);
   const its = figures.keyResults[asked.keyResultId];
   if (own === undefined || its === undefined) return null;

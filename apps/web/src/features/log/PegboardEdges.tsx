@@ -6,6 +6,7 @@ import {
   type PegboardColumn,
   type PlainDay,
   type Track,
+  type WeekTotal,
   type Weekday,
   dayMarkOf,
   monthOfDay,
@@ -159,79 +160,22 @@ export const PegboardFoot = memo(function PegboardFoot({
       <View style={{ width: daysPx }} role="presentation">
         {columns
           .filter(({ day }) => day <= today)
-          .map(({ day, x }) => {
-            const { done, due, score, bright } = scoreOn(totals, day, passMark);
-            const habits = doneHabitsOn(totals, day);
-            const mark = dayMarkOf(marks, habits);
-            return (
-              <View key={day} role={'gridcell' as never} style={[styles.footCell, { left: x, width: size.cellPx }]}>
-                <Figure
-                  asked={{ figure: 'dayScore', day, ...shown }}
-                  label={`${dayInWords(day)}: ${habits} done, ${done} of ${due}, ${percent(score)}${mark ? `, mark ${mark}` : ''}`}
-                  isPlain
-                  isTabStop={false}
-                  style={styles.footDay}
-                  testId={`day-${day}`}
-                >
-                  <View style={styles.barRoom}>
-                    <View
-                      style={{
-                        width: Math.min(11, size.cellPx * 0.42),
-                        height: Math.max(2, (score ?? 0) * BAR_PX),
-                        borderRadius: 3,
-                        backgroundColor: bright ? colors.working : colors.rim,
-                      }}
-                    />
-                  </View>
-                  <Words type="smallStrong">{habits}</Words>
-                  <Words type="small" tone="quiet" style={styles.tiny}>
-                    {score === null ? '–' : percent(score).replace(/\D+$/, '')}
-                  </Words>
-                  <Words type="smallStrong" tone="brassText" style={styles.mark}>
-                    {mark ?? ' '}
-                  </Words>
-                </Figure>
-              </View>
-            );
-          })}
+          .map(({ day, x }) => (
+            <DayTotal
+              key={day}
+              day={day}
+              x={x}
+              size={size}
+              totals={totals}
+              passMark={passMark}
+              marks={marks}
+              over={shown}
+            />
+          ))}
         {first && last
-          ? weeksSeen(tracks, span, first.day, last.day, weekStart, passMark).map((week) => {
-              const x = columns[Math.max(0, week.days.first - first.day)]?.x ?? 0;
-              const end = columns[Math.min(columns.length - 1, week.days.last - first.day)]?.x ?? 0;
-              const verdict = weekVerdictWords(week);
-              const words = `${week.actual} of ${week.target}${week.isRunning ? ' so far' : ''}`;
-              const isNarrow = end - x < 60;
-              // A week of one day or two has no room for words; its figures are on the line itself.
-              const isBare = end - x < 20;
-              const isMet = week.verdict === 'met';
-              return (
-                <View
-                  key={week.days.first}
-                  role={'gridcell' as never}
-                  style={[styles.week, { left: x + 2, width: end + size.cellPx - x - 4 }]}
-                >
-                  <Figure
-                    asked={{ figure: 'week', days: week.days, habitIds: ids }}
-                    label={`Week, ${spanInWords(week.days, today)}: ${[words, verdict].filter(Boolean).join(', ')}`}
-                    isPlain
-                    style={styles.weekFigure}
-                  >
-                    <View
-                      style={[
-                        styles.weekLine,
-                        { backgroundColor: isMet ? colors.working : colors.rim },
-                        (week.verdict === null || week.verdict === 'open') && styles.weekOpen,
-                      ]}
-                    />
-                    <Words type="smallStrong" style={styles.weekWords}>
-                      {week.days.first > today || isBare
-                        ? ' '
-                        : `${isMet ? '✓ ' : ''}${isNarrow ? `${week.actual}/${week.target}` : words}`}
-                    </Words>
-                  </Figure>
-                </View>
-              );
-            })
+          ? weeksSeen(tracks, span, first.day, last.day, weekStart, passMark).map((week) => (
+              <WeekBelow key={week.days.first} week={week} columns={columns} size={size} today={today} habitIds={ids} />
+            ))
           : null}
       </View>
       <FiguresCell
@@ -246,6 +190,112 @@ export const PegboardFoot = memo(function PegboardFoot({
     </View>
   );
 });
+
+/** Below a day: how many habits were done, its share and its mark. */
+function DayTotal({
+  day,
+  x,
+  size,
+  totals,
+  passMark,
+  marks,
+  over,
+}: {
+  day: PlainDay;
+  x: number;
+  size: PegboardSize;
+  totals: DayTotals;
+  passMark: number;
+  marks: DayMarkScale;
+  /** The habits that are shown, where they are not all. */
+  over: { habitIds?: readonly string[]; name?: string };
+}) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const { done, due, score, bright } = scoreOn(totals, day, passMark);
+  const habits = doneHabitsOn(totals, day);
+  const mark = dayMarkOf(marks, habits);
+  return (
+    <View role={'gridcell' as never} style={[styles.footCell, { left: x, width: size.cellPx }]}>
+      <Figure
+        asked={{ figure: 'dayScore', day, ...over }}
+        label={`${dayInWords(day)}: ${habits} done, ${done} of ${due}, ${percent(score)}${mark ? `, mark ${mark}` : ''}`}
+        isPlain
+        isTabStop={false}
+        style={styles.footDay}
+        testId={`day-${day}`}
+      >
+        <View style={styles.barRoom}>
+          <View
+            style={{
+              width: Math.min(11, size.cellPx * 0.42),
+              height: Math.max(2, (score ?? 0) * BAR_PX),
+              borderRadius: 3,
+              backgroundColor: bright ? colors.working : colors.rim,
+            }}
+          />
+        </View>
+        <Words type="smallStrong">{habits}</Words>
+        <Words type="small" tone="quiet" style={styles.tiny}>
+          {score === null ? '–' : percent(score).replace(/\D+$/, '')}
+        </Words>
+        <Words type="smallStrong" tone="brassText" style={styles.mark}>
+          {mark ?? ' '}
+        </Words>
+      </Figure>
+    </View>
+  );
+}
+
+/** Below a week: what it came to of what it asked. */
+function WeekBelow({
+  week,
+  columns,
+  size,
+  today,
+  habitIds,
+}: {
+  week: WeekTotal;
+  columns: readonly PegboardColumn[];
+  size: PegboardSize;
+  today: PlainDay;
+  habitIds: readonly string[];
+}) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const first = columns[0]!;
+  const x = columns[Math.max(0, week.days.first - first.day)]?.x ?? 0;
+  const end = columns[Math.min(columns.length - 1, week.days.last - first.day)]?.x ?? 0;
+  const verdict = weekVerdictWords(week);
+  const words = `${week.actual} of ${week.target}${week.isRunning ? ' so far' : ''}`;
+  const isNarrow = end - x < 60;
+  // A week of one day or two has no room for words; its figures are on the line itself.
+  const isBare = end - x < 20;
+  const isMet = week.verdict === 'met';
+  return (
+    <View role={'gridcell' as never} style={[styles.week, { left: x + 2, width: end + size.cellPx - x - 4 }]}>
+      <Figure
+        asked={{ figure: 'week', days: week.days, habitIds }}
+        label={`Week, ${spanInWords(week.days, today)}: ${[words, verdict].filter(Boolean).join(', ')}`}
+        isPlain
+        style={styles.weekFigure}
+      >
+        <View
+          style={[
+            styles.weekLine,
+            { backgroundColor: isMet ? colors.working : colors.rim },
+            (week.verdict === null || week.verdict === 'open') && styles.weekOpen,
+          ]}
+        />
+        <Words type="smallStrong" style={styles.weekWords}>
+          {week.days.first > today || isBare
+            ? ' '
+            : `${isMet ? '✓ ' : ''}${isNarrow ? `${week.actual}/${week.target}` : words}`}
+        </Words>
+      </Figure>
+    </View>
+  );
+}
 
 /** The weeks of the span of which a day is drawn. */
 function weeksSeen(

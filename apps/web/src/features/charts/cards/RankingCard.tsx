@@ -68,7 +68,6 @@ const improvedFirst = ({ review }: Omit<ReviewProps, 'of' | 'kind'>): Line[] =>
 export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
   const styles = useStyles();
   const { colors } = useTheme();
-  const router = useRouter();
   const habits = useAppSelector((state) => state.records.habits);
   const areas = useAppSelector((state) => state.records.areas);
   const [order, setOrder] = useState<'best' | 'improved'>('best');
@@ -115,57 +114,15 @@ export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
           No habit was due both in this span and {beforeWords(kind, review.isByNow)}.
         </Words>
       ) : null}
-      {(isWhole ? lines : lines.slice(0, most)).map(
-        ({ habit: { id }, place, words, share, ratio, change, isBetter, asked }) => {
-          const { name } = habits[id]!;
-          return (
-            <View key={id} style={styles.ranked}>
-              <View style={styles.line}>
-                <Words type="label" tone="quiet" style={styles.rank}>
-                  {place}
-                </Words>
-                <Pressable
-                  role="link"
-                  aria-label={`${place}. ${name}: ${words}, ${share}${change ? `, ${change}` : ''}`}
-                  onPress={() => router.push(habitPath(id) as never)}
-                  style={styles.grow}
-                >
-                  <Words>{name}</Words>
-                </Pressable>
-                <Figure asked={asked} label={`${name}: ${words}, ${share}`} style={styles.figures}>
-                  {isByChange ? null : (
-                    <Words type="quiet" tone="quiet">
-                      {words}
-                    </Words>
-                  )}
-                  <Words type="strong" style={styles.share}>
-                    {share}
-                  </Words>
-                </Figure>
-              </View>
-              <View style={styles.under}>
-                <View style={styles.grow}>
-                  <ProgressBar ratio={ratio} color={colorOf(id)} label={`${name}: ${words}`} />
-                </View>
-                {change ? (
-                  <Words
-                    type="small"
-                    tone={isBetter ? 'working' : 'quiet'}
-                    style={isByChange ? styles.points : styles.change}
-                  >
-                    {change}
-                  </Words>
-                ) : null}
-              </View>
-              {isByChange ? (
-                <Words type="small" tone="quiet" style={styles.below}>
-                  {words}
-                </Words>
-              ) : null}
-            </View>
-          );
-        },
-      )}
+      {(isWhole ? lines : lines.slice(0, most)).map((line) => (
+        <RankedLine
+          key={line.habit.id}
+          line={line}
+          name={habits[line.habit.id]!.name}
+          color={colorOf(line.habit.id)}
+          isByChange={isByChange}
+        />
+      ))}
       {isPrinted && lines.length > most ? (
         <Words type="quiet" tone="quiet">
           And {lines.length - most} more.
@@ -177,6 +134,64 @@ export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
         </Button>
       ) : null}
     </ChartCard>
+  );
+}
+
+/** A habit by its rank, with what it kept and how that changed. */
+function RankedLine({
+  line: { habit, place, words, share, ratio, change, isBetter, asked },
+  name,
+  color,
+  isByChange,
+}: {
+  line: ReturnType<typeof bestFirst>[number];
+  name: string;
+  color: string;
+  isByChange: boolean;
+}) {
+  const styles = useStyles();
+  const router = useRouter();
+  return (
+    <View style={styles.ranked}>
+      <View style={styles.line}>
+        <Words type="label" tone="quiet" style={styles.rank}>
+          {place}
+        </Words>
+        <Pressable
+          role="link"
+          aria-label={`${place}. ${name}: ${words}, ${share}${change ? `, ${change}` : ''}`}
+          onPress={() => router.push(habitPath(habit.id) as never)}
+          style={styles.grow}
+        >
+          <Words>{name}</Words>
+        </Pressable>
+        <Figure asked={asked} label={`${name}: ${words}, ${share}`} style={styles.figures}>
+          {isByChange ? null : (
+            <Words type="quiet" tone="quiet">
+              {words}
+            </Words>
+          )}
+          <Words type="strong" style={styles.share}>
+            {share}
+          </Words>
+        </Figure>
+      </View>
+      <View style={styles.under}>
+        <View style={styles.grow}>
+          <ProgressBar ratio={ratio} color={color} label={`${name}: ${words}`} />
+        </View>
+        {change ? (
+          <Words type="small" tone={isBetter ? 'working' : 'quiet'} style={isByChange ? styles.points : styles.change}>
+            {change}
+          </Words>
+        ) : null}
+      </View>
+      {isByChange ? (
+        <Words type="small" tone="quiet" style={styles.below}>
+          {words}
+        </Words>
+      ) : null}
+    </View>
   );
 }
 

@@ -53,18 +53,10 @@ function groupsOfNow(all: readonly DueThing[], here: readonly DueThing[]): Group
 }
 
 /** A calendar of everything that is due: goals, key results, milestones and steps, month by month. */
-export function DueScreen() {
-  const styles = useStyles();
-  const isWide = useIsWide();
-  const { colors } = useTheme();
-  const router = useRouter();
+/** What is due in a month, by day or as it presses now, and what is under way in it. */
+function useDue(month: number, day: PlainDay | null, area: string) {
   const today = useAppSelector(selectToday);
   const goals = useAppSelector(selectFiguredList);
-  const params = useLocalSearchParams<{ month?: string; area?: string }>();
-  const areas = useAppSelector(selectAreas);
-  const area = areas.some(({ id }) => id === params.area) ? params.area! : '';
-  const month = parseMonth(params.month ?? '') ?? monthOfDay(today);
-  const [day, setDay] = useState<PlainDay | null>(null);
   const span = monthSpan(month);
   const all = useMemo(() => {
     const living = goals.filter(
@@ -84,6 +76,22 @@ export function DueScreen() {
     ...(isNow ? groupsOfNow(all, here) : groupsByDay(day === null ? here : here.filter(({ due }) => due === day))),
     ...(underWay.length > 0 ? [{ title: 'Under way', things: underWay }] : []),
   ];
+  return { here, running, groups };
+}
+
+export function DueScreen() {
+  const styles = useStyles();
+  const isWide = useIsWide();
+  const { colors } = useTheme();
+  const router = useRouter();
+  const today = useAppSelector(selectToday);
+  const goals = useAppSelector(selectFiguredList);
+  const params = useLocalSearchParams<{ month?: string; area?: string }>();
+  const areas = useAppSelector(selectAreas);
+  const area = areas.some(({ id }) => id === params.area) ? params.area! : '';
+  const month = parseMonth(params.month ?? '') ?? monthOfDay(today);
+  const [day, setDay] = useState<PlainDay | null>(null);
+  const { here, running, groups } = useDue(month, day, area);
   useKeptFocus();
   const show = (to: number, of: string): void => {
     const words = [
@@ -131,23 +139,7 @@ export function DueScreen() {
       ) : null}
       <View style={isWide ? styles.columns : styles.stack}>
         <View style={isWide ? styles.side : undefined}>
-          <View style={styles.monthLine}>
-            <IconButton
-              id="month-before"
-              icon={ChevronLeft}
-              label={monthAndYear(month - 1)}
-              onPress={() => goTo(month - 1)}
-            />
-            <Words type="card" style={styles.monthName}>
-              {monthAndYear(month)}
-            </Words>
-            <IconButton
-              id="month-after"
-              icon={ChevronRight}
-              label={monthAndYear(month + 1)}
-              onPress={() => goTo(month + 1)}
-            />
-          </View>
+          <MonthLine month={month} onMonth={goTo} />
           <MonthOfDue month={month} things={here} running={running} chosen={day} onChoose={setDay} />
           {day === null ? null : (
             <Button kind="bare" onPress={() => setDay(null)}>
@@ -158,6 +150,30 @@ export function DueScreen() {
         {list}
       </View>
     </Page>
+  );
+}
+
+/** A month by its name, with the ways to those beside it. */
+function MonthLine({ month, onMonth }: { month: number; onMonth: (month: number) => void }) {
+  const styles = useStyles();
+  return (
+    <View style={styles.monthLine}>
+      <IconButton
+        id="month-before"
+        icon={ChevronLeft}
+        label={monthAndYear(month - 1)}
+        onPress={() => onMonth(month - 1)}
+      />
+      <Words type="card" style={styles.monthName}>
+        {monthAndYear(month)}
+      </Words>
+      <IconButton
+        id="month-after"
+        icon={ChevronRight}
+        label={monthAndYear(month + 1)}
+        onPress={() => onMonth(month + 1)}
+      />
+    </View>
   );
 }
 

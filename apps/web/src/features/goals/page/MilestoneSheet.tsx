@@ -19,10 +19,10 @@ import { circleFault } from './goalParts.ts';
 type Props = { goal: Goal; milestone: Milestone | null; all: readonly Milestone[]; onClose: () => void };
 
 /** Fills in a milestone, or one anew. */
-export function MilestoneSheet({ goal, milestone, all, onClose }: Props) {
+/** A milestone as it is typed, and what keeps it. */
+function useMilestoneEdit({ goal, milestone, all, onClose }: Props) {
   const { change } = useRecording();
   const toast = useToast();
-  const { removeMilestone } = useGoalParts();
   const [title, setTitle] = useState(milestone?.title ?? '');
   const [dueOn, setDueOn] = useState(milestone?.dueOn ?? '');
   const [reachedOn, setReachedOn] = useState(milestone?.reachedOn ?? '');
@@ -30,7 +30,6 @@ export function MilestoneSheet({ goal, milestone, all, onClose }: Props) {
   const [pips, setPips] = useState(milestone?.pips === undefined ? '' : editable(milestone.pips));
   const [after, setAfter] = useState<readonly string[]>(milestone?.after ?? []);
   const [faults, setFaults] = useState<Record<string, string>>({});
-  const others = all.filter((each) => each.id !== milestone?.id);
   const save = (): void => {
     const promised = parseTyped(pips);
     const next: Milestone = {
@@ -62,12 +61,29 @@ export function MilestoneSheet({ goal, milestone, all, onClose }: Props) {
     });
     onClose();
   };
+  const choose = (id: string): void => {
+    setAfter(after.includes(id) ? after.filter((each) => each !== id) : [...after, id]);
+    setFaults({});
+  };
+  return {
+    fields: { title, dueOn, reachedOn, reward, pips, after },
+    set: { title: setTitle, dueOn: setDueOn, reachedOn: setReachedOn, reward: setReward, pips: setPips, after: choose },
+    faults,
+    save,
+  };
+}
+
+export function MilestoneSheet(props: Props) {
+  const { milestone, all, onClose } = props;
+  const { removeMilestone } = useGoalParts();
+  const { fields, set, faults, save } = useMilestoneEdit(props);
+  const others = all.filter((each) => each.id !== milestone?.id);
   return (
     <Sheet title={milestone ? 'Milestone' : 'A new milestone'} onClose={onClose}>
       <Field
         label="What is reached then"
-        value={title}
-        onChangeText={setTitle}
+        value={fields.title}
+        onChangeText={set.title}
         error={faults.title}
         maxLength={300}
         placeholder="The hull is tight"
@@ -76,11 +92,17 @@ export function MilestoneSheet({ goal, milestone, all, onClose }: Props) {
       />
       <FieldRow>
         <View style={{ flex: 1, minWidth: 140 }}>
-          <Field label="Due on" value={dueOn} onChangeText={setDueOn} isDate error={faults.dueOn} />
+          <Field label="Due on" value={fields.dueOn} onChangeText={set.dueOn} isDate error={faults.dueOn} />
         </View>
         {milestone?.reachedOn ? (
           <View style={{ flex: 1, minWidth: 140 }}>
-            <Field label="Reached on" value={reachedOn} onChangeText={setReachedOn} isDate error={faults.reachedOn} />
+            <Field
+              label="Reached on"
+              value={fields.reachedOn}
+              onChangeText={set.reachedOn}
+              isDate
+              error={faults.reachedOn}
+            />
           </View>
         ) : null}
       </FieldRow>
@@ -89,23 +111,26 @@ export function MilestoneSheet({ goal, milestone, all, onClose }: Props) {
           <Chips
             label="What must come first"
             chips={others.map((each) => ({ value: each.id, label: each.title }))}
-            chosen={after}
+            chosen={fields.after}
             isMultiple
-            onPress={(id) => {
-              setAfter(after.includes(id) ? after.filter((each) => each !== id) : [...after, id]);
-              setFaults({});
-            }}
+            onPress={set.after}
           />
         </Labelled>
       ) : null}
       <Field
         label="Reward in words"
-        value={reward}
-        onChangeText={setReward}
+        value={fields.reward}
+        onChangeText={set.reward}
         maxLength={300}
         placeholder="A day on the water"
       />
-      <Field label="Reward in pips" value={pips} onChangeText={setPips} inputMode="decimal" error={faults.pips} />
+      <Field
+        label="Reward in pips"
+        value={fields.pips}
+        onChangeText={set.pips}
+        inputMode="decimal"
+        error={faults.pips}
+      />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <Button kind="main" onPress={save}>
           {milestone ? 'Save' : 'Add milestone'}

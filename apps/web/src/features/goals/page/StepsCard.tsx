@@ -48,7 +48,6 @@ type Mode = 'list' | 'order' | 'several';
 /** The steps of a goal with their sub-steps: ticked off, added, opened, listed one way or another, several moved at once. */
 export function StepsCard({ figured }: { figured: FiguredGoal }) {
   const styles = useStyles();
-  const { colors } = useTheme();
   const { change } = useRecording();
   const toast = useToast();
   const today = useAppSelector(selectToday);
@@ -86,19 +85,8 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
       title="Steps"
       isFlush
       aside={
-        steps.length < 2 ? null : mode === 'list' ? (
-          <Button
-            kind="bare"
-            icon={<ArrowDownUp size={16} color={colors.working} />}
-            label="How steps are listed"
-            onPress={() => setIsListing(true)}
-          >
-            {SORT_WORDS[sort]}
-          </Button>
-        ) : (
-          <Button kind="bare" onPress={leave}>
-            {mode === 'order' ? 'Done ordering' : 'Done choosing'}
-          </Button>
+        steps.length < 2 ? null : (
+          <ListingButton sort={sort} mode={mode} onList={() => setIsListing(true)} onLeave={leave} />
         )
       }
     >
@@ -156,6 +144,34 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
         />
       ) : null}
     </SectionCard>
+  );
+}
+
+function ListingButton({
+  sort,
+  mode,
+  onList,
+  onLeave,
+}: {
+  sort: (typeof STEP_SORTS)[number];
+  mode: Mode;
+  onList: () => void;
+  onLeave: () => void;
+}) {
+  const { colors } = useTheme();
+  return mode === 'list' ? (
+    <Button
+      kind="bare"
+      icon={<ArrowDownUp size={16} color={colors.working} />}
+      label="How steps are listed"
+      onPress={onList}
+    >
+      {SORT_WORDS[sort]}
+    </Button>
+  ) : (
+    <Button kind="bare" onPress={onLeave}>
+      {mode === 'order' ? 'Done ordering' : 'Done choosing'}
+    </Button>
   );
 }
 
