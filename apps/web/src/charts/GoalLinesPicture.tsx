@@ -1,4 +1,4 @@
-import { type ProgressLineInput, daysIn, eachDay, progressLine, spread } from '@wimbel/core';
+import { type ProgressLine, type ProgressLineInput, daysIn, eachDay, progressLine, spread } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Circle, G, Text as SvgText } from 'react-native-svg';
@@ -54,12 +54,6 @@ export function GoalLinesPicture({
       .filter((day) => (span.last - day) % every === 0)
       .map((day) => ({ key: day, x: drawn[0]!.layout.xOf(day), y: HEIGHT_PX / 2 }));
   }, [drawn]);
-  // Numbers that would stand on one another stand below one another.
-  const heights = spread(
-    drawn.map(({ layout }) => layout.now?.y ?? 0),
-    NUMBER_PX,
-    HEIGHT_PX - 9,
-  );
   const { at } = choice;
   return (
     <View onLayout={onLayout} style={{ minHeight: HEIGHT_PX + FOOT_PX }}>
@@ -102,32 +96,37 @@ export function GoalLinesPicture({
               </G>
             );
           })}
-          {drawn.map(({ id, color, layout }, place) =>
-            layout.now === null ? null : (
-              <G key={id}>
-                <Circle
-                  cx={layout.now.x}
-                  cy={heights[place]!}
-                  r={8}
-                  fill={color}
-                  stroke={colors.raised}
-                  strokeWidth={1.4}
-                />
-                <SvgText
-                  x={layout.now.x}
-                  y={heights[place]! + 4}
-                  fontSize={11}
-                  fontFamily={FAMILIES.bold}
-                  fill={colors.raised}
-                  textAnchor="middle"
-                >
-                  {String(place + 1)}
-                </SvgText>
-              </G>
-            ),
-          )}
+          <Numbers drawn={drawn} />
         </MarkedPicture>
       )}
     </View>
+  );
+}
+
+/** The number of each line where it stands today. */
+function Numbers({ drawn }: { drawn: readonly (GoalLine & { layout: ProgressLine })[] }) {
+  const { colors } = useTheme();
+  // Numbers that would stand on one another stand below one another.
+  const heights = spread(
+    drawn.map(({ layout }) => layout.now?.y ?? 0),
+    NUMBER_PX,
+    HEIGHT_PX - 9,
+  );
+  return drawn.map(({ id, color, layout }, place) =>
+    layout.now === null ? null : (
+      <G key={id}>
+        <Circle cx={layout.now.x} cy={heights[place]!} r={8} fill={color} stroke={colors.raised} strokeWidth={1.4} />
+        <SvgText
+          x={layout.now.x}
+          y={heights[place]! + 4}
+          fontSize={11}
+          fontFamily={FAMILIES.bold}
+          fill={colors.raised}
+          textAnchor="middle"
+        >
+          {String(place + 1)}
+        </SvgText>
+      </G>
+    ),
   );
 }

@@ -1,4 +1,11 @@
-import { type DaySpan, type PegState, type PlainDay, type TimeLineInput, timeLine } from '@wimbel/core';
+import {
+  type DaySpan,
+  type PegState,
+  type PlainDay,
+  type TimeLineInput,
+  type TimeLineRow,
+  timeLine,
+} from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
@@ -84,34 +91,9 @@ export function TimeLinePicture({
                 opacity={0.75}
               />
             ))}
-            {layout.rows.map((row, index) => {
-              const thing = things[index]!;
-              const color = thing.tone === 'madder' ? colors.madder : colors.working;
-              return (
-                <G key={row.id}>
-                  {row.x2 > row.x1 ? (
-                    <Line
-                      x1={row.x1}
-                      x2={row.x2}
-                      y1={row.y}
-                      y2={row.y}
-                      stroke={color}
-                      strokeWidth={4}
-                      strokeLinecap="round"
-                      opacity={0.45}
-                    />
-                  ) : null}
-                  <PegShapes
-                    state={thing.peg}
-                    x={row.x2}
-                    y={row.y}
-                    r={thing.isMilestone ? 8 : 5.5}
-                    color={color}
-                    ratio={0}
-                  />
-                </G>
-              );
-            })}
+            {layout.rows.map((row, index) => (
+              <ThingMark key={row.id} row={row} thing={things[index]!} />
+            ))}
           </G>
         </Svg>
       )}
@@ -126,6 +108,29 @@ export function TimeLinePicture({
         </View>
       ))}
     </View>
+  );
+}
+
+/** The days of a step or milestone as a bar, and its peg where it is due. */
+function ThingMark({ row, thing }: { row: TimeLineRow; thing: TimeLineThing }) {
+  const { colors } = useTheme();
+  const color = thing.tone === 'madder' ? colors.madder : colors.working;
+  return (
+    <G>
+      {row.x2 > row.x1 ? (
+        <Line
+          x1={row.x1}
+          x2={row.x2}
+          y1={row.y}
+          y2={row.y}
+          stroke={color}
+          strokeWidth={4}
+          strokeLinecap="round"
+          opacity={0.45}
+        />
+      ) : null}
+      <PegShapes state={thing.peg} x={row.x2} y={row.y} r={thing.isMilestone ? 8 : 5.5} color={color} ratio={0} />
+    </G>
   );
 }
 

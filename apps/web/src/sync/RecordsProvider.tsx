@@ -66,9 +66,46 @@ export function useAskAccount(): () => void {
   );
 }
 
+/** Signing in or out in one tab is felt in all. */
+function useOtherTabs(store: Store, accountId: string | null): void {
+  const status = useAppSelector((state) => state.account.status);
+  const talk = useMemo(() => openAccountTalk(), []);
+  useEffect(() => {
+    if (status === 'in' || status === 'out') talk.say(accountId);
+  }, [accountId, status, talk]);
+  useEffect(
+    () =>
+      talk.hear((other) => {
+        const { account } = store.getState();
+        if (account.status !== 'in' || other === account.account?.id) return;
+        store.dispatch(other === null ? signedOut() : accountElsewhere());
+      }),
+    [store, talk],
+  );
+}
+
+/** The day turns by itself, by the device's clock and the hour at which the person's day ends. */
+function useTurningDay(store: Store): void {
+  const dayEndsAt = useAppSelector((state) => state.records.settings.dayEndsAt);
+  useEffect(() => {
+    const look = (): void => {
+      const today = dayByClock(deviceNow(), dayEndsAt);
+      if (today !== store.getState().clock.today) store.dispatch(dayTurned(today));
+    };
+    look();
+    const timer = setInterval(look, LOOK_EVERY_MS);
+    document.addEventListener('visibilitychange', look);
+    window.addEventListener('focus', look);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener('visibilitychange', look);
+      window.removeEventListener('focus', look);
+    };
+  }, [dayEndsAt, store]);
+}
+
 function Keeper({ store, children }: { store: Store; children: ReactNode }) {
   const accountId = useAppSelector((state) => state.account.account?.id ?? null);
-  const dayEndsAt = useAppSelector((state) => state.records.settings.dayEndsAt);
   const outbox = useMemo(() => openOutboxStore(), []);
   const sync = useRef<Sync | null>(null);
   const ask = useAskAccount();
@@ -95,38 +132,8 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
     };
   }, [accountId, outbox, store]);
 
-  // Signing in or out in one tab is felt in all.
-  const status = useAppSelector((state) => state.account.status);
-  const talk = useMemo(() => openAccountTalk(), []);
-  useEffect(() => {
-    if (status === 'in' || status === 'out') talk.say(accountId);
-  }, [accountId, status, talk]);
-  useEffect(
-    () =>
-      talk.hear((other) => {
-        const { account } = store.getState();
-        if (account.status !== 'in' || other === account.account?.id) return;
-        store.dispatch(other === null ? signedOut() : accountElsewhere());
-      }),
-    [store, talk],
-  );
-
-  useEffect(() => {
-    const look = (): void => {
-      const today = dayByClock(deviceNow(), dayEndsAt);
-      if (today !== store.getState().clock.today) store.dispatch(dayTurned(today));
-    };
-    look();
-    const timer = setInterval(look, LOOK_EVERY_MS);
-    document.addEventListener('visibilitychange', look);
-    window.addEventListener('focus', look);
-    return () => {
-      clearInterval(timer);
-      document.removeEventListener('visibilitychange', look);
-      window.removeEventListener('focus', look);
-    };
-  }, [dayEndsAt, store]);
-
+  useOtherTabs(store, accountId);
+  useTurningDay(store);
   const steps = useRef<Step[]>([]);
   // Of whom there is a step to put back.
   const [undoable, setUndoable] = useState<string | null>(null);

@@ -45,7 +45,7 @@ export function MonthCalendar({
   const { colors } = useTheme();
   const [widthPx, setWidthPx] = useState(0);
   const entries = useAppSelector((state) => selectEntries(state, track.habit.id));
-  const { today, weekStart, habit } = track;
+  const { today, weekStart } = track;
   const span = monthSpan(month);
   const cellPx = Math.min(MOST_CELL_PX, widthPx / 7);
   const cords = hasCords ? cordsIn(track, span) : [];
@@ -102,43 +102,60 @@ export function MonthCalendar({
                 />
               ) : null}
             </Svg>
-            {days.map((day) => {
-              const outcome = outcomeOn(track, day);
-              const entry = entryOn(entries, day) ?? undefined;
-              const value = entry?.amount;
-              const words = [
-                day > today ? 'still to come' : OUTCOME_WORDS[outcome],
-                habit.measure.kind === 'amount' && value !== undefined ? amount(value, habit.measure.unit) : '',
-                entry?.note ? `note: ${entry.note}` : '',
-              ].filter(Boolean);
-              const place = { left: (day - week.first) * cellPx, width: cellPx, height: ROW_PX };
-              const label = `${dayInWords(day)}: ${words.join(', ')}`;
-              const number = (
-                <Words type={day === today ? 'smallStrong' : 'small'} tone="quiet" style={styles.number}>
-                  {dateNumber(day)}
-                  {entry?.note ? '·' : ''}
-                </Words>
-              );
-              return day > today ? (
-                <View key={day} role="img" aria-label={label} style={[styles.cell, place]}>
-                  {number}
-                </View>
-              ) : (
-                <Pressable
-                  key={day}
-                  role="button"
-                  aria-label={label}
-                  onPress={() => onOpen(day)}
-                  style={[styles.cell, place]}
-                >
-                  {number}
-                </Pressable>
-              );
-            })}
+            {days.map((day) => (
+              <DayCell
+                key={day}
+                track={track}
+                day={day}
+                place={{ left: (day - week.first) * cellPx, width: cellPx, height: ROW_PX }}
+                onOpen={onOpen}
+              />
+            ))}
           </View>
         );
       })}
     </View>
+  );
+}
+
+/** A day's number, over its peg; one that is not to come can be opened. */
+function DayCell({
+  track,
+  day,
+  place,
+  onOpen,
+}: {
+  track: Track;
+  day: PlainDay;
+  place: { left: number; width: number; height: number };
+  onOpen: (day: PlainDay) => void;
+}) {
+  const styles = useStyles();
+  const { habit, today } = track;
+  const entries = useAppSelector((state) => selectEntries(state, habit.id));
+  const outcome = outcomeOn(track, day);
+  const entry = entryOn(entries, day) ?? undefined;
+  const value = entry?.amount;
+  const words = [
+    day > today ? 'still to come' : OUTCOME_WORDS[outcome],
+    habit.measure.kind === 'amount' && value !== undefined ? amount(value, habit.measure.unit) : '',
+    entry?.note ? `note: ${entry.note}` : '',
+  ].filter(Boolean);
+  const label = `${dayInWords(day)}: ${words.join(', ')}`;
+  const number = (
+    <Words type={day === today ? 'smallStrong' : 'small'} tone="quiet" style={styles.number}>
+      {dateNumber(day)}
+      {entry?.note ? '·' : ''}
+    </Words>
+  );
+  return day > today ? (
+    <View role="img" aria-label={label} style={[styles.cell, place]}>
+      {number}
+    </View>
+  ) : (
+    <Pressable role="button" aria-label={label} onPress={() => onOpen(day)} style={[styles.cell, place]}>
+      {number}
+    </Pressable>
   );
 }
 

@@ -15,8 +15,8 @@ import { RangeBar } from './RangeBar.tsx';
 import { boardKeyDown, rangeOf } from './boardKeyDown.ts';
 import { figuresTogether } from './logRows.ts';
 import { type Place, leavePlace } from './placeLeft.ts';
-import { useBoardFocus } from './useBoardFocus.ts';
-import { useBoardLayout } from './useBoardLayout.ts';
+import { type BoardFocus, useBoardFocus } from './useBoardFocus.ts';
+import { type BoardLayout, useBoardLayout } from './useBoardLayout.ts';
 import { useCellDeeds } from './useCellDeeds.ts';
 import { useCellTaps } from './useCellTaps.ts';
 import { canReadClipboard, useClipboard } from './useClipboard.ts';
@@ -47,14 +47,11 @@ type Props = {
 
 type Typing = { place: Place; first: string; range: Range | null };
 
-/** The pegboard of a span: names, days, and what they came to. Only what is seen is drawn. */
-export function Pegboard(props: Props) {
-  const { tracks, kind, span, at, label, group, over, onOpen, onName, draws } = props;
-  const styles = useStyles();
+/** What is done on a board by taps, drags, keys, copying and pasting. */
+function useBoard(props: Props, layout: BoardLayout, focus: BoardFocus) {
+  const { kind, span, over, onOpen, draws } = props;
+  const { box, habits } = layout;
   const today = useAppSelector(selectToday);
-  const layout = useBoardLayout(tracks, kind, span, group);
-  const { box, size, days, lines, heightPx, habits } = layout;
-  const focus = useBoardFocus(layout, span, today, at);
   const deeds = useCellDeeds(onOpen);
   const habitIds = useMemo(() => habits.map((line) => line.track.habit.id), [habits]);
   const picking = useRange(habitIds, span);
@@ -129,6 +126,19 @@ export function Pegboard(props: Props) {
       },
       event,
     );
+  return { picking, deeds, taps, typing, setTyping, typeOverRange, onKeyDown };
+}
+
+/** The pegboard of a span: names, days, and what they came to. Only what is seen is drawn. */
+export function Pegboard(props: Props) {
+  const { tracks, kind, span, at, label, group, over, onName, draws } = props;
+  const styles = useStyles();
+  const today = useAppSelector(selectToday);
+  const layout = useBoardLayout(tracks, kind, span, group);
+  const { box, size, days, lines, heightPx } = layout;
+  const focus = useBoardFocus(layout, span, today, at);
+  const { picking, deeds, taps, typing, setTyping, typeOverRange, onKeyDown } = useBoard(props, layout, focus);
+  const { range } = picking;
   const edges = { columns: layout.columns, size, daysPx: days.widthPx, today, at, isWide: layout.isWide };
   return (
     <>
@@ -200,7 +210,7 @@ function TypedAmount({
   onLeave,
 }: {
   typing: Typing;
-  layout: ReturnType<typeof useBoardLayout>;
+  layout: BoardLayout;
   span: DaySpan;
   onKeep: (amount: number) => void;
   onLeave: () => void;

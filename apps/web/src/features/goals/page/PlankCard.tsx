@@ -52,19 +52,7 @@ export function PlankCard({ figured }: { figured: FiguredGoal }) {
             </View>
           </Figure>
         )}
-        {isOpen && figures.pace ? (
-          figures.expected === null ? (
-            <Words type="strong" tone={paceTone(figures.pace)}>
-              {PACE_WORDS[figures.pace]}
-            </Words>
-          ) : (
-            <Figure asked={{ figure: 'goalPace', goalId: goal.id }} label={PACE_WORDS[figures.pace]}>
-              <Words type="strong" tone={paceTone(figures.pace)}>
-                {PACE_WORDS[figures.pace]}
-              </Words>
-            </Figure>
-          )
-        ) : null}
+        {isOpen ? <PaceWords figured={figured} /> : null}
         {isOpen ? null : (
           <Words type="strong" tone="quiet">
             {STATE_WORDS[goal.state]}
@@ -123,6 +111,24 @@ export function PlankCard({ figured }: { figured: FiguredGoal }) {
         </Figure>
       ) : null}
     </Card>
+  );
+}
+
+/** The pace in words; where something was expected by now, it can be asked what from. */
+function PaceWords({ figured: { records, figures } }: { figured: FiguredGoal }) {
+  const { goal } = records;
+  if (!figures.pace) return null;
+  const words = (
+    <Words type="strong" tone={paceTone(figures.pace)}>
+      {PACE_WORDS[figures.pace]}
+    </Words>
+  );
+  return figures.expected === null ? (
+    words
+  ) : (
+    <Figure asked={{ figure: 'goalPace', goalId: goal.id }} label={PACE_WORDS[figures.pace]}>
+      {words}
+    </Figure>
   );
 }
 

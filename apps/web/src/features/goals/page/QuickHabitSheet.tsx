@@ -109,28 +109,7 @@ export function QuickHabitSheet({
         ]}
         onChange={set('kind')}
       />
-      {draft.kind === 'amount' ? (
-        <FieldRow>
-          <View style={{ flex: 1, minWidth: 110 }}>
-            <Field
-              label="At least, a day"
-              value={draft.atLeast}
-              onChangeText={set('atLeast')}
-              inputMode="decimal"
-              error={faults.atLeast}
-            />
-          </View>
-          <View style={{ flex: 1, minWidth: 110 }}>
-            <Field
-              label="Unit"
-              value={draft.unit}
-              onChangeText={set('unit')}
-              placeholder="min, m, pages"
-              maxLength={40}
-            />
-          </View>
-        </FieldRow>
-      ) : null}
+      {draft.kind === 'amount' ? <AmountFields draft={draft} faults={faults} set={set} /> : null}
       <Segments
         label="How often"
         value={draft.often}
@@ -161,5 +140,32 @@ export function QuickHabitSheet({
         </Button>
       </View>
     </Sheet>
+  );
+}
+
+function AmountFields({
+  draft,
+  faults,
+  set,
+}: {
+  draft: Draft;
+  faults: Record<string, string>;
+  set: (key: 'atLeast' | 'unit') => (value: string) => void;
+}) {
+  return (
+    <FieldRow>
+      <View style={{ flex: 1, minWidth: 110 }}>
+        <Field
+          label="At least, a day"
+          value={draft.atLeast}
+          onChangeText={set('atLeast')}
+          inputMode="decimal"
+          error={faults.atLeast}
+        />
+      </View>
+      <View style={{ flex: 1, minWidth: 110 }}>
+        <Field label="Unit" value={draft.unit} onChangeText={set('unit')} placeholder="min, m, pages" maxLength={40} />
+      </View>
+    </FieldRow>
   );
 }
