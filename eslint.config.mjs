@@ -41,6 +41,11 @@ export default tseslint.config(
     },
   },
   {
+    files: ['apps/**/*.{ts,tsx}', 'packages/**/*.ts'],
+    ignores: ['**/*.test.{ts,tsx}', '**/testing/**'],
+    rules: { 'max-lines-per-function': ['error', { max: 100, IIFEs: true }] },
+  },
+  {
     files: ['**/*.cjs'],
     languageOptions: { globals: { __dirname: 'readonly', module: 'writable', require: 'readonly' } },
   },

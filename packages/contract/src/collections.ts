@@ -17,6 +17,7 @@ import {
 } from './collections/others.ts';
 import { type Issue, isDay, isId, issuesOf, sizeIssue, withoutNulls } from './fields.ts';
 
+/** The name of a collection of records, as changes and the data file spell it. */
 export type Collection = keyof Records;
 
 /** A record of a collection. */
@@ -52,15 +53,18 @@ export const SCHEMAS = {
   reminders: reminderSchema,
 } satisfies Record<Collection, yup.ISchema<unknown>>;
 
+/** Every collection, in the order of the data file. */
 export const COLLECTIONS = Object.keys(SCHEMAS) as Collection[];
 
 /** The collections that are lists; settings are one record. */
 export type ListCollection = Exclude<Collection, 'settings'>;
+/** The collections that hold many records; settings are one. */
 export const LIST_COLLECTIONS = COLLECTIONS.filter((each): each is ListCollection => each !== 'settings');
 
 /** The key of the one settings record. */
 export const SETTINGS_KEY = 'settings';
 
+/** The key of a habit’s entry: `YYYY-MM-DD HABIT`. */
 export const entryKey = (habitId: string, day: string): string => `${day} ${habitId}`;
 
 /** The habit and day that an entry's key names. */
@@ -86,6 +90,7 @@ export function isKey(collection: Collection, key: string): boolean {
   return isId(key);
 }
 
+/** A record that holds, or what is wrong with it; never both. */
 export type Checked<T> = { record: T; issues: [] } | { record: null; issues: Issue[] };
 
 /** An entry that leaves out the amount its parts add up to has it all the same. */

@@ -47,6 +47,7 @@ export const day = () =>
     .typeError('is not a day, written YYYY-MM-DD')
     .test('day', 'is not a day that exists, written YYYY-MM-DD', (value) => value == null || isDay(value));
 
+/** A month, `YYYY-MM`. */
 export const month = () =>
   yup
     .string()
@@ -62,6 +63,7 @@ const INSTANT = /^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,6})
 /** Whether a text is an instant in UTC, such as 2025-03-01T07:30:00.000Z. */
 export const isInstant = (value: string): boolean => parseDay(INSTANT.exec(value)?.[1] ?? '') !== null;
 
+/** An instant in UTC, ISO 8601 with a Z. */
 export const instant = () =>
   yup
     .string()
@@ -72,27 +74,34 @@ export const instant = () =>
       (value) => value == null || isInstant(value),
     );
 
+/** A finite number. */
 export const number = () =>
   yup
     .number()
     .typeError('is not a number')
     .test('finite', 'is not a number', (value) => value == null || Number.isFinite(value));
 
+/** A whole number that can be held exactly. */
 export const whole = () =>
   number().test('whole', 'is not a whole number', (value) => value == null || Number.isInteger(value));
 
+/** A finite number from 0. */
 export const notNegative = () => number().min(0, 'is below 0');
 
 /** A whole number of days, from 0. */
 export const dayCount = () => whole().min(0, 'is below 0');
 
+/** A place in an order the person chose; any finite number. */
 export const order = () => number().required('is missing');
 
+/** True or false. */
 export const flag = () => yup.boolean().typeError('is neither true nor false');
 
+/** One of a few texts or numbers. */
 export const oneOf = <T extends string | number>(values: readonly T[]) =>
   yup.mixed<T>().oneOf(values, `is none of ${values.join(', ')}`);
 
+/** One to seven weekdays, each once. */
 export const weekdays = () =>
   list(oneOf(WEEKDAYS).required('is missing'), WEEKDAYS.length).test(
     'once',

@@ -16,8 +16,10 @@ import { DEFAULT_SETTINGS, type InstantText, type Records } from '@wimbel/core';
 /** The version of the data file that this code reads and writes. */
 export const DATA_FILE_VERSION = 1;
 
+/** Everything a person recorded, as the file holds it. */
 export type DataFile = { format: 'wimbel'; version: 1; exportedAt?: InstantText } & Records;
 
+/** A file read: its records, or what is wrong with it. */
 export type ReadResult = { records: Records; issues: [] } | { records: null; issues: Issue[] };
 
 const refused = (...issues: Issue[]): ReadResult => ({ records: null, issues });

@@ -41,6 +41,7 @@ const dueFault = (record: { startsOn?: string; dueOn?: string }) =>
   !!record.dueOn &&
   record.dueOn < record.startsOn && { path: 'dueOn', message: 'is before the start' };
 
+/** What a goal must be by itself. */
 export const goalSchema = shape({
   id: id(),
   title: name(),
@@ -81,6 +82,7 @@ function measureFaults({ measure, checkpoints }: KeyResult) {
   ];
 }
 
+/** What a key result must be by itself: its measure, weight, days and checkpoints. */
 export const keyResultSchema = shape({
   id: id(),
   goalId: id(),
@@ -101,6 +103,7 @@ export const keyResultSchema = shape({
   faults<KeyResult>((keyResult) => [dueFault(keyResult), ...measureFaults(keyResult)]),
 );
 
+/** What a check-in must be by itself. */
 export const checkInSchema = shape({
   id: id(),
   keyResultId: id(),
@@ -110,6 +113,7 @@ export const checkInSchema = shape({
   madeAt: instant().required('is missing'),
 });
 
+/** What a step must be by itself. */
 export const stepSchema = shape({
   id: id(),
   goalId: id(),
@@ -129,6 +133,7 @@ export const stepSchema = shape({
   faults<Step>((step) => [dueFault(step)]),
 );
 
+/** What a milestone must be by itself. */
 export const milestoneSchema = shape({
   id: id(),
   goalId: id(),

@@ -87,6 +87,7 @@ function termsFaults(habit: Habit) {
 const hasIdsOnce = (value: unknown): boolean =>
   !Array.isArray(value) || new Set(value.map((each: { id: string }) => each?.id)).size === value.length;
 
+/** What a habit must be by itself: its terms in order and fitting its measure. */
 export const habitSchema = shape({
   id: id(),
   name: name(),
@@ -132,6 +133,7 @@ export const habitSchema = shape({
   ]),
 );
 
+/** What a day of a habit must be by itself. */
 export const entrySchema = shape({
   habitId: id(),
   day: day().required('is missing'),
@@ -154,6 +156,7 @@ export const entrySchema = shape({
   }),
 );
 
+/** What a note on a habit must be. */
 export const habitNoteSchema = shape({
   id: id(),
   habitId: id(),

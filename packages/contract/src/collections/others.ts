@@ -33,6 +33,7 @@ const ascends = (value: unknown): boolean =>
       index === 0 || !(Number(step?.atLeast) <= Number((value[index - 1] as { atLeast: number } | null)?.atLeast)),
   );
 
+/** What the settings must be. */
 export const settingsSchema = shape({
   weekStart: oneOf(WEEKDAYS).required('is missing'),
   passMark: ratio().required('is missing'),
@@ -53,8 +54,10 @@ export const settingsSchema = shape({
   todayBy: oneOf(TODAY_BY),
 });
 
+/** What an area must be. */
 export const areaSchema = shape({ id: id(), name: name(), color: text(), icon: text(), order: order() });
 
+/** What a season must be by itself. */
 export const seasonSchema = shape({
   id: id(),
   title: name(),
@@ -67,12 +70,14 @@ export const seasonSchema = shape({
   notes: list(shape({ text: text().defined('is missing'), link: text() }).required('is missing'), LIMITS.lists.notes),
 });
 
+/** What a month’s word and aims must be. */
 export const monthSchema = shape({
   month: month().required('is missing'),
   word: text(),
   aims: list(text().defined('is missing'), LIMITS.lists.aims).required('is missing'),
 });
 
+/** What a page of the journal must be. */
 export const journalSchema = shape({
   id: id(),
   day: day().required('is missing'),
@@ -94,6 +99,7 @@ export const journalSchema = shape({
   ),
 });
 
+/** What a prompt must be. */
 export const promptSchema = shape({
   id: id(),
   text: name(),
@@ -104,6 +110,7 @@ export const promptSchema = shape({
   order: order(),
 });
 
+/** What a look back must be. */
 export const reviewSchema = shape({
   id: id(),
   span: oneOf(['week', 'month', 'quarter', 'year']).required('is missing'),
@@ -121,6 +128,7 @@ export const reviewSchema = shape({
   }).required('is missing'),
 });
 
+/** What a reward must be. */
 export const rewardSchema = shape({
   id: id(),
   title: name(),
@@ -130,6 +138,7 @@ export const rewardSchema = shape({
   retired: flag(),
 });
 
+/** What a claim of a reward must be. */
 export const claimSchema = shape({
   id: id(),
   rewardId: id(),
@@ -137,8 +146,10 @@ export const claimSchema = shape({
   cost: notNegative().required('is missing'),
 });
 
+/** What a quote must be. */
 export const quoteSchema = shape({ id: id(), text: name(), by: text() });
 
+/** What a reminder must be. */
 export const reminderSchema = shape({
   id: id(),
   habitId: id().optional(),

@@ -46,6 +46,7 @@ export type ColumnSays =
   | 'moodDays'
   | 'rate';
 
+/** A part of a figure: what it is of, and its numbers in the order of the columns. */
 export type BreakdownPart = {
   of: PartOf;
   /** One for each column. */

@@ -1,6 +1,7 @@
 /** A calendar date without clock or zone: whole days since 1970-01-01 in the proleptic Gregorian calendar. */
 export type PlainDay = number;
 
+/** A weekday by its English name. */
 export type Weekday = 'monday' | 'tuesday' | 'wednesday' | 'thursday' | 'friday' | 'saturday' | 'sunday';
 
 /** The weekdays in ISO order; the place in the list is the number that {@link weekdayOf} gives. */
@@ -14,11 +15,13 @@ export const WEEKDAYS: readonly Weekday[] = [
   'sunday',
 ];
 
+/** A day as year, month (1 to 12) and day (1 to 31). */
 export type DayParts = { year: number; month: number; date: number };
 
 /** The last day that can be written with four digits of year, 9999-12-31. */
 export const LAST_DAY: PlainDay = 2932896;
 
+/** Whether a year has 366 days, by the Gregorian rule. */
 export const isLeapYear = (year: number): boolean => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0;
 
 const LENGTHS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;

@@ -2,8 +2,10 @@ import { type PlainMonth, monthFromParts } from './month.ts';
 import { type PlainDay, dayFromParts, partsOfDay } from './plainDay.ts';
 import type { DaySpan } from './span.ts';
 
+/** The year that a day lies in. */
 export const yearOfDay = (day: PlainDay): number => partsOfDay(day).year;
 
+/** The first and the last day of a year. */
 export const yearSpan = (year: number): DaySpan => ({
   first: dayFromParts(year, 1, 1),
   last: dayFromParts(year, 12, 31),

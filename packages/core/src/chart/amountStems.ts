@@ -6,6 +6,7 @@ import { type DaySpan, eachDay } from '../calendar/span.ts';
 /** What a day's amount has to be: at least or at most so much; null where the terms name none. */
 export type AmountLimit = { atLeast: number } | { atMost: number } | null;
 
+/** The stems of a habit’s amounts by day, in pixels, with what they are measured against. */
 export type AmountStems = {
   stems: { day: PlainDay; x: number; y: number; value: number; isMet: boolean }[];
   /** The limit through the span, with a step where the terms change and a gap where there is none. */

@@ -1,5 +1,6 @@
 import { arc, pie } from 'd3-shape';
 
+/** A part of the ring: its angles in radians from the top, and how far it is filled. */
 export type RingPart = {
   /** Its room in the ring, and what of it is filled from within; empty where it has no part. */
   room: string;

@@ -1,8 +1,10 @@
 import { scaleBand, scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 
+/** The room for bars, in pixels. */
 export type BarsSize = { widthPx: number; heightPx: number; padPx: number; axisPx: number };
 
+/** One bar, in pixels. */
 export type BarMark = {
   /** Left edge, top, and what lies between top and floor; a bar without a value has no height. */
   x: number;
@@ -14,6 +16,7 @@ export type BarMark = {
   hasValue: boolean;
 };
 
+/** Bars side by side, with the way from a value to its height. */
 export type Bars = {
   bars: BarMark[];
   yOf: (value: number) => number;

@@ -1,7 +1,9 @@
 import { scaleBand } from 'd3-scale';
 
+/** A key result as a hole: how far it is and how far it was to be, as ratios. */
 export type BoringInput = { id: string; /** 0–1 */ progress: number; expected: number | null };
 
+/** A hole bored from above, in pixels. */
 export type BoringHole = {
   id: string;
   /** Middle, left edge and width of the hole. */
@@ -16,6 +18,7 @@ export type BoringHole = {
   isThrough: boolean;
 };
 
+/** A plank with its holes, in pixels. */
 export type Boring = { holes: BoringHole[]; widthPx: number; heightPx: number };
 
 /**

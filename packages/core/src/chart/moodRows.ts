@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import type { MoodBeside } from '../mood/mood.ts';
 
+/** The two mean moods beside a habit on one axis, in pixels. */
 export type MoodRow = {
   /** Of the two means, along the scale. */
   doneX: number;

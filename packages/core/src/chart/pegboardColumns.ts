@@ -1,6 +1,7 @@
 import { type PlainDay, type Weekday, WEEKDAYS, weekdayOf } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 
+/** A day of the pegboard and where it begins, in pixels. */
 export type PegboardColumn = { day: PlainDay; x: number; isWeekend: boolean };
 
 /** Columns of days side by side, weeks parted by a gap. `x` is a column's left edge; all in pixels. */

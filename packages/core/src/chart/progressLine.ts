@@ -4,6 +4,7 @@ import { type PlainMonth, monthOfDay, monthSpan } from '../calendar/month.ts';
 import type { PlainDay } from '../calendar/plainDay.ts';
 import { type DaySpan, eachDay, daysIn } from '../calendar/span.ts';
 
+/** What a progress line is drawn of; ratios by day. */
 export type ProgressLineInput = {
   /** The days drawn: from the start to the due day, or to today where that is later. */
   span: DaySpan;
@@ -17,6 +18,7 @@ export type ProgressLineInput = {
   most?: number;
 };
 
+/** A progress line with what was expected and where its rate leads, in pixels. */
 export type ProgressLine = {
   /** Progress up to today, in steps: it holds until something changes it. */
   path: string;

@@ -4,6 +4,7 @@ import { type DaySpan, overlaps } from '../calendar/span.ts';
 import type { Run } from '../habit/streak.ts';
 import { monthTicks } from './progressLine.ts';
 
+/** A run as an arch: as wide as it took, as high as it is long; in pixels. */
 export type RunArch = {
   run: Run;
   /** From the floor at its first day over its length to the floor at its last. */
@@ -13,6 +14,7 @@ export type RunArch = {
   y: number;
 };
 
+/** The runs of a span on one axis of time. */
 export type RunsPicture = {
   arches: RunArch[];
   /** Index of the longest, the earliest of equals; null without any. */

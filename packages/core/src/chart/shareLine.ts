@@ -3,8 +3,10 @@ import { curveMonotoneX, line } from 'd3-shape';
 import type { PlainDay } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 
+/** The share of a day, in pixels. */
 export type SharePoint = { day: PlainDay; x: number; y: number; ratio: number };
 
+/** Shares by day with the mean of seven days; days without one are gaps. */
 export type ShareLine = {
   points: SharePoint[];
   /** The mean over the seven days up to each, of those that have a share; a gap where fewer than four have. */

@@ -4,6 +4,7 @@ import type { PlainDay } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { monthTicks } from './progressLine.ts';
 
+/** A step or milestone with its days and what must come first. */
 export type TimeLineInput = {
   id: string;
   /** The day it begins; null for what stands on a single day. */
@@ -14,12 +15,14 @@ export type TimeLineInput = {
   after: readonly string[];
 };
 
+/** A row of the time line, in pixels. */
 export type TimeLineRow = {
   id: string;
   y: number;
   /** Where its bar begins and ends; the mark stands at `x2`. */ x1: number;
   x2: number;
 };
+/** Steps and milestones on one axis of time, with what links them. */
 export type TimeLine = {
   span: DaySpan;
   rows: TimeLineRow[];

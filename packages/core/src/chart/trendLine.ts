@@ -6,8 +6,10 @@ import type { DaySpan } from '../calendar/span.ts';
 import type { TrendPoint } from '../habit/trend.ts';
 import { monthTicks } from './progressLine.ts';
 
+/** What was kept of four weeks, in pixels. */
 export type TrendMark = TrendPoint & { x: number; y: number };
 
+/** What was kept of four weeks, week after week; weeks in which too little was due are gaps. */
 export type TrendLine = {
   /** Points that have a rate. */
   points: TrendMark[];

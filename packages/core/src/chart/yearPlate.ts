@@ -7,6 +7,7 @@ import { monthsOfYear } from '../calendar/year.ts';
 /** A day's value on the plate: a ratio 0–1; null where nothing was due or done. */
 export type PlateValue = { ratio: number | null; isFull: boolean };
 
+/** A day of the plate: where it stands and how it looks. */
 export type PlateCell = {
   day: PlainDay;
   /** Middle of the cell. */
@@ -20,6 +21,7 @@ export type PlateCell = {
   isFull: boolean;
 };
 
+/** A span as rows of months, up to 31 days wide; in pixels. */
 export type YearPlate = {
   /** Named by their month, or by the first day of their week. */
   rows: { label: number; y: number }[];

@@ -5,6 +5,7 @@ import { startOfWeek } from '../calendar/week.ts';
 import { monthsOfYear, yearSpan } from '../calendar/year.ts';
 import { type PlateCell, type PlateValue, markOf } from './yearPlate.ts';
 
+/** A year as one turn: seven tracks of weekdays, a spoke a week; in pixels. */
 export type YearRing = {
   cells: PlateCell[];
   /** Where the name of a month stands, outside of its first week; the line that parts it from the month before. */

@@ -27,6 +27,7 @@ export type DayTotals = {
   needs: Float64Array;
 };
 
+/** What a day asked and what of it was done; `score` is null where nothing was due. */
 export type DayScore = {
   done: number;
   due: number;

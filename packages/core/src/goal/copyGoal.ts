@@ -2,6 +2,7 @@ import { isLeapYear } from '../calendar/plainDay.ts';
 import type { DayText, Goal, KeyResult, Milestone, MonthText, Step } from '../record/records.ts';
 import type { GoalRecords } from './goalCourse.ts';
 
+/** A goal with all that belongs to it, as new records. */
 export type GoalCopy = { goal: Goal; keyResults: KeyResult[]; steps: Step[]; milestones: Milestone[] };
 
 /**

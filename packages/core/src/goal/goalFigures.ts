@@ -6,6 +6,7 @@ import { type KeyResultFigures, figuresOfCourse } from './keyResult.ts';
 import { type Pace, forecastOf, paceOf } from './pace.ts';
 import { type StepState, stepState } from './steps.ts';
 
+/** The figures of a goal and of each of its key results. Source: "Goals" in the numbers. */
 export type GoalFigures = {
   progress: number | null;
   expected: number | null;

@@ -6,6 +6,7 @@ import { type Course, type KeyResultContext, courseOf } from './course.ts';
 import type { LinePoint } from './expected.ts';
 import { type Pace, forecastOf, neededPerWeek, paceOf } from './pace.ts';
 
+/** A checkpoint beside what the month came to. */
 export type CheckpointRow = {
   month: PlainMonth;
   target: number;
@@ -15,6 +16,7 @@ export type CheckpointRow = {
   reached: boolean;
 };
 
+/** The figures of a key result; null where there is nothing to say. */
 export type KeyResultFigures = {
   current: number;
   /** The value that `current` started from and the one it is to reach. */

@@ -2,6 +2,7 @@ import { LAST_DAY, type PlainDay } from '../calendar/plainDay.ts';
 import { TOLERANCE, isAtLeast, isMoreThan } from '../number/exact.ts';
 import { type Fraction, ceilOf, fraction, numberOf, over } from '../number/fraction.ts';
 
+/** How a progress stands to what was expected by now. */
 export type Pace = 'reached' | 'overdue' | 'ahead' | 'behind' | 'onPace';
 
 /** How far progress may stand from what is expected and still be on pace. */

@@ -2,6 +2,7 @@ import { type PlainDay, dayOf, formatDay } from '../calendar/plainDay.ts';
 import { type Fraction, ONE, ZERO, meanOf, numberOf, plus } from '../number/fraction.ts';
 import type { Step } from '../record/records.ts';
 
+/** How a step stands on a day. */
 export type StepState = 'doneInTime' | 'doneLate' | 'overdue' | 'dueSoon' | 'open';
 
 /** How a step stands, by its own dates, as of `today`. Due today is `dueSoon`. */
@@ -74,6 +75,7 @@ export type StepNode = { step: Step; state: StepState; isDone: boolean; below: S
 
 /** How steps can be listed: by hand, by what presses most, by priority, by due day. */
 export const STEP_SORTS = ['order', 'need', 'priority', 'due'] as const;
+/** An order in which steps can be listed. */
 export type StepSort = (typeof STEP_SORTS)[number];
 
 const NEEDS: Record<StepState, number> = { overdue: 0, dueSoon: 1, open: 2, doneLate: 3, doneInTime: 3 };

@@ -11,6 +11,7 @@ export function instantKey(instant: string): string {
   return `${seconds}.${fraction.padEnd(9, '0')}`;
 }
 
+/** A value that was checked in on a day. */
 export type DatedValue = { day: PlainDay; value: number };
 
 /** Check-ins in time order: by day, then by the instant made, then by place in the file; those after today left out. */

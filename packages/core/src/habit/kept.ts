@@ -9,6 +9,7 @@ import { DUE, type Track, askedBetween, asksOn, flexibleDoneBetween, keptBetween
 /** How much of what was asked was done; `rate` is null where nothing was asked. */
 export type Kept = { kept: number; asked: number; rate: number | null };
 
+/** What stands where nothing was asked: no rate. */
 export const NOTHING_ASKED: Kept = { kept: 0, asked: 0, rate: null };
 
 /**
@@ -24,6 +25,7 @@ export function keptOver(track: Track, span: DaySpan): Kept {
   return { kept, asked, rate: shareOf(kept, asked) };
 }
 
+/** A span that a habit’s rate is told for. */
 export type KeptSpan = 'last7' | 'last30' | 'month' | 'year' | 'all';
 
 /** The spans that a habit's kept rate is given for: as of the track's today, or cut at the end of an earlier day. */

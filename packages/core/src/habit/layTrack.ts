@@ -131,8 +131,16 @@ const bitsOf = (kind: AskKind): { flexible: number; owed: number } =>
 
 /** Whether fixed terms name each of the seven weekdays; null where it does not go by the weekday. */
 function namedWeekdays(schedule: Schedule): boolean[] | null {
-  if (schedule.kind === 'daily') return WEEKDAYS.map(() => true);
-  return schedule.kind === 'weekdays' ? WEEKDAYS.map((weekday) => schedule.days.includes(weekday)) : null;
+  switch (schedule.kind) {
+    case 'daily':
+      return WEEKDAYS.map(() => true);
+    case 'weekdays':
+      return WEEKDAYS.map((weekday) => schedule.days.includes(weekday));
+    case 'interval':
+    case 'perWeek':
+    case 'perMonth':
+      return null;
+  }
 }
 
 /** What each day asks, and the running plan, stretch by stretch of the same terms. */

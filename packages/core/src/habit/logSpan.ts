@@ -18,6 +18,7 @@ import type { Track } from './track.ts';
 
 /** The spans that the log can be laid out for. */
 export const LOG_SPANS = ['week', 'sevenDays', 'month', 'sixWeeks', 'quarter', 'year'] as const;
+/** A kind of span of the log. */
 export type LogSpan = (typeof LOG_SPANS)[number];
 
 /** Spans that begin at any day, and how many days they have. */

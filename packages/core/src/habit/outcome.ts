@@ -4,6 +4,7 @@ import type { HeldTerms } from './terms.ts';
 
 /** What a day came to. The numbers are stored in a track's bytes; 0 is `outside`. */
 export const OUTCOMES = ['outside', 'blank', 'paused', 'part', 'done', 'rest', 'missed'] as const;
+/** What a day of a habit came to. */
 export type Outcome = (typeof OUTCOMES)[number];
 
 /**

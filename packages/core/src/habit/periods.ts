@@ -18,6 +18,7 @@ import {
 
 const DONE = OUTCOMES.indexOf('done');
 
+/** What a quota is given for. */
 export type PeriodKind = 'weeks' | 'months';
 
 /**

@@ -2,6 +2,7 @@ import type { DaySpan } from '../calendar/span.ts';
 import { tidySum } from '../number/exact.ts';
 import { type Track, amountBetween, doneBetween, outcomeOn } from './track.ts';
 
+/** The last thirty days beside the thirty before. */
 export type Recent = {
   done: number;
   /** In the habit's unit; 0 for a check habit. */

@@ -5,9 +5,18 @@ import type { Schedule } from '../record/records.ts';
 /** What a schedule counts in: fixed schedules name days, flexible ones give a quota for weeks or months. */
 export type AskKind = 'days' | 'weeks' | 'months';
 
+/** What a schedule counts in. */
 export function askKindOf(schedule: Schedule): AskKind {
-  if (schedule.kind === 'perWeek') return 'weeks';
-  return schedule.kind === 'perMonth' ? 'months' : 'days';
+  switch (schedule.kind) {
+    case 'daily':
+    case 'weekdays':
+    case 'interval':
+      return 'days';
+    case 'perWeek':
+      return 'weeks';
+    case 'perMonth':
+      return 'months';
+  }
 }
 
 /** Whether a fixed schedule that holds from `from` names `day`. A flexible one names no day: always false. */
@@ -19,7 +28,8 @@ export function namesDay(schedule: Schedule, from: PlainDay, day: PlainDay): boo
       return schedule.days.includes(WEEKDAYS[weekdayOf(day)]!);
     case 'interval':
       return (((day - from) % schedule.every) + schedule.every) % schedule.every === 0;
-    default:
+    case 'perWeek':
+    case 'perMonth':
       return false;
   }
 }
@@ -32,8 +42,16 @@ export const PARTS_PER_DAY = 377580;
 
 /** What one day of a flexible schedule owes, in parts of a day: n/7, or min(n, days in the month) / days in the month. */
 export function owedParts(schedule: Schedule, day: PlainDay): number {
-  if (schedule.kind === 'perWeek') return (schedule.times * PARTS_PER_DAY) / 7;
-  if (schedule.kind !== 'perMonth') return 0;
-  const length = daysInMonth(monthOfDay(day));
-  return (Math.min(schedule.times, length) * PARTS_PER_DAY) / length;
+  switch (schedule.kind) {
+    case 'daily':
+    case 'weekdays':
+    case 'interval':
+      return 0;
+    case 'perWeek':
+      return (schedule.times * PARTS_PER_DAY) / 7;
+    case 'perMonth': {
+      const length = daysInMonth(monthOfDay(day));
+      return (Math.min(schedule.times, length) * PARTS_PER_DAY) / length;
+    }
+  }
 }

@@ -9,6 +9,7 @@ const DONE = OUTCOMES.indexOf('done');
 /** A row of kept days, weeks or months. `first` and `last` are days; of periods, the last is never after today. */
 export type Run = { length: number; first: PlainDay; last: PlainDay; isAlive: boolean };
 
+/** The current and the longest run of a habit, in its unit. */
 export type Streak = {
   unit: AskKind;
   current: number;

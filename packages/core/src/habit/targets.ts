@@ -18,6 +18,7 @@ export type Figures = {
   amountTarget?: number | null;
 };
 
+/** A month against its target, with its ribbon; a month’s amount target also for a week. */
 export type MonthFigures = Figures & { ribbon: boolean; weeklyAmountTarget?: number };
 
 /** The plan of a run of days: scheduled days and what flexible days owe, rounded once; rest days do not lower it. */
@@ -55,6 +56,7 @@ export function setTargetOf(habit: Habit, month: PlainMonth): MonthTarget | null
 export const rewardOfMonth = (habit: Habit, month: PlainMonth): string | null =>
   habit.monthTargets?.[formatMonth(month)]?.reward || setTargetOf(habit, month)?.reward || null;
 
+/** What is aimed at: days, and an amount in the habit’s unit or none. */
 export type Target = { days: number; amount: number | null };
 
 const NO_TARGET: Target = { days: 0, amount: null };
@@ -144,6 +146,7 @@ export function amountForDays(track: Track, { first, last }: DaySpan): number | 
 export const monthFigures = (track: Track, month: PlainMonth, passMark: number): MonthFigures =>
   monthFiguresAgainst(track, month, monthTargetOf(track, month), passMark);
 
+/** A year against its target. */
 export const yearFigures = (track: Track, year: number): Figures =>
   figuresAgainst(track, yearSpan(year), yearTargetOf(track, year));
 

@@ -6,14 +6,22 @@ import { type AskKind, PARTS_PER_DAY, askKindOf, namesDay, owedParts } from './s
 import { type HeldTerms, termsOn } from './terms.ts';
 
 /** How a day stands to what is asked; the bits of {@link Track.asks}. */
-export const ASKED = 1; // scheduled: the fixed terms in force name it, in the span, outside pauses
-export const DUE = 2; // scheduled and not rest
-export const OWED_WEEKLY = 4; // eligible for the quota of its week
-export const OWED_MONTHLY = 8; // eligible for the quota of its month
-export const FLEXIBLE_WEEKLY = 16; // terms of so many days a week are in force, whatever the day came to
-export const FLEXIBLE_MONTHLY = 32; // the same of a month
-export const PLANNED = 64; // flexible terms, in the span, outside pauses, rest or not
+export const ASKED = 1;
+/** Bit of a day: scheduled and not rest. */
+export const DUE = 2;
+/** Bit of a day: eligible for the quota of its week. */
+export const OWED_WEEKLY = 4;
+/** Bit of a day: eligible for the quota of its month. */
+export const OWED_MONTHLY = 8;
+/** Bit of a day: terms of so many days a week are in force, whatever the day came to. */
+export const FLEXIBLE_WEEKLY = 16;
+/** Bit of a day: terms of so many days a month are in force. */
+export const FLEXIBLE_MONTHLY = 32;
+/** Bit of a day: flexible terms, in the span, outside pauses, rest or not. */
+export const PLANNED = 64;
+/** Bits of a day that is eligible for a quota. */
 export const OWED = OWED_WEEKLY | OWED_MONTHLY;
+/** Bits of a day under flexible terms. */
 export const FLEXIBLE = FLEXIBLE_WEEKLY | FLEXIBLE_MONTHLY;
 
 /** Weeks or months in a row, each with its quota. `starts` has one place more: the first day after the last of them. */
@@ -123,6 +131,7 @@ export const streakUnitOn = (track: Track, day: PlainDay): AskKind => askKindOf(
 export const isActiveIn = (track: Track, span: DaySpan): boolean =>
   span.last >= track.first && (track.last === null || span.first <= track.last) && span.first <= span.last;
 
+/** How many days of a span are done, extra days and those to come included where they are recorded. */
 export const doneBetween = (track: Track, span: DaySpan): number =>
   sumBetween(track, track.doneSums, span.first, span.last);
 

@@ -11,7 +11,9 @@ export function fraction(n: bigint, d: bigint = 1n): Fraction {
   return common === 0n ? { n: 0n, d: 1n } : { n: (sign * n) / common, d: (sign * d) / common };
 }
 
+/** Nothing. */
 export const ZERO = fraction(0n);
+/** The whole. */
 export const ONE = fraction(1n);
 
 /**
@@ -27,8 +29,11 @@ export function fractionOf(value: number): Fraction {
   return shift >= 0 ? fraction(digits * 10n ** BigInt(shift)) : fraction(digits, 10n ** BigInt(-shift));
 }
 
+/** a + b. */
 export const plus = (a: Fraction, b: Fraction): Fraction => fraction(a.n * b.d + b.n * a.d, a.d * b.d);
+/** a − b. */
 export const minus = (a: Fraction, b: Fraction): Fraction => fraction(a.n * b.d - b.n * a.d, a.d * b.d);
+/** a × b. */
 export const times = (a: Fraction, b: Fraction): Fraction => fraction(a.n * b.n, a.d * b.d);
 /** a / b. Throws a RangeError where b is 0. */
 export const over = (a: Fraction, b: Fraction): Fraction => fraction(a.n * b.d, a.d * b.n);

@@ -22,7 +22,9 @@ export function habitPipsByMonth(track: Track): PipsColumn {
   return { first, pips, sum: habitPips(track) };
 }
 
+/** Pips earned and spent in a month. */
 export type PipsOfMonth = { earned: number; spent: number };
+/** All pips earned and spent up to a day, and what is left. */
 export type PipsBalance = { earned: number; spent: number; balance: number };
 
 /** What habits earned, with the milestones reached and the claims made up to a day. */

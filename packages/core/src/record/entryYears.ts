@@ -8,8 +8,10 @@ import type { Entry } from './records.ts';
  * entries. Keys are years as numbers, in order.
  */
 export type EntryYears = Readonly<Record<number, EntryYear>>;
+/** The entries of a habit in one year, by the day’s place in it. */
 export type EntryYear = readonly (Entry | null)[];
 
+/** Nothing recorded. */
 export const NO_ENTRIES: EntryYears = Object.freeze({});
 
 const emptyYear = (year: number): (Entry | null)[] => new Array<Entry | null>(isLeapYear(year) ? 366 : 365).fill(null);

@@ -6,6 +6,7 @@ import { isActiveIn } from '../habit/track.ts';
 import { isAtLeast, shareOf } from '../number/exact.ts';
 import { type HabitReckoning, monthDaysOf } from './habitReckoning.ts';
 
+/** Several habits against their targets: the sums, each habit no further than its own. */
 export type Together = { actual: number; target: number; share: number | null };
 
 /** A month over all habits that take part in it: those whose active span has a day of it. */

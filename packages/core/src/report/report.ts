@@ -18,6 +18,7 @@ import { type HabitReckoning, monthOfReckoning, periodFigures } from './habitRec
 import type { MonthSummary } from './monthSummary.ts';
 import { type Reckoning, bookOf, pipsSourcesOf, reckon } from './reckoning.ts';
 
+/** The figures of a habit. */
 export type HabitReport = {
   outcome: Outcome;
   streak: {
@@ -37,6 +38,7 @@ export type HabitReport = {
   finishedOn: DayText | null;
 };
 
+/** The figures of a key result. */
 export type KeyResultReport = {
   current: number | null;
   progress: number;
@@ -47,6 +49,7 @@ export type KeyResultReport = {
   checkpoints: { month: MonthText; target: number; start: number; end: number; growth: number; reached: boolean }[];
 };
 
+/** The figures of a goal. */
 export type GoalReport = {
   progress: number | null;
   expected: number | null;
@@ -56,6 +59,7 @@ export type GoalReport = {
   steps: Record<string, StepState>;
 };
 
+/** The figures of a season. */
 export type SeasonReport = {
   weeks: { from: DayText; actual: number; target: number; score: number | null; onTrack: boolean }[];
   score: number | null;

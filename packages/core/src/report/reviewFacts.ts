@@ -11,6 +11,7 @@ const LEAST_ASKED = 5;
 /** Weekdays are spoken of once each that was asked for has so many dates. */
 const LEAST_DATES = 4;
 
+/** Something worth telling of a span, by its kind and numbers. */
 export type ReviewFact =
   | { kind: 'kept'; rate: number; kept: number; asked: number; before: number | null; isByNow: boolean }
   /** `isOfAll` where no habit with days to choose stands beside those with fixed days, which alone are counted here. */
@@ -111,6 +112,7 @@ export function reviewFacts(review: SpanReview): ReviewFact[] {
   return facts.slice(0, MOST_FACTS);
 }
 
+/** A habit that kept more than in the span before. */
 export type Improved = { habit: HabitReview; change: number };
 
 /**

@@ -13,6 +13,7 @@ import { PARTS_OF_DAY, type PartOfDay } from '../record/records.ts';
 
 /** The spans that charts look at; `days` runs between any two. */
 export const REVIEW_SPANS = ['week', 'month', 'quarter', 'year', 'all', 'days'] as const;
+/** A kind of span that charts are drawn of. */
 export type ReviewSpan = (typeof REVIEW_SPANS)[number];
 
 const isFree = (kind: ReviewSpan): kind is 'all' | 'days' => kind === 'all' || kind === 'days';
@@ -69,6 +70,7 @@ export function partsOfSpan(kind: ReviewSpan, span: DaySpan, weekStart: Weekday)
   return parts;
 }
 
+/** A habit in a span, beside the span before. */
 export type HabitReview = {
   id: string;
   /** Against the target of the span, as the log shows it; everything against the plan. */
@@ -82,6 +84,7 @@ export type HabitReview = {
   rankBefore: number | null;
 };
 
+/** An area in a span, beside the span before. */
 export type AreaReview = {
   /** Null for habits without one. */
   areaId: string | null;
@@ -95,6 +98,7 @@ export type AreaReview = {
   done: number;
 };
 
+/** A part of the day in a span, beside the span before. */
 export type PartReview = {
   span: DaySpan;
   kept: Kept;
@@ -107,6 +111,7 @@ export type PartReview = {
 /** The longest row of due days that a habit was kept in a span, of a row that goes past its ends the part inside. */
 export type RunReview = { habitId: string; length: number; first: PlainDay; last: PlainDay };
 
+/** All that charts show of a span. */
 export type SpanReview = {
   span: DaySpan;
   before: DaySpan | null;

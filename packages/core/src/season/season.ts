@@ -5,6 +5,7 @@ import { type Track, doneBetween } from '../habit/track.ts';
 import { isAtLeast } from '../number/exact.ts';
 import type { KeyResult, Season } from '../record/records.ts';
 
+/** A week of a season. */
 export type SeasonWeek = {
   from: PlainDay;
   /** What the habits did, each no more than its target. */
@@ -14,6 +15,7 @@ export type SeasonWeek = {
   onTrack: boolean;
 };
 
+/** The weeks of a season and its score, null before anything was asked. */
 export type SeasonFigures = { weeks: SeasonWeek[]; score: number | null; onTrackWeeks: number };
 
 /** The tracks tied to a season's goals: by the habit's own goal, or by a key result that counts it. All if none is tied. */

@@ -173,7 +173,7 @@ function scheduleOf(draft: HabitDraft): Schedule {
     case 'perWeek':
     case 'perMonth':
       return { kind: draft.schedule, times: parseTyped(draft.times)! };
-    default:
+    case 'daily':
       return { kind: 'daily' };
   }
 }
