@@ -33,7 +33,7 @@ module.exports = {
     {
       name: 'packages-by-their-index',
       severity: 'error',
-      from: { path: '^(apps|bench|scripts|e2e)/' },
+      from: { path: '^(apps|bench|scripts|tools|e2e)/' },
       to: { path: '^packages/([^/]+)/src/(?!index\\.ts$)' },
     },
     {

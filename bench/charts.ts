@@ -4,10 +4,10 @@ import { join } from 'node:path';
 import { type Page, chromium } from '@playwright/test';
 import { type Entry, type Habit, buildTrack, dayOf, formatDay, spanReview, startOfWeek } from '@wimbel/core';
 import pg from 'pg';
-import { startWimbel } from '../e2e/driver/server.ts';
+import { startWimbel } from '../tools/wimbel.ts';
 import { CHROMIUM_ARGS, WIDE } from '../e2e/playwright.config.ts';
-import { postgresPrograms } from '../scripts/machine/postgres.mjs';
-import { STATE } from '../scripts/machine/system.mjs';
+import { postgresPrograms } from '../tools/postgres.mjs';
+import { STATE } from '../tools/system.mjs';
 import { line, median, ratio, say } from './measure.ts';
 import { openingMs, signIn, signUp } from './onPage.ts';
 

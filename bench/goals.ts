@@ -1,5 +1,5 @@
 import { type Page, chromium } from '@playwright/test';
-import { startWimbel } from '../e2e/driver/server.ts';
+import { startWimbel } from '../tools/wimbel.ts';
 import { CHROMIUM_ARGS, WIDE } from '../e2e/playwright.config.ts';
 import { line, median, ratio, say } from './measure.ts';
 import { signIn, signUp, tapMs } from './onPage.ts';

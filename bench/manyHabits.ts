@@ -1,5 +1,5 @@
 import { type Page, chromium } from '@playwright/test';
-import { startWimbel } from '../e2e/driver/server.ts';
+import { startWimbel } from '../tools/wimbel.ts';
 import { CHROMIUM_ARGS, PHONE } from '../e2e/playwright.config.ts';
 import { line, median, ratio, say } from './measure.ts';
 import { openingMs, signIn, signUp, tapMs } from './onPage.ts';

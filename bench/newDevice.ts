@@ -1,5 +1,5 @@
 import { get } from 'node:http';
-import { startWimbel } from '../e2e/driver/server.ts';
+import { startWimbel } from '../tools/wimbel.ts';
 import { line, say } from './measure.ts';
 import { signUp } from './onPage.ts';
 

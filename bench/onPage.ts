@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
-import { NOW } from '../e2e/driver/server.ts';
+import { NOW } from '../tools/wimbel.ts';
 
 let made = 0;
 

@@ -2,7 +2,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { chromium } from '@playwright/test';
 import { build } from 'esbuild';
-import { startWimbel } from '../e2e/driver/server.ts';
+import { startWimbel } from '../tools/wimbel.ts';
 import { CHROMIUM_ARGS, WIDE } from '../e2e/playwright.config.ts';
 import { line, median, ratio, say } from './measure.ts';
 import { openingMs, signIn, signUp, tapMs } from './onPage.ts';

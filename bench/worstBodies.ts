@@ -1,7 +1,7 @@
 import { Agent, request } from 'node:http';
 import { setTimeout as pause } from 'node:timers/promises';
 import { LIMITS } from '@wimbel/contract';
-import { startWimbel } from '../e2e/driver/server.ts';
+import { startWimbel } from '../tools/wimbel.ts';
 import { line, say } from './measure.ts';
 import { type BenchPerson, signUp } from './onPage.ts';
 

@@ -1,5 +1,5 @@
 import { rmSync } from 'node:fs';
-import { NOW, startWimbel } from './driver/server.ts';
+import { NOW, startWimbel } from '../tools/wimbel.ts';
 
 /** One server with the sample data for all tests that don't end it. */
 export default async function globalSetup() {

@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
-import { databaseTool, ensurePostgres, startCluster, stopCluster } from './machine/postgres.mjs';
-import { STATE, Trouble, checkNode, reportFault, say } from './machine/system.mjs';
+import { databaseTool, ensurePostgres, startCluster, stopCluster } from '../tools/postgres.mjs';
+import { STATE, Trouble, checkNode, reportFault, say } from '../tools/system.mjs';
 
 const two = (value) => String(value).padStart(2, '0');
 

@@ -21,7 +21,7 @@ const run = (script: string, state: string, ...args: string[]) =>
 
 /** Runs something on a state's own cluster, which is started for it and stopped after. */
 function onCluster(state: string, work: string): string {
-  const code = `import { startCluster, stopCluster, ensureDatabase, databaseTool } from './scripts/machine/postgres.mjs';
+  const code = `import { startCluster, stopCluster, ensureDatabase, databaseTool } from './tools/postgres.mjs';
     const cluster = await startCluster(); ensureDatabase(cluster, 'wimbel');
     try { ${work} } finally { stopCluster(); }`;
   return execFileSync('node', ['--input-type=module', '-e', code], {

@@ -1,8 +1,8 @@
-import { checkNode, reportFault, show } from './machine/system.mjs';
+import { checkNode, reportFault, show } from '../tools/system.mjs';
 
 async function main() {
   checkNode();
-  const { ensurePackages } = await import('./machine/packages.mjs');
+  const { ensurePackages } = await import('../tools/packages.mjs');
   ensurePackages();
   for (const file of [
     'bench/figures.ts',

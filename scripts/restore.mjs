@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
-import { databaseTool, ensureDatabase, ensurePostgres, startCluster, stopCluster } from './machine/postgres.mjs';
-import { STATE, Trouble, checkNode, isOurs, reportFault, say } from './machine/system.mjs';
+import { databaseTool, ensureDatabase, ensurePostgres, startCluster, stopCluster } from '../tools/postgres.mjs';
+import { STATE, Trouble, checkNode, isOurs, reportFault, say } from '../tools/system.mjs';
 
 const RUN_FILE = join(STATE, 'running.json');
 

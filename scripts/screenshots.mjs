@@ -1,6 +1,6 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, aptInstall, checkNode, reportFault, say } from './machine/system.mjs';
+import { ROOT, aptInstall, checkNode, reportFault, say } from '../tools/system.mjs';
 import { existsSync } from 'node:fs';
 
 const FOLDER = join(ROOT, 'docs/screenshots');
@@ -31,7 +31,7 @@ const VIEWS = [
 
 async function main() {
   checkNode();
-  const { ensurePackages } = await import('./machine/packages.mjs');
+  const { ensurePackages } = await import('../tools/packages.mjs');
   ensurePackages();
   if (!existsSync(CHROMIUM)) aptInstall(['chromium', 'fonts-noto-color-emoji'], 'Chromium');
   // The tests' own server and person are what takes the pictures too.
@@ -39,7 +39,7 @@ async function main() {
   register();
   const { chromium } = await import('@playwright/test');
   const { CHROMIUM_ARGS, PHONE, WIDE } = await import('../e2e/playwright.config.ts');
-  const { NOW, startWimbel } = await import('../e2e/driver/server.ts');
+  const { NOW, startWimbel } = await import('../tools/wimbel.ts');
   const wimbel = await startWimbel('screenshots');
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
   mkdirSync(FOLDER, { recursive: true });

@@ -1,11 +1,11 @@
-import { checkNode, reportFault, say, show } from './machine/system.mjs';
+import { checkNode, reportFault, say, show } from '../tools/system.mjs';
 
 /** The long and brutal tests, each by itself and bounded: `npm run soak`, or one of them by its name. */
 const SOAKS = ['devices', 'crowd'];
 
 async function main() {
   checkNode();
-  const { ensurePackages } = await import('./machine/packages.mjs');
+  const { ensurePackages } = await import('../tools/packages.mjs');
   ensurePackages();
   const [only] = process.argv.slice(2);
   let failed = 0;

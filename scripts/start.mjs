@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { STATE, Trouble, checkNode, endProcess, isOurs, isPortFree, reportFault, run, say } from './machine/system.mjs';
+import { STATE, Trouble, checkNode, endProcess, isOurs, isPortFree, reportFault, run, say } from '../tools/system.mjs';
 
 const WANTED_PORT = Number(process.env.WIMBEL_PORT ?? 4790);
 const RUN_FILE = join(STATE, 'running.json');
@@ -36,18 +36,18 @@ async function main() {
     throw new Trouble(`Port ${WANTED_PORT} is taken by another program. Choose one: WIMBEL_PORT=4791 npm start`);
   }
   // Before anything else is brought in: it may need a package.
-  const { ensurePackages } = await import('./machine/packages.mjs');
+  const { ensurePackages } = await import('../tools/packages.mjs');
   ensurePackages();
-  const { ensurePostgres, ensureDatabase, startCluster, stopCluster } = await import('./machine/postgres.mjs');
-  const { buildServer, buildWeb } = await import('./machine/build.mjs');
-  const { machineSecret, startServer } = await import('./machine/server.mjs');
+  const { ensurePostgres, ensureDatabase, startCluster, stopCluster } = await import('../tools/postgres.mjs');
+  const { buildServer, buildWeb } = await import('../tools/build.mjs');
+  const { machineSecret, startServer } = await import('../tools/server.mjs');
   ensurePostgres();
   buildWeb();
   buildServer();
   const sample = sampleFile();
 
-  const { clusterEnded } = await import('./machine/postgres.mjs');
-  const { keepRunning } = await import('./machine/keepRunning.mjs');
+  const { clusterEnded } = await import('../tools/postgres.mjs');
+  const { keepRunning } = await import('../tools/keepRunning.mjs');
 
   let cluster = null;
   let server = null;

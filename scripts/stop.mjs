@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { stopCluster } from './machine/postgres.mjs';
-import { STATE, endProcess, isOurs, reportFault, say } from './machine/system.mjs';
+import { stopCluster } from '../tools/postgres.mjs';
+import { STATE, endProcess, isOurs, reportFault, say } from '../tools/system.mjs';
 
 const RUN_FILE = join(STATE, 'running.json');
 const STOP_WITHIN_MS = 20000;

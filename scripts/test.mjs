@@ -1,6 +1,6 @@
 import { closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, STATE, aptInstall, checkNode, reportFault, say, show } from './machine/system.mjs';
+import { ROOT, STATE, aptInstall, checkNode, reportFault, say, show } from '../tools/system.mjs';
 
 const CHROMIUM = '/usr/bin/chromium';
 const RESULTS = join(ROOT, 'test-results');
@@ -50,7 +50,7 @@ async function checks() {
   const rooms = ['packages/core', 'packages/contract', 'packages/exchange', 'apps/server', 'apps/web', 'tsconfig.json'];
   for (const room of rooms) await check(`types of ${room}`, 'npx', ['tsc', '-p', room]);
   await check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-  const houses = ['packages', 'apps', 'e2e', 'bench', 'scripts'];
+  const houses = ['packages', 'apps', 'e2e', 'bench', 'scripts', 'tools'];
   await check('import rules', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', ...houses]);
   await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
 }
@@ -63,9 +63,9 @@ async function tests() {
 
 async function main() {
   checkNode();
-  const { ensurePackages } = await import('./machine/packages.mjs');
-  const { dropCluster, ensurePostgres } = await import('./machine/postgres.mjs');
-  const { buildServer, buildWeb } = await import('./machine/build.mjs');
+  const { ensurePackages } = await import('../tools/packages.mjs');
+  const { dropCluster, ensurePostgres } = await import('../tools/postgres.mjs');
+  const { buildServer, buildWeb } = await import('../tools/build.mjs');
   ensurePackages();
   ensurePostgres();
   if (!existsSync(CHROMIUM)) {

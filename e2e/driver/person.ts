@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { type Browser, type BrowserContext, type Page, expect } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { STATE } from '../../scripts/machine/system.mjs';
-import { NOW } from './server.ts';
+import { STATE } from '../../tools/system.mjs';
+import { NOW } from '../../tools/wimbel.ts';
 
 export type HabitWish = {
   name: string;

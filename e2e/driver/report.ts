@@ -1,8 +1,8 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { TODAY } from './server.ts';
-import { ROOT, STATE } from '../../scripts/machine/system.mjs';
+import { TODAY } from '../../tools/wimbel.ts';
+import { ROOT, STATE } from '../../tools/system.mjs';
 
 type Figures = {
   actual: number;

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { startWimbel } from '../driver/server.ts';
+import { startWimbel } from '../../tools/wimbel.ts';
 import { type Somebody, agent, ask, habit, signUp } from './asking.ts';
 
 /** So many people, each fetching and checking off about every so many milliseconds, for so long. */

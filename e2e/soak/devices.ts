@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { type ChangeResult, type ServerRow, isLater } from '@wimbel/contract';
 import seedrandom from 'seedrandom';
-import { startWimbel } from '../driver/server.ts';
+import { startWimbel } from '../../tools/wimbel.ts';
 import { type Somebody, agent, ask, habit, signUp } from './asking.ts';
 
 /** Changes of all devices together, and the time after which it has failed. */

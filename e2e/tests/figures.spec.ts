@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
 import { type HabitReport, UNIT, amountsIn, counted, dated, percent, report, sample } from '../driver/report.ts';
-import { TODAY } from '../driver/server.ts';
+import { TODAY } from '../../tools/wimbel.ts';
 import { WIDE } from '../playwright.config.ts';
 
 test('what the screens show of the sample is what the report says', async ({ browser }) => {

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import pg from 'pg';
 import { Person } from '../driver/person.ts';
-import { startWimbel } from '../driver/server.ts';
+import { startWimbel } from '../../tools/wimbel.ts';
 
 test.setTimeout(600_000);
 

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { PASSWORD } from '../driver/person.ts';
-import { ROOT, freePort, isAlive, isPortFree } from '../../scripts/machine/system.mjs';
+import { ROOT, freePort, isAlive, isPortFree } from '../../tools/system.mjs';
 
 test.setTimeout(600_000);
 

@@ -2,7 +2,7 @@ const CLUSTER = 'server-tests';
 
 /** One throwaway cluster for all server tests; each file makes a database of its own in it. */
 module.exports = async () => {
-  const { dropCluster, ensurePostgres, startCluster } = await import('../../../../scripts/machine/postgres.mjs');
+  const { dropCluster, ensurePostgres, startCluster } = await import('../../../../tools/postgres.mjs');
   ensurePostgres();
   dropCluster(CLUSTER);
   const cluster = await startCluster(CLUSTER);

@@ -1,4 +1,4 @@
 module.exports = async () => {
-  const { dropCluster } = await import('../../../../scripts/machine/postgres.mjs');
+  const { dropCluster } = await import('../../../../tools/postgres.mjs');
   dropCluster('server-tests');
 };

@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 /** The folder of the project, and the one for everything this machine keeps for it outside git. */
-export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '../..');
+export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
 export const STATE = process.env.WIMBEL_STATE ?? join(ROOT, '.wimbel');
 
 export const isRoot = process.getuid?.() === 0;

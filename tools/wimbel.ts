@@ -1,10 +1,10 @@
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildServer, buildWeb } from '../../scripts/machine/build.mjs';
-import { dropCluster, ensureDatabase, ensurePostgres, startCluster } from '../../scripts/machine/postgres.mjs';
-import { startServer } from '../../scripts/machine/server.mjs';
-import { ROOT, STATE, endProcess, freePort } from '../../scripts/machine/system.mjs';
+import { buildServer, buildWeb } from './build.mjs';
+import { dropCluster, ensureDatabase, ensurePostgres, startCluster } from './postgres.mjs';
+import { startServer } from './server.mjs';
+import { ROOT, STATE, endProcess, freePort } from './system.mjs';
 
 /** The instant that the tests play at: a Tuesday morning. */
 export const NOW = '2026-11-24T09:30:00Z';
