@@ -20,7 +20,7 @@ const LOOK_EVERY_MS = 15000;
 /** How many steps back are remembered. */
 const STEPS_BACK = 100;
 
-type Recording = {
+export type Recording = {
   /** Takes changes in; they are one step of {@link Recording.takeBack}. Gives back the way to undo just these. */
   change: (...changes: Change[]) => () => void;
   /** Puts back what was changed last and not yet put back; false where there is nothing. */
@@ -33,7 +33,8 @@ const CanUndoContext = createContext(false);
 /** Whether there is a step to put back. */
 export const useCanUndo = (): boolean => useContext(CanUndoContext);
 
-const RecordingContext = createContext<Recording>({
+/** How changes are taken in; a test gives its own. */
+export const RecordingContext = createContext<Recording>({
   change: () => () => {},
   takeBack: () => false,
   dismissRefusal: () => {},
