@@ -15,7 +15,7 @@ const VIEWS = [
   ['settings-phone', '/settings', 'phone', 'light'],
   ['charts-phone', '/charts', 'phone', 'light'],
   ['charts-month-phone', '/charts?span=month', 'phone', 'light'],
-  ['charts-week-phone', '/charts?span=week', 'phone', 'light'],
+  ['journal-phone', '/journal', 'phone', 'light'],
   ['goals-phone', '/goals', 'phone', 'light'],
   ['goals-due-phone', '/goals/due', 'phone', 'light'],
   ['today-wide', '/today', 'wide', 'light'],

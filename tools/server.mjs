@@ -52,7 +52,8 @@ export async function startServer({ databaseUrl, port, secret, sampleFile, logFi
     });
   }
   const ended = new Promise((resolve) => child.on('exit', (code, signal) => resolve(signal ?? `code ${code}`)));
-  void ended.then(() => log.end());
+  // Its own processes may still say something after it has gone.
+  child.on('close', () => log.end());
   return new Promise((resolve, reject) => {
     child.on('message', (message) => {
       if (message?.listening)

@@ -90,7 +90,7 @@ export class Person {
     await expect(this.page.getByText(/to go today/)).toBeVisible();
   }
 
-  async go(place: 'Today' | 'Log' | 'Goals' | 'Charts' | 'Settings'): Promise<void> {
+  async go(place: 'Today' | 'Log' | 'Goals' | 'Charts' | 'Journal' | 'Settings'): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
   }
 

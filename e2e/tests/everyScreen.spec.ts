@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
 import { PHONE, WIDE } from '../playwright.config.ts';
 
-const DAILY = ['/today', '/log', '/goals', '/charts'];
+const DAILY = ['/today', '/log', '/goals', '/charts', '/journal'];
 /** Sheets over a screen: what is tapped to open them. */
 const SHEETS = [
   'Find',
@@ -38,6 +38,9 @@ const SCREENS = [
   '/goals/new/direct',
   '/goals/year',
   '/goals/due',
+  '/journal',
+  '/journal?day=2026-11-22',
+  '/settings/prompts',
   '/settings/quotes',
   '/settings/account',
 ];

@@ -326,7 +326,7 @@ test('a goal moves to another quarter by menu and by hand, is postponed, paused,
   await expect(story).toContainText('A bought one fits');
 
   await menu('Delete');
-  await expect(page.getByText(/Nothing hangs on it/)).toBeVisible();
+  await expect(page.getByText(/Nothing else goes with it/)).toBeVisible();
   await person.button('Delete the goal').click();
   await expect(page.getByText('No goal yet')).toBeVisible();
   await person.button('Undo').click();

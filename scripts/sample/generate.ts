@@ -8,6 +8,7 @@ import {
   type HabitNote,
   type PlainDay,
   type Records,
+  dayOf,
   emptyRecords,
   formatDay,
   formatMonth,
@@ -17,6 +18,7 @@ import {
 } from '@wimbel/core';
 import seedrandom from 'seedrandom';
 import { GOALS, KEY_RESULTS, MILESTONES, QUOTES, STEPS } from './goals.ts';
+import { PROMPTS, journalPages, monthPages } from './journal.ts';
 import { AREAS, HABITS, MISS_REASONS, NOTES, type SampleHabit } from './habits.ts';
 
 const SEED = 'wimble';
@@ -30,6 +32,8 @@ const DAY_MARKS = [
   { atLeast: 5, symbol: '≈' },
   { atLeast: 8, symbol: '≋' },
 ];
+
+const firstDayOf = (habits: readonly Habit[]): PlainDay => Math.min(...habits.map(({ startsOn }) => dayOf(startsOn)));
 
 /** A person's fourteen months up to `today`. The same day gives the same records, to the letter. */
 export function sampleRecords(today: PlainDay): Records {
@@ -64,6 +68,9 @@ export function sampleRecords(today: PlainDay): Records {
       order,
     })),
     quotes: QUOTES,
+    prompts: PROMPTS,
+    months: monthPages(today),
+    journal: journalPages(firstDayOf(habits), today),
     checkIns: KEY_RESULTS.flatMap((keyResult) =>
       keyResult.checkIns.map(([offset, value, note], index): CheckIn => {
         const day = formatDay(today + offset);

@@ -45,9 +45,12 @@ export function answerTogether({
     onEnded(signal || `code ${code}`);
     const wasUp = up.delete(worker.id);
     ended = wasUp ? 0 : ended + 1;
-    setTimeout(() => {
-      if (!isStopping) cluster.fork(environmentOf());
-    }, Math.min(PAUSE_MS * 2 ** ended, LONGEST_PAUSE_MS));
+    setTimeout(
+      () => {
+        if (!isStopping) cluster.fork(environmentOf());
+      },
+      Math.min(PAUSE_MS * 2 ** ended, LONGEST_PAUSE_MS),
+    );
   });
   const stop = (): void => {
     if (isStopping) return;

@@ -296,6 +296,7 @@ export {
   type Milestone,
   type Season,
   type MonthPage,
+  type Mood,
   type JournalPart,
   type JournalAnswer,
   type JournalPage,

@@ -7,11 +7,18 @@ export function NoteField({
   label,
   onChange,
   autoFocus = false,
+  maxLength = 5000,
+  placeholder,
+  isTelling = false,
 }: {
   note: string;
   label: string;
   onChange: (note: string) => void;
   autoFocus?: boolean;
+  maxLength?: number;
+  placeholder?: string;
+  /** Whether it says that what was typed is kept. */
+  isTelling?: boolean;
 }) {
   const draft = useNoteDraft(note, onChange);
   return (
@@ -21,8 +28,10 @@ export function NoteField({
       onChangeText={draft.write}
       onBlur={draft.keep}
       multiline
-      maxLength={5000}
+      maxLength={maxLength}
       autoFocus={autoFocus}
+      {...(placeholder === undefined ? {} : { placeholder })}
+      {...(isTelling && draft.isTouched ? { hint: draft.isKept ? 'Kept' : 'Writing …' } : {})}
     />
   );
 }

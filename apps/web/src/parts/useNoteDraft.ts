@@ -25,5 +25,13 @@ export function useNoteDraft(note: string, onChange: (note: string) => void) {
       keep();
     };
   }, []);
-  return { text: draft ?? note, write: setDraft, keep };
+  return {
+    text: draft ?? note,
+    write: setDraft,
+    keep,
+    /** Whether something was typed here. */
+    isTouched: draft !== null,
+    /** Whether what is typed is kept. */
+    isKept: draft === null || draft.trim() === note,
+  };
 }

@@ -7,9 +7,12 @@ import {
   type EntryYears,
   type Goal,
   type Habit,
+  type Hideable,
+  type JournalPage,
   type KeyResult,
   NO_ENTRIES,
   type PlainDay,
+  type Prompt,
   type Track,
   dayOf,
   entryOn,
@@ -40,6 +43,8 @@ const habitsInOrder = memoByObject((habits: RecordsState['habits']): Habit[] => 
 const areasInOrder = memoByObject((areas: RecordsState['areas']): Area[] => Object.values(areas).sort(byOrder));
 const goalsInOrder = memoByObject((goals: RecordsState['goals']): Goal[] => Object.values(goals).sort(byOrder));
 
+const allPages = memoByObject((each: RecordsState['journal']): JournalPage[] => Object.values(each));
+const promptsInOrder = memoByObject((each: RecordsState['prompts']): Prompt[] => Object.values(each).sort(byOrder));
 const allKeyResults = memoByObject((each: RecordsState['keyResults']): KeyResult[] => Object.values(each));
 
 /** Every habit, archived ones too, in the user's order. */
@@ -47,6 +52,10 @@ export const selectHabits = (state: RootState): Habit[] => habitsInOrder(state.r
 export const selectAreas = (state: RootState): Area[] => areasInOrder(state.records.areas);
 export const selectGoals = (state: RootState): Goal[] => goalsInOrder(state.records.goals);
 export const selectKeyResults = (state: RootState): KeyResult[] => allKeyResults(state.records.keyResults);
+/** Every page of the journal. */
+export const selectJournal = (state: RootState): JournalPage[] => allPages(state.records.journal);
+/** Every prompt, retired ones too, in the person’s order. */
+export const selectPrompts = (state: RootState): Prompt[] => promptsInOrder(state.records.prompts);
 export const selectToday = (state: RootState): PlainDay => state.clock.today;
 export const selectSettings = (state: RootState) => state.records.settings;
 
@@ -107,3 +116,7 @@ export function selectTotals(state: RootState): DayTotals {
   lastTotals = { tracks, totals: after ?? totalsOf(tracks, today) };
   return lastTotals.totals;
 }
+
+/** Whether a person left something off. */
+export const selectIsHidden = (state: RootState, what: Hideable): boolean =>
+  state.records.settings.hidden?.includes(what) ?? false;

@@ -13,17 +13,28 @@ type Props = Omit<TextInputProps, 'style' | 'onChange'> & {
   /** A unit shown behind the number. */
   suffix?: string;
   isDate?: boolean;
+  /** Leaves the label to those who hear it, where the eye needs none. */
+  isLabelHidden?: boolean;
   /** Takes hold of the input, to give it the focus. */
   inputRef?: React.Ref<never>;
 };
 
 /** A line to write in, with its label above and its error below. */
-export function Field({ label, error, hint, suffix, isDate = false, inputRef, ...input }: Props) {
+export function Field({
+  label,
+  error,
+  hint,
+  suffix,
+  isDate = false,
+  isLabelHidden = false,
+  inputRef,
+  ...input
+}: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   const id = useId();
   return (
-    <Labelled label={label} error={error} hint={hint} id={id}>
+    <Labelled label={isLabelHidden ? null : label} error={error} hint={hint} id={id}>
       <View
         {...({ dataSet: { field: '' } } as object)}
         style={[styles.box, input.multiline && styles.tall, error !== undefined && styles.wrong]}
@@ -106,7 +117,8 @@ export function Labelled({
   id,
   children,
 }: {
-  label: string;
+  /** None where the eye needs none. */
+  label: string | null;
   error?: string;
   hint?: string;
   id?: string;
@@ -115,9 +127,11 @@ export function Labelled({
   const styles = useStyles();
   return (
     <View style={styles.labelled}>
-      <Words type="label" tone="quiet">
-        {label}
-      </Words>
+      {label === null ? null : (
+        <Words type="label" tone="quiet">
+          {label}
+        </Words>
+      )}
       {children}
       {error !== undefined ? (
         <View role="alert">

@@ -1,6 +1,7 @@
 import { Redirect, Slot, usePathname, useRouter } from 'expo-router';
 import ChartLine from 'lucide-react-native/icons/chart-line';
 import Grip from 'lucide-react-native/icons/grip';
+import NotebookPen from 'lucide-react-native/icons/notebook-pen';
 import Search from 'lucide-react-native/icons/search';
 import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import Sun from 'lucide-react-native/icons/sun';
@@ -17,6 +18,7 @@ import { FinishLineWatch } from '../../parts/FinishLineWatch.tsx';
 import { MonthRewardWatch } from '../../parts/MonthRewardWatch.tsx';
 import { ReachedWatch } from '../../parts/ReachedWatch.tsx';
 import { EarlierStartWatch } from '../../parts/EarlierStartWatch.tsx';
+import { selectIsHidden } from '../../store/selectors.ts';
 import { serverAsked } from '../../store/accountSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTheme } from '../../theme/Theme.tsx';
@@ -34,6 +36,7 @@ const PLACES: readonly Place[] = [
   { path: PATHS.log, label: 'Log', icon: Grip },
   { path: PATHS.goals, label: 'Goals', icon: Target },
   { path: PATHS.charts, label: 'Charts', icon: ChartLine },
+  { path: PATHS.journal, label: 'Journal', icon: NotebookPen },
 ];
 const SETTINGS: Place = { path: PATHS.settings, label: 'Settings', icon: SlidersHorizontal };
 
@@ -41,6 +44,7 @@ const SETTINGS: Place = { path: PATHS.settings, label: 'Settings', icon: Sliders
 export function SignedIn() {
   const status = useAppSelector((state) => state.account.status);
   const isLoaded = useAppSelector((state) => state.records.isLoaded);
+  const hidesJournal = useAppSelector((state) => selectIsHidden(state, 'journal'));
   const isReachable = useAppSelector((state) => state.outbox.isReachable);
   const path = usePathname();
   const router = useRouter();
@@ -108,7 +112,7 @@ export function SignedIn() {
     <FigureHost onGo={(path) => router.push(path as never)}>
       <FindHost onGo={(to) => router.push(to as never)}>
         <Places
-          places={PLACES}
+          places={hidesJournal ? PLACES.filter(({ path: to }) => to !== PATHS.journal) : PLACES}
           more={SETTINGS}
           current={path}
           onGo={(to) => {

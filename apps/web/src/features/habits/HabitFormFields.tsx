@@ -3,7 +3,7 @@ import { Controller, type UseFormReturn, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { AreaFields } from '../../parts/AreaFields.tsx';
 import { capital } from '../../shared/format.ts';
-import { selectSettings } from '../../store/selectors.ts';
+import { selectIsHidden, selectSettings } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { Chips } from '../../ui/Chips.tsx';
 import { Labelled } from '../../ui/Field.tsx';
@@ -84,6 +84,7 @@ export function NameFields({
 /** What a day of it is: something to do or to quit, checked off or an amount. */
 export function CountFields({ form, hasRecords }: Of & { hasRecords: boolean }) {
   const { control, setValue } = form;
+  const hidesJournal = useAppSelector((state) => selectIsHidden(state, 'journal'));
   const draft = useDraft(form);
   return (
     <>
@@ -120,6 +121,25 @@ export function CountFields({ form, hasRecords }: Of & { hasRecords: boolean }) 
           />
         )}
       </Labelled>
+      {draft.measure === 'check' && !hidesJournal ? (
+        <Labelled
+          label="What checks it off"
+          hint={
+            draft.doneBy === 'journal' ? 'The first written word of a day checks it off; a tap does too.' : undefined
+          }
+        >
+          <Segments
+            label="What checks it off"
+            value={draft.doneBy === '' ? 'tap' : 'journal'}
+            choices={[
+              { value: 'tap', label: 'A tap' },
+              { value: 'journal', label: 'Writing in the journal' },
+            ]}
+            onChange={(by) => setValue('doneBy', by === 'tap' ? '' : 'journal')}
+            isWrapping
+          />
+        </Labelled>
+      ) : null}
       {draft.measure === 'amount' ? (
         <>
           <FieldRow>

@@ -35,6 +35,8 @@ export type HabitDraft = {
   startsOn: string;
   endsOn: string;
   note: string;
+  /** What checks it off by itself; empty for nothing. */
+  doneBy: 'journal' | '';
   /** What a done day earns; empty for nothing. */
   pips: string;
   /** The day that changed terms hold from. */
@@ -60,6 +62,7 @@ export const emptyDraft = (today: PlainDay): HabitDraft => ({
   startsOn: formatDay(today),
   endsOn: '',
   note: '',
+  doneBy: '',
   pips: '',
   termsFrom: formatDay(today),
 });
@@ -88,6 +91,7 @@ export function draftOf(habit: Habit, today: PlainDay): HabitDraft {
     startsOn: habit.startsOn,
     endsOn: habit.endsOn ?? '',
     note: habit.note ?? '',
+    doneBy: habit.doneBy === 'journal' ? 'journal' : '',
     pips: terms.pips ? editable(terms.pips) : '',
   };
 }
@@ -251,5 +255,7 @@ export function habitOfDraft(
     if (optional[key] === '') delete habit[key];
     else habit[key] = optional[key];
   }
+  if (draft.measure === 'check' && draft.doneBy !== '') habit.doneBy = draft.doneBy;
+  else if (habit.doneBy === 'journal') delete habit.doneBy;
   return habit;
 }

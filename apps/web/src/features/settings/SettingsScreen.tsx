@@ -22,6 +22,7 @@ import { changeTo } from '../../store/makeChange.ts';
 import {
   selectAreas,
   selectHabits,
+  selectPrompts,
   selectSettings,
   selectToday,
   selectTotals,
@@ -266,6 +267,30 @@ const hiddenWith = ({ hidden = [] }: Settings, what: Hideable, isHidden: boolean
   ...(isHidden ? [what] : []),
 ];
 
+const SHOWN: { value: 'shown' | 'hidden'; label: string }[] = [
+  { value: 'shown', label: 'Shown' },
+  { value: 'hidden', label: 'Hidden' },
+];
+
+/** What a page of the journal asks. */
+function JournalChoices() {
+  const [settings, set] = useSetting();
+  const prompts = useAppSelector(selectPrompts).filter(({ active }) => active).length;
+  return (
+    <>
+      <Labelled label="Mood" hint="How the day was, one of five, on the journal’s page.">
+        <Segments
+          label="Mood"
+          value={settings.hidden?.includes('mood') ? 'hidden' : 'shown'}
+          choices={SHOWN}
+          onChange={(value) => set({ hidden: hiddenWith(settings, 'mood', value === 'hidden') })}
+        />
+      </Labelled>
+      <Way path={PATHS.prompts} name="Prompts of the journal" aside={counted(prompts, 'prompt')} />
+    </>
+  );
+}
+
 function ShownCard() {
   const [settings, set] = useSetting();
   const { appearance, setAppearance, rows, setRows } = useTheme();
@@ -284,10 +309,7 @@ function ShownCard() {
         <Segments
           label="Streaks"
           value={hidesStreaks ? 'hidden' : 'shown'}
-          choices={[
-            { value: 'shown', label: 'Shown' },
-            { value: 'hidden', label: 'Hidden' },
-          ]}
+          choices={SHOWN}
           onChange={(value) => set({ hidden: hiddenWith(settings, 'streaks', value === 'hidden') })}
         />
       </Labelled>
@@ -302,14 +324,27 @@ function ShownCard() {
         <Segments
           label="Quotes"
           value={settings.hidden?.includes('quotes') ? 'hidden' : 'shown'}
-          choices={[
-            { value: 'shown', label: 'Shown' },
-            { value: 'hidden', label: 'Hidden' },
-          ]}
+          choices={SHOWN}
           onChange={(value) => set({ hidden: hiddenWith(settings, 'quotes', value === 'hidden') })}
         />
       </Labelled>
       <Way path={PATHS.quotes} name="Your quotes" aside={counted(quotes, 'quote')} />
+      <Labelled
+        label="Journal"
+        hint={
+          settings.hidden?.includes('journal')
+            ? 'No screen shows or mentions it. What you wrote is kept.'
+            : 'A page for each day: how it was, and why.'
+        }
+      >
+        <Segments
+          label="Journal"
+          value={settings.hidden?.includes('journal') ? 'hidden' : 'shown'}
+          choices={SHOWN}
+          onChange={(value) => set({ hidden: hiddenWith(settings, 'journal', value === 'hidden') })}
+        />
+      </Labelled>
+      {settings.hidden?.includes('journal') ? null : <JournalChoices />}
       <Labelled label="Today lists habits" hint="Only the order on Today; no figure changes.">
         <Segments
           label="Today lists habits"

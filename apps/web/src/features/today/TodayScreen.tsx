@@ -31,6 +31,7 @@ import type { Only } from '../../words/only.ts';
 import { isDecided } from '../../words/standing.ts';
 import { GoalsToday } from './GoalsToday.tsx';
 import { LeftLine } from './LeftLine.tsx';
+import { OpenLines } from './OpenLines.tsx';
 import { MonthCard } from './MonthCard.tsx';
 import { JumpRow, OtherGroups, Section } from './TodayGroups.tsx';
 import { FirstHabits, TodayHead } from './TodayHead.tsx';
@@ -143,6 +144,7 @@ function DayOfHabits({
   const grouping = <Grouping choices={choices} onChoose={choose} only={only} onOnly={setOnly} />;
   // What is due and to be fed belongs to the day it is.
   const goals = isToday ? <GoalsToday /> : null;
+  const lines = <OpenLines day={day} />;
   return (
     <>
       <WeekStrip day={day} onChoose={onDay} />
@@ -155,6 +157,7 @@ function DayOfHabits({
           <View style={styles.column}>
             {shown.filter((_, index) => index % 2 === 1).map(sectionOf)}
             {others}
+            {lines}
           </View>
           <View style={styles.side}>
             <MonthCard day={day} />
@@ -164,6 +167,7 @@ function DayOfHabits({
       ) : (
         <>
           {shown.filter((section) => !isAllSettled(section)).map(sectionOf)}
+          {lines}
           {goals}
           {shown.filter(isAllSettled).map(sectionOf)}
           {others}

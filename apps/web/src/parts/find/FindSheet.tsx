@@ -9,7 +9,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useStore } from 'react-redux';
 import { entryChange } from '../../store/makeChange.ts';
-import { selectEntry, selectToday, trackOf } from '../../store/selectors.ts';
+import { selectEntry, selectIsHidden, selectToday, trackOf } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
@@ -19,7 +19,7 @@ import { Peg } from '../../ui/Peg.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { afterTap, standingWords } from '../../words/standing.ts';
-import { type Findable, PLACES_AND_ACTIONS, findablesOf, finderOf } from './findables.ts';
+import { type Findable, PLACES_AND_ACTIONS, findablesOf, finderOf, isOfJournal } from './findables.ts';
 
 const MOST_FOUND = 30;
 
@@ -44,7 +44,11 @@ export function FindSheet({ onClose, onGo }: { onClose: () => void; onGo: (path:
   const all = useMemo(() => findablesOf({ ...store.getState(), records }), [store, records]);
   const find = useMemo(() => finderOf(all), [all]);
   const isAsked = text.trim() !== '';
-  const found = useMemo(() => (isAsked ? find(text, MOST_FOUND) : PLACES_AND_ACTIONS), [find, text, isAsked]);
+  const hidesJournal = useAppSelector((state) => selectIsHidden(state, 'journal'));
+  const found = useMemo(() => {
+    const all = isAsked ? find(text, MOST_FOUND) : PLACES_AND_ACTIONS;
+    return hidesJournal ? all.filter(({ path }) => !isOfJournal(path)) : all;
+  }, [find, text, isAsked, hidesJournal]);
   const active = Math.min(at, found.length - 1);
 
   useEffect(() => {

@@ -31,6 +31,9 @@ const action = (name: string, path: string): Findable => ({
   path,
 });
 
+/** Whether an address is of the journal, of which no screen speaks where it is left off. */
+export const isOfJournal = (path: string): boolean => path === PATHS.journal || path === PATHS.prompts;
+
 /** What stands first while nothing is asked for. */
 export const PLACES_AND_ACTIONS: readonly Findable[] = [
   action('Add a habit', PATHS.newHabit),
@@ -44,6 +47,8 @@ export const PLACES_AND_ACTIONS: readonly Findable[] = [
   place('Goals of a year', PATHS.yearOfGoals),
   place('Charts', PATHS.charts),
   place('Print charts', PATHS.printCharts),
+  place('Journal', PATHS.journal),
+  place('Prompts of the journal', PATHS.prompts),
   place('Settings', PATHS.settings),
   place('All habits in order', PATHS.habitsInOrder),
   place('Targets of all habits', PATHS.habitTargets),

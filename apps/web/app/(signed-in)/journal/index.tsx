@@ -1,0 +1,3 @@
+import { JournalScreen } from '../../../src/features/journal/JournalScreen.tsx';
+
+export default JournalScreen;

@@ -1,0 +1,3 @@
+import { PromptsScreen } from '../../../src/features/settings/PromptsScreen.tsx';
+
+export default PromptsScreen;

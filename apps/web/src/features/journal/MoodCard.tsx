@@ -1,0 +1,150 @@
+import { type JournalPage, type Mood, feelingsByUse } from '@wimbel/core';
+import Plus from 'lucide-react-native/icons/plus';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { NoteField } from '../../parts/NoteField.tsx';
+import { selectIsHidden, selectJournal, selectSettings } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
+import { themed, useTheme } from '../../theme/Theme.tsx';
+import { CORNER, SPACE } from '../../theme/space.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Card } from '../../ui/Card.tsx';
+import { Chips } from '../../ui/Chips.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { SunPicture } from '../../ui/SunPicture.tsx';
+import { Words } from '../../ui/Words.tsx';
+import { isTabbed, radioKeys } from '../../ui/radioKeys.ts';
+import { MOODS, moodSign, moodWord } from '../../words/moodWords.ts';
+import { FeelingsSheet, NewFeeling } from './FeelingsSheet.tsx';
+import type { JournalDay } from './useJournalDay.ts';
+
+/** So many feelings stand as chips before the others are asked for. */
+const MOST_OFFERED = 8;
+const LONGEST_PAGE = 20_000;
+
+/** How the day was, what made it so, and what it felt like. */
+export function MoodCard({ page, write }: { page: JournalPage | null; write: JournalDay['write'] }) {
+  const styles = useStyles();
+  const hidesMood = useAppSelector((state) => selectIsHidden(state, 'mood'));
+  const setMood = (mood: Mood): void =>
+    write('day', ({ mood: before, ...rest }) => (before === mood ? rest : { ...rest, mood }));
+  return (
+    <Card style={styles.card} label="How the day was">
+      {hidesMood ? null : <MoodChoice chosen={page?.mood ?? null} onChoose={setMood} />}
+      <NoteField
+        label={hidesMood ? 'What happened' : 'Why?'}
+        note={page?.text ?? ''}
+        maxLength={LONGEST_PAGE}
+        isTelling
+        onChange={(text) => write('day', ({ text: _, ...rest }) => (text === '' ? rest : { ...rest, text }))}
+      />
+      <Feelings
+        chosen={page?.feelings ?? []}
+        onChange={(feelings) =>
+          write('day', ({ feelings: _, ...rest }) => (feelings.length === 0 ? rest : { ...rest, feelings }))
+        }
+      />
+    </Card>
+  );
+}
+
+/** The mood, one of five; a tap on the chosen one takes it away. */
+function MoodChoice({ chosen, onChoose }: { chosen: Mood | null; onChoose: (mood: Mood) => void }) {
+  const styles = useStyles();
+  const settings = useAppSelector(selectSettings);
+  return (
+    <View role="radiogroup" aria-label="Mood" style={styles.moods} {...({ onKeyDown: radioKeys } as object)}>
+      {MOODS.map((mood) => {
+        const isChosen = mood === chosen;
+        const sign = moodSign(settings, mood);
+        const word = moodWord(settings, mood);
+        return (
+          <Choice
+            key={mood}
+            role="radio"
+            isChosen={isChosen}
+            label={word}
+            isTabStop={isTabbed(MOODS.map(String), chosen === null ? undefined : String(chosen), String(mood))}
+            onPress={() => onChoose(mood)}
+            style={[styles.mood, isChosen && styles.chosen]}
+          >
+            {sign === null ? (
+              <SunPicture mood={mood} isChosen={isChosen} />
+            ) : (
+              <Words type="title" style={styles.sign}>
+                {sign}
+              </Words>
+            )}
+            <Words type={isChosen ? 'strong' : 'label'} tone={isChosen ? 'ink' : 'quiet'} numberOfLines={1}>
+              {word}
+            </Words>
+          </Choice>
+        );
+      })}
+    </View>
+  );
+}
+
+/** Feelings in the person's own words: those used most as chips, the others behind them, and a new one typed. */
+function Feelings({ chosen, onChange }: { chosen: readonly string[]; onChange: (feelings: string[]) => void }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const known = feelingsByUse(useAppSelector(selectJournal));
+  const [isTyping, setIsTyping] = useState(false);
+  const [isSorting, setIsSorting] = useState(false);
+  const offered = [...new Set([...chosen, ...known.slice(0, MOST_OFFERED)])];
+  const toggle = (feeling: string): void =>
+    onChange(chosen.includes(feeling) ? chosen.filter((each) => each !== feeling) : [...chosen, feeling]);
+  return (
+    <View style={styles.feelings}>
+      {offered.length === 0 ? null : (
+        <Chips
+          label="Feelings"
+          isMultiple
+          chips={offered.map((feeling) => ({ value: feeling, label: feeling }))}
+          chosen={chosen}
+          onPress={toggle}
+        />
+      )}
+      {isTyping ? (
+        <NewFeeling
+          known={known}
+          onAdd={(feeling) => {
+            if (!chosen.includes(feeling)) onChange([...chosen, feeling]);
+          }}
+          onClose={() => setIsTyping(false)}
+        />
+      ) : (
+        <View style={styles.buttons}>
+          <Button kind="bare" icon={<Plus size={18} color={colors.working} />} onPress={() => setIsTyping(true)}>
+            Add a feeling
+          </Button>
+          {known.length > 0 ? (
+            <Button kind="bare" onPress={() => setIsSorting(true)}>
+              Your words
+            </Button>
+          ) : null}
+        </View>
+      )}
+      {isSorting ? <FeelingsSheet onClose={() => setIsSorting(false)} /> : null}
+    </View>
+  );
+}
+
+const useStyles = themed((colors) => ({
+  card: { gap: SPACE.m },
+  moods: { flexDirection: 'row', justifyContent: 'space-between', gap: 2, maxWidth: 520 },
+  mood: {
+    flex: 1,
+    minWidth: 0,
+    alignItems: 'center',
+    justifyContent: 'flex-end',
+    gap: 2,
+    paddingVertical: SPACE.s,
+    borderRadius: CORNER.field,
+  },
+  chosen: { backgroundColor: colors.wash },
+  sign: { height: 48, lineHeight: 48 },
+  feelings: { gap: SPACE.xs },
+  buttons: { flexDirection: 'row', flexWrap: 'wrap', marginLeft: -SPACE.m },
+}));

@@ -1,0 +1,136 @@
+import {
+  type AskedPrompt,
+  type JournalAnswer,
+  type JournalPart,
+  type PlainDay,
+  isAnswered,
+  promptsOf,
+  withAnswer,
+} from '@wimbel/core';
+import Plus from 'lucide-react-native/icons/plus';
+import { View } from 'react-native';
+import { ChecklistLines } from '../../parts/ChecklistLines.tsx';
+import { NoteField } from '../../parts/NoteField.tsx';
+import { selectJournal, selectPrompts } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
+import { themed, useTheme } from '../../theme/Theme.tsx';
+import { SPACE } from '../../theme/space.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Card } from '../../ui/Card.tsx';
+import { Words } from '../../ui/Words.tsx';
+import { openLinesBefore } from './openLines.ts';
+import type { JournalDay } from './useJournalDay.ts';
+
+const TITLES: Record<JournalPart, string> = { morning: 'Morning', day: 'Through the day', evening: 'Evening' };
+const LONGEST_ANSWER = 20_000;
+
+type Item = { text: string; done?: boolean };
+
+/** What a part of the day asks, and what was answered. */
+export function PromptsCard({
+  part,
+  day,
+  pages,
+  write,
+}: {
+  part: JournalPart;
+  day: PlainDay;
+  pages: JournalDay['pages'];
+  write: JournalDay['write'];
+}) {
+  const styles = useStyles();
+  const prompts = useAppSelector(selectPrompts);
+  const own = pages.filter((page) => page.part === part);
+  const asked = promptsOf(
+    prompts,
+    part,
+    own.flatMap(({ answers = [] }) => answers),
+  );
+  if (asked.length === 0) return null;
+  const answered = asked.filter(({ answer }) => answer !== null && isAnswered(answer)).length;
+  return (
+    <View style={styles.section}>
+      <View style={styles.head}>
+        <Words type="label" tone="quiet" heading={2} style={styles.grow}>
+          {TITLES[part]}
+        </Words>
+        <Words type="label" tone="quiet">
+          {answered} of {asked.length}
+        </Words>
+      </View>
+      <Card style={styles.card}>
+        {asked.map((each) => (
+          <PromptField key={each.prompt.id} asked={each} day={day} part={part} write={write} />
+        ))}
+      </Card>
+    </View>
+  );
+}
+
+function PromptField({
+  asked: { prompt, text, answer },
+  day,
+  part,
+  write,
+}: {
+  asked: AskedPrompt;
+  day: PlainDay;
+  part: JournalPart;
+  write: JournalDay['write'];
+}) {
+  const styles = useStyles();
+  const say = (said: Pick<JournalAnswer, 'text' | 'items'>): void =>
+    write(part, (page) => withAnswer(page, prompt, said));
+  if (prompt.kind === 'text') {
+    return (
+      <NoteField
+        label={text}
+        note={answer?.text ?? ''}
+        maxLength={LONGEST_ANSWER}
+        isTelling
+        onChange={(said) => say({ text: said })}
+      />
+    );
+  }
+  const items = answer?.items ?? [];
+  return (
+    <View style={styles.lines}>
+      <Words tone="quiet">{text}</Words>
+      <ChecklistLines
+        label={text}
+        items={items}
+        size={prompt.size ?? 1}
+        isTicked={prompt.kind === 'checklist'}
+        onChange={(next) => say({ items: next })}
+      />
+      {prompt.kind === 'checklist' && items.length === 0 ? (
+        <Yesterday promptId={prompt.id} day={day} onTake={(lines) => say({ items: lines })} />
+      ) : null}
+    </View>
+  );
+}
+
+/** Lines that were left open the day before, offered once and never carried over by themselves. */
+function Yesterday({ promptId, day, onTake }: { promptId: string; day: PlainDay; onTake: (items: Item[]) => void }) {
+  const { colors } = useTheme();
+  const open = openLinesBefore(useAppSelector(selectJournal), promptId, day);
+  if (open.length === 0) return null;
+  return (
+    <Button
+      kind="bare"
+      icon={<Plus size={18} color={colors.working} />}
+      onPress={() => onTake(open.map((line) => ({ text: line })))}
+      style={{ alignSelf: 'flex-start' }}
+    >
+      {`Take over from the day before: ${open.join(', ')}`}
+    </Button>
+  );
+}
+
+const useStyles = themed(() => ({
+  section: { gap: SPACE.s },
+  head: { flexDirection: 'row', paddingHorizontal: SPACE.xs },
+  grow: { flex: 1 },
+  card: { gap: SPACE.l },
+  lines: { gap: SPACE.xs },
+}));
