@@ -186,8 +186,14 @@ test('habits stand by area with what each came to, and are sorted by name and by
   await expect(person.figures('Boat yard')).toHaveAccessibleName(/^Boat yard: 0 done of 8, 8 left, 0\s%(,|\.)/);
   await expect(person.figures('No area')).toHaveAccessibleName(/^No area: 1 done of 8, 7 left, 13\s%(,|\.)/);
   await expect(person.figures('All habits')).toHaveAccessibleName(/^All habits: 1 done of 16, 15 left, 6\s%(,|\.)/);
+  await person.button('Boat yard: fold its habits').click();
+  await expect(rows).toHaveText(['Bow hold']);
+  await expect(person.figures('Boat yard')).toHaveAccessibleName(/^Boat yard: 0 done of 8/);
   await person.page.reload();
   await expect(person.figures('Boat yard')).toBeVisible();
+  await expect(rows).toHaveText(['Bow hold']);
+  await person.button('Boat yard: show its habits').click();
+  await expect(rows).toHaveText(['Splice a rope', 'Bow hold']);
   await person.button('Which habits, in which order').click();
   await person.choose('All together');
   await person.button('Close').last().click();

@@ -8,7 +8,7 @@ const HEIGHT = 48;
 const SEA_Y = 36;
 const SUN_R = 8;
 /** How high the sun stands, by mood: under the line, on it, and three heights above. */
-const SUN_Y: Record<Mood, number> = { 1: 42, 2: SEA_Y, 3: 27, 4: 19, 5: 16 };
+const SUN_Y: Record<Mood, number> = { 1: 42, 2: SEA_Y, 3: 25, 4: 18, 5: 16 };
 const RAYS = 8;
 
 /** A mood as the height of the sun over the sea. */

@@ -1,5 +1,7 @@
 import type { Area, Figures } from '@wimbel/core';
-import { View } from 'react-native';
+import ChevronDown from 'lucide-react-native/icons/chevron-down';
+import ChevronUp from 'lucide-react-native/icons/chevron-up';
+import { Pressable, View } from 'react-native';
 import { percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
@@ -19,6 +21,8 @@ export function AreaRow({
   y,
   rowIndex,
   isWide,
+  isFolded,
+  onFold,
 }: {
   area: Area | null;
   figures: Figures;
@@ -28,11 +32,14 @@ export function AreaRow({
   y: number;
   rowIndex: number;
   isWide: boolean;
+  isFolded: boolean;
+  onFold: () => void;
 }) {
   const styles = useStyles();
   const { colors } = useTheme();
   const name = area?.name ?? 'No area';
   const color = dyeColor(colors, area?.color);
+  const Arrow = isFolded ? ChevronDown : ChevronUp;
   return (
     <View
       role={'row' as never}
@@ -40,17 +47,26 @@ export function AreaRow({
       style={[styles.row, { top: y, height: size.areaPx, width: size.namesPx + daysPx + size.figuresPx }]}
     >
       <View role={'rowheader' as never} aria-colindex={1} style={[styles.name, { width: size.namesPx }]}>
-        <View style={[styles.bar, { backgroundColor: color }]} />
-        <View style={styles.words}>
-          <Words type="smallStrong" numberOfLines={1} style={styles.text}>
-            {name}
-          </Words>
-          {isWide ? null : (
-            <Words type="small" tone="quiet" numberOfLines={1}>
-              {figures.actual} of {figures.target}, {percent(figures.share)}
+        <Pressable
+          role="button"
+          aria-expanded={!isFolded}
+          aria-label={`${name}: ${isFolded ? 'show' : 'fold'} its habits`}
+          onPress={onFold}
+          style={styles.fold}
+        >
+          <View style={[styles.bar, { backgroundColor: color }]} />
+          <View style={styles.words}>
+            <Words type="smallStrong" numberOfLines={1} style={styles.text}>
+              {name}
             </Words>
-          )}
-        </View>
+            {isWide ? null : (
+              <Words type="small" tone="quiet" numberOfLines={1}>
+                {figures.actual} of {figures.target}, {percent(figures.share)}
+              </Words>
+            )}
+          </View>
+          <Arrow size={14} color={colors.quiet} />
+        </Pressable>
       </View>
       <View role="presentation" style={{ width: daysPx }} />
       <FiguresCell name={name} figures={figures} asked={asked} unit={null} size={size} color={color} isWide={isWide} />
@@ -71,6 +87,15 @@ const useStyles = themed((colors) => ({
     backgroundColor: colors.raised,
     borderRightWidth: 1,
     borderRightColor: colors.line,
+  },
+  fold: {
+    flex: 1,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 6,
+    minHeight: 30,
+    minWidth: 0,
+    paddingRight: SPACE.s,
   },
   bar: { width: 9, height: 3, borderRadius: 2 },
   words: { flexShrink: 1, minWidth: 0 },

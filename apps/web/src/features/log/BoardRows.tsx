@@ -13,6 +13,9 @@ import type { BoardFocus } from './useBoardFocus.ts';
 import type { BoardLayout } from './useBoardLayout.ts';
 import type { Range } from './useRange.ts';
 
+/** What a group of habits without an area is remembered by. */
+const NO_GROUP = 'none';
+
 const isWithin = (row: number, { rows }: Range): boolean => row >= rows[0] && row <= rows[1];
 
 /** The lines of a pegboard that are near enough to be seen: habits, and the groups above them. */
@@ -57,6 +60,8 @@ export function BoardRows({
         y={line.y}
         rowIndex={lines.indexOf(line) + 2}
         isWide={isWide}
+        isFolded={layout.folded.has(line.area?.id ?? NO_GROUP)}
+        onFold={() => layout.fold(line.area?.id ?? NO_GROUP)}
       />
     ) : (
       <PegboardRow

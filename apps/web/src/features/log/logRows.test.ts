@@ -64,3 +64,16 @@ it('a subtotal counts of each habit no more than its target', () => {
     share: 2 / 31,
   });
 });
+
+it('of a folded group only its head stands, and what is below moves up', () => {
+  const open = logLines([splice, swim, sand, other], AREAS, true, SIZES);
+  const [first] = open.lines;
+  const key = first!.kind === 'area' ? (first.area?.id ?? 'none') : '';
+  const own = first!.kind === 'area' ? first.tracks.length : 0;
+  expect(own).toBeGreaterThan(0);
+  const folded = logLines([splice, swim, sand, other], AREAS, true, SIZES, undefined, undefined, new Set([key]));
+  expect(folded.lines).toHaveLength(open.lines.length - own);
+  expect(folded.lines[0]).toEqual(first);
+  expect(folded.lines[1]!.kind).toBe('area');
+  expect(folded.heightPx).toBe(open.heightPx - own * SIZES.rowPx);
+});

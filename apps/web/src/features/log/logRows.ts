@@ -29,7 +29,7 @@ export function sortedTracks(tracks: readonly Track[], sort: Sort, shareOf: (tra
 
 /**
  * The lines of the pegboard from top to bottom; grouped, each area's habits under it and those without one last. What
- * stands for areas may be any groups, told apart by `groupOf`.
+ * stands for areas may be any groups, told apart by `groupOf`; of those in `folded` only the head stands.
  */
 export function logLines(
   tracks: readonly Track[],
@@ -38,6 +38,7 @@ export function logLines(
   { rowPx, tallRowPx, areaPx }: Heights,
   isTall: (track: Track) => boolean = () => false,
   groupOf: (track: Track) => string = ({ habit }) => habit.areaId ?? '',
+  folded: ReadonlySet<string> = new Set(),
 ): { lines: LogLine[]; heightPx: number } {
   const lines: LogLine[] = [];
   let y = 0;
@@ -56,7 +57,7 @@ export function logLines(
       if (own.length === 0) continue;
       lines.push({ kind: 'area', key: `area ${area?.id ?? ''}`, area, tracks: own, y });
       y += areaPx;
-      add(own);
+      if (!folded.has(area?.id ?? 'none')) add(own);
     }
   }
   return { lines, heightPx: y };

@@ -1,5 +1,6 @@
 import { type Area, type DaySpan, type LogSpan, PARTS_OF_DAY, type Track, pegboardColumns } from '@wimbel/core';
 import { useMemo } from 'react';
+import { useKeptNames } from '../../shared/kept.ts';
 import { PART_WORDS } from '../../shared/format.ts';
 import { selectAreas, selectSettings } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
@@ -22,6 +23,7 @@ export function useBoardLayout(tracks: readonly Track[], kind: LogSpan, span: Da
   const isCompact = useIsCompact();
   const { weekStart } = useAppSelector(selectSettings);
   const areas = useAppSelector(selectAreas);
+  const [folded, fold] = useKeptNames('logFolded');
   const { box, size: boxSize, seen, look, measure } = useWindowed();
   const dayCount = span.last - span.first + 1;
   const size = useMemo(
@@ -38,8 +40,9 @@ export function useBoardLayout(tracks: readonly Track[], kind: LogSpan, span: Da
         size,
         (track) => runningWords(track, kind, span) !== null,
         group === 'part' ? ({ habit }) => habit.partOfDay : group === 'often' ? oftenOf : undefined,
+        folded,
       ),
-    [tracks, areas, group, size, kind, span],
+    [tracks, areas, group, size, kind, span, folded],
   );
   const habits = useMemo(() => lines.filter((line): line is HabitLine => line.kind === 'habit'), [lines]);
   const columns = useMemo(
@@ -50,7 +53,23 @@ export function useBoardLayout(tracks: readonly Track[], kind: LogSpan, span: Da
     () => within(lines, (line) => line.y, size.tallRowPx, seen.top, seen.bottom - size.headPx),
     [lines, size, seen.top, seen.bottom],
   );
-  return { box, boxSize, look, measure, size, days, lines, heightPx, habits, columns, drawn, dayCount, isWide };
+  return {
+    folded,
+    fold,
+    box,
+    boxSize,
+    look,
+    measure,
+    size,
+    days,
+    lines,
+    heightPx,
+    habits,
+    columns,
+    drawn,
+    dayCount,
+    isWide,
+  };
 }
 
 export type BoardLayout = ReturnType<typeof useBoardLayout>;
