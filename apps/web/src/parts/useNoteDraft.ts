@@ -5,6 +5,12 @@ const PAUSE_MS = 600;
 /** A note being typed. It keeps itself: a moment after the last key, when it is left, and when it or the page goes. */
 export function useNoteDraft(note: string, onChange: (note: string) => void) {
   const [draft, setDraft] = useState<string | null>(null);
+  const [known, setKnown] = useState(note);
+  if (note !== known) {
+    setKnown(note);
+    // All that was typed here is kept, and what stands there now came from elsewhere (undo, another device): it shows.
+    if (draft !== null && draft.trim() === known) setDraft(null);
+  }
   const latest = useRef({ draft, note, onChange });
   useEffect(() => {
     latest.current = { draft, note, onChange };
