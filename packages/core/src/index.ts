@@ -225,7 +225,31 @@ export {
   withFeelingRenamed,
   feelingsByUse,
   checkedByWriting,
+  pagesByDay,
+  writingOf,
 } from './journal/page.ts';
+export { mergedPage, putTogether } from './journal/mergePages.ts';
+export {
+  LOOK_BACK_SPANS,
+  type LookBackSpan,
+  isWritten,
+  saidAnswers,
+  reviewOfSpan,
+  spanJustBefore,
+  plannedBefore,
+  type OfferedReview,
+  offeredReviews,
+  type Remembered,
+  rememberedOn,
+  spanOfReview,
+  linesOf,
+  newReview,
+} from './journal/lookBack.ts';
+export { moodOver } from './mood/moodOver.ts';
+export { type Miss, type MissedFor, missesIn, missesByReason } from './habit/misses.ts';
+export { type Reached, type GoalMoved, goalMoves } from './goal/goalMoves.ts';
+export { type MoodSun, type MoodPlate, sunHeight, monthsOfMoods, weeksOfMoods } from './chart/moodPlate.ts';
+export { type MoodPoint, type MoodLine, moodLine } from './chart/moodLine.ts';
 export {
   TOLERANCE,
   isSame,

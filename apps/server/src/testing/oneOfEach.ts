@@ -159,6 +159,7 @@ export function oneOfEach(): Change[] {
         lessons: 's',
         mostOfWins: 'a',
         mostOfLosses: 'b',
+        nextTimeWas: 'partly',
       },
     }),
     change('habitNotes', 'note', { id: 'note', habitId: 'habit', day, text: 't', link: 'https://example.org' }),

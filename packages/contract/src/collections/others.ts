@@ -125,6 +125,7 @@ export const reviewSchema = shape({
     lessons: text(),
     mostOfWins: text(),
     mostOfLosses: text(),
+    nextTimeWas: oneOf(['done', 'partly', 'not', 'aside']),
   }).required('is missing'),
 });
 

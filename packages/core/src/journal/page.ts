@@ -25,8 +25,11 @@ export const isEmptyPage = (page: JournalPage): boolean =>
 export function pagesOfDay(journal: Iterable<JournalPage>, day: PlainDay): JournalPage[] {
   const own: JournalPage[] = [];
   for (const page of journal) if (dayOf(page.day) === day) own.push(page);
-  return own.sort((a, b) => JOURNAL_PARTS.indexOf(a.part) - JOURNAL_PARTS.indexOf(b.part) || (a.id < b.id ? -1 : 1));
+  return own.sort(inReadingOrder);
 }
+
+const inReadingOrder = (a: JournalPage, b: JournalPage): number =>
+  JOURNAL_PARTS.indexOf(a.part) - JOURNAL_PARTS.indexOf(b.part) || (a.id < b.id ? -1 : 1);
 
 /** A page with an answer to a prompt; the wording that was answered first stays, and an empty answer goes. */
 export function withAnswer(
@@ -100,3 +103,22 @@ export function checkedByWriting(
   }
   return found;
 }
+
+/** The pages of every day that has one, each day's morning first. */
+export function pagesByDay(journal: Iterable<JournalPage>): Map<PlainDay, JournalPage[]> {
+  const days = new Map<PlainDay, JournalPage[]>();
+  for (const page of journal) {
+    const day = dayOf(page.day);
+    const own = days.get(day);
+    if (own === undefined) days.set(day, [page]);
+    else own.push(page);
+  }
+  for (const pages of days.values()) if (pages.length > 1) pages.sort(inReadingOrder);
+  return days;
+}
+
+/** What a page says, one text after the other: its own, then its answers. */
+export const writingOf = ({ text, answers = [] }: Pick<JournalPage, 'text' | 'answers'>): string[] =>
+  [text, ...answers.flatMap(({ text: said, items = [] }) => [said, ...items.map((item) => item.text)])].flatMap(
+    (each) => (isBlank(each) ? [] : [each!.trim()]),
+  );

@@ -274,6 +274,8 @@ export type ReviewAnswers = {
   lessons?: string;
   mostOfWins?: string;
   mostOfLosses?: string;
+  /** What became of `nextTime`; `aside` where it was only put away. */
+  nextTimeWas?: 'done' | 'partly' | 'not' | 'aside';
 };
 /** A look back on a span that begins on a day. */
 export type Review = {

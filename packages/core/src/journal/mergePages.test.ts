@@ -1,0 +1,98 @@
+import fc from 'fast-check';
+import type { JournalPage } from '../record/records.ts';
+import { mergedPage, putTogether } from './mergePages.ts';
+import { writingOf } from './page.ts';
+
+const page = (more: Partial<JournalPage> = {}): JournalPage => ({ id: 'p', day: '2025-03-10', part: 'day', ...more });
+
+describe('a page that two devices wrote', () => {
+  it('has what each changed where the other did not', () => {
+    const base = page({ mood: 2, text: 'Rain', feelings: ['tired'] });
+    const { page: both, lost } = mergedPage(
+      base,
+      page({ mood: 4, text: 'Rain', feelings: ['tired', 'calm'] }),
+      page({ mood: 2, text: 'Rain, then wind', feelings: ['tired', 'proud'] }),
+    );
+    expect(both).toEqual(page({ mood: 4, text: 'Rain, then wind', feelings: ['tired', 'proud', 'calm'] }));
+    expect(lost).toBeNull();
+  });
+
+  it('shows the later text where both wrote, and gives the other', () => {
+    const { page: both, lost } = mergedPage(
+      page({ text: 'Rain' }),
+      page({ text: 'Rain and fog' }),
+      page({ text: 'Sun' }),
+    );
+    expect(both.text).toBe('Sun');
+    expect(lost).toEqual({ text: 'Rain and fog' });
+    // What the later holds whole is not lost, nor is what the earlier only took away.
+    expect(mergedPage(page(), page({ text: 'Sun' }), page({ text: 'Sun at last' })).lost).toBeNull();
+    expect(mergedPage(page({ text: 'Rain' }), page(), page({ text: 'Sun' })).lost).toBeNull();
+  });
+
+  it('keeps answers of both, lines of both, and what either ticked off', () => {
+    const list = (...items: [string, boolean?][]) => [
+      { promptId: 'a', items: items.map(([text, done]) => (done === undefined ? { text } : { text, done })) },
+    ];
+    const base = page({ answers: list(['Ring'], ['Larch']) });
+    const { page: both } = mergedPage(
+      base,
+      page({ answers: [...list(['Ring', true], ['Larch'], ['Rope']), { promptId: 'b', text: 'Tide' }] }),
+      page({ answers: list(['Ring'], ['Larch'], ['Tar']) }),
+    );
+    expect(both.answers).toEqual([
+      { promptId: 'a', items: [{ text: 'Ring', done: true }, { text: 'Larch' }, { text: 'Tar' }, { text: 'Rope' }] },
+      { promptId: 'b', text: 'Tide' },
+    ]);
+    const told = (text: string) => page({ answers: [{ promptId: 'a', promptText: 'What?', text }] });
+    expect(mergedPage(told('x'), told('first'), told('second'))).toEqual({
+      page: told('second'),
+      lost: { answers: [{ promptId: 'a', promptText: 'What?', text: 'first' }] },
+    });
+    // One took the answer away, the other wrote on.
+    expect(mergedPage(told('x'), told('more'), page()).page).toEqual(told('more'));
+  });
+
+  it('never loses a word that was typed, and is the same again where nothing differs', () => {
+    const text = fc.constantFrom('', 'Rain', 'Rain and fog', 'Sun', 'Wind\n\nand sea');
+    const items = fc.array(fc.record({ text: fc.constantFrom('Ring', 'Larch', 'Rope') }), { maxLength: 3 });
+    const pages = fc
+      .record({ text, said: text, items })
+      .map(({ text: own, said, items: lines }) =>
+        page({ ...(own ? { text: own } : {}), answers: [{ promptId: 'a', text: said, items: lines }] }),
+      );
+    fc.assert(
+      fc.property(pages, pages, pages, (base, earlier, late) => {
+        const { page: both, lost } = mergedPage(base, earlier, late);
+        const there = [...writingOf(both), ...writingOf(lost ?? {})].join('\n');
+        const was = writingOf(base);
+        for (const side of [earlier, late]) {
+          for (const words of writingOf(side)) if (!was.includes(words)) expect(there).toContain(words);
+        }
+        const again = mergedPage(base, both, both);
+        expect(writingOf(again.page)).toEqual(writingOf(both));
+        expect(again.lost).toBeNull();
+      }),
+    );
+  });
+});
+
+describe('pages put together', () => {
+  it('have the other’s words below their own, once', () => {
+    const own = page({ mood: 3, text: 'Sun', answers: [{ promptId: 'a', text: 'Tide' }] });
+    const other = page({
+      id: 'q',
+      mood: 5,
+      text: 'Fog',
+      feelings: ['calm'],
+      answers: [{ promptId: 'a', text: 'Slack' }],
+    });
+    expect(putTogether(own, other)).toEqual(
+      page({ mood: 3, text: 'Sun\n\nFog', feelings: ['calm'], answers: [{ promptId: 'a', text: 'Tide\n\nSlack' }] }),
+    );
+    expect(putTogether(own, page({ id: 'q', text: 'Sun' })).text).toBe('Sun');
+    expect(putTogether(page(), page({ id: 'q', text: 'Fog', answers: [{ promptId: 'b', text: 'x' }] }))).toEqual(
+      page({ text: 'Fog', answers: [{ promptId: 'b', text: 'x' }] }),
+    );
+  });
+});
