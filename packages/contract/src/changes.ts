@@ -14,9 +14,14 @@ export type Change<C extends Collection = Collection> = {
   collection: C;
   key: string;
   record: RecordOf<C> | null;
+  /**
+   * The page that a change of the journal began from. Where another device wrote on it meanwhile, the two become one page,
+   * and nothing that was typed is lost.
+   */
+  base?: RecordOf<'journal'>;
 };
 
-const FIELDS = ['id', 'madeAt', 'collection', 'key', 'record'];
+const FIELDS = ['id', 'madeAt', 'collection', 'key', 'record', 'base'];
 const NAMES = new Set<unknown>(COLLECTIONS);
 
 /**
@@ -35,6 +40,9 @@ function envelopeIssues(change: unknown): Issue[] {
   if (typeof id !== 'string' || !isId(id)) issues.push({ path: 'id', message: 'is not an id of 1 to 64 characters' });
   if (typeof madeAt !== 'string' || !isInstant(madeAt)) {
     issues.push({ path: 'madeAt', message: 'is not an instant in UTC, such as 2025-03-01T07:30:00Z' });
+  }
+  if ('base' in change && collection !== 'journal') {
+    issues.push({ path: 'base', message: 'is only for pages of the journal' });
   }
   if (!NAMES.has(collection)) issues.push({ path: 'collection', message: 'is not a collection' });
   if (typeof key !== 'string' || key.length === 0 || key.length > LIMITS.keyLength) {
@@ -64,7 +72,8 @@ export function changesIssues(body: unknown): Issue[] {
   let values = 0;
   for (const [index, change] of changes.entries()) {
     if (issues.length >= LIMITS.issues) break;
-    values += sizeOf((change as { record?: unknown } | null)?.record).values;
+    const { record, base } = (change ?? {}) as { record?: unknown; base?: unknown };
+    values += sizeOf(record).values + sizeOf(base).values;
     if (values > LIMITS.valuesTogether) {
       issues.push({ path: 'changes', message: `hold more than ${LIMITS.valuesTogether} values together` });
       break;

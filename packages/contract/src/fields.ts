@@ -26,14 +26,13 @@ export const name = () =>
     .required('is missing')
     .test('seen', 'is empty', (value) => value.trim().length > 0);
 
-const LONGEST_ID = 64;
-
 /** An id made by the client: 1 to 64 characters. */
-export const id = () => characters().required('is missing').max(LONGEST_ID, `is longer than ${LONGEST_ID} characters`);
+export const id = () =>
+  characters().required('is missing').max(LIMITS.idLength, `is longer than ${LIMITS.idLength} characters`);
 
 /** Whether a text can be an id. */
 export const isId = (value: string): boolean =>
-  value.length > 0 && value.length <= LONGEST_ID && !UNSTORABLE.test(value);
+  value.length > 0 && value.length <= LIMITS.idLength && !UNSTORABLE.test(value);
 
 const FIRST_DAY = '0001-01-01';
 

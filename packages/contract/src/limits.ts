@@ -2,6 +2,8 @@
 export const LIMITS = {
   /** The size in bytes of the body of a request. */
   bodyBytes: 512 * 1024,
+  /** Characters of an id. */
+  idLength: 64,
   /** Changes in one request. */
   changes: 500,
   /** Values (numbers, texts, lists, objects) in one record, however nested. */

@@ -233,6 +233,19 @@ describe('a change', () => {
     expect(await device.outbox.read('anna')).toEqual({ waiting: [], refused: [] });
   });
 
+  it('of a page of the journal goes with the page that it began from; of two in a row with the one before', async () => {
+    const server = pretendServer();
+    const { sync, store, waiting } = open(server, newId());
+    await until(() => store.getState().records.isLoaded);
+    const page = (text: string) => ({ id: 'p', day: '2026-11-24', part: 'day' as const, text });
+    const texts = ['Rain', 'Rain, wind', 'Rain, wind, sea'];
+    sync.change([changeTo('journal', page(texts[0]!))]);
+    sync.change(texts.slice(1).map((text) => changeTo('journal', page(text))));
+    sync.change([changeTo('areas', { id: 'a', name: 'Cello', order: 0 })]);
+    await until(() => waiting() === 0);
+    expect(server.state.taken.map(({ base }) => base?.text)).toEqual([undefined, texts[0], texts[1], undefined]);
+  });
+
   it('that is too large with others is sent alone, and refused only if it still is', async () => {
     const server = pretendServer();
     const sizes: number[] = [];

@@ -41,7 +41,8 @@ export function startSync(deps: {
   const rounds = createRounds(session, retryMs);
   rounds.go();
   return {
-    change(changes) {
+    change(made) {
+      const changes = session.isStopped ? made : withBases(session, made);
       // What is written as the app goes is sent when it is back.
       if (!session.isStopped) make(session, changes);
       const isJotted = outbox.jot(accountId, changes);
@@ -63,6 +64,18 @@ export function startSync(deps: {
       store.dispatch(recordsCleared());
     },
   };
+}
+
+/** Changes of the journal with the page that each began from, so that another device's writing on it can be told. */
+function withBases({ store }: Session, changes: readonly Change[]): Change[] {
+  const latest = new Map<string, Change['base'] | null>();
+  return changes.map((change) => {
+    if (change.collection !== 'journal') return change;
+    const { key } = change;
+    const base = latest.has(key) ? latest.get(key) : store.getState().records.journal[key];
+    latest.set(key, change.record as Change['base'] | null);
+    return base === undefined || base === null ? change : { ...change, base };
+  });
 }
 
 /** Makes changes in the store, and remembers what the server holds under them. */

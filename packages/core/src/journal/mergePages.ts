@@ -10,9 +10,13 @@ function later<T>(base: T, earlier: T, late: T): T {
   return isSame(late, base) ? earlier : late;
 }
 
+/** The same of a text: one that the later took away and the earlier wrote on stays. */
+const laterText = (base: string, earlier: string, late: string): string =>
+  late.trim() === '' && earlier !== base ? earlier : later(base, earlier, late);
+
 /** A text that both sides changed, in a way that the later does not hold the earlier. */
 const isLost = (base: string, earlier: string, late: string): boolean =>
-  earlier.trim() !== '' && earlier !== base && late !== base && !late.includes(earlier.trim());
+  earlier.trim() !== '' && late.trim() !== '' && earlier !== base && late !== base && !late.includes(earlier.trim());
 
 /** Feelings of the later, with what the earlier added and without what it took away. */
 function mergedFeelings(base: readonly string[], earlier: readonly string[], late: readonly string[]): string[] {
@@ -49,7 +53,7 @@ function mergedAnswers(base: JournalPage, earlier: JournalPage, late: JournalPag
       else if (first !== null && !isSame(first, was)) parts.shown.push(first);
       continue;
     }
-    const text = later(was?.text ?? '', first.text ?? '', last.text ?? '');
+    const text = laterText(was?.text ?? '', first.text ?? '', last.text ?? '');
     const items = mergedItems(was?.items ?? [], first.items ?? [], last.items ?? []);
     const { text: _text, items: _items, ...rest } = last;
     parts.shown.push({ ...rest, ...(text === '' ? {} : { text }), ...(items.length === 0 ? {} : { items }) });
@@ -74,7 +78,7 @@ export function mergedPage(
   const answers = mergedAnswers(base, earlier, late);
   const feelings = mergedFeelings(base.feelings ?? [], earlier.feelings ?? [], late.feelings ?? []);
   const mood = later(base.mood, earlier.mood, late.mood);
-  const text = later(base.text ?? '', earlier.text ?? '', late.text ?? '');
+  const text = laterText(base.text ?? '', earlier.text ?? '', late.text ?? '');
   const { id, day, part } = late;
   const page: JournalPage = {
     id,

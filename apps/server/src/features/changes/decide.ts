@@ -6,11 +6,11 @@ import {
   type RemovalPlan,
   checkRecord,
   isKey,
-  isLater as isLaterChange,
   keyOf,
   removalPlan,
 } from '@wimbel/contract';
-import { type Origin, placeOf } from './queries.ts';
+import { type Origin, isLater, placeOf } from './queries.ts';
+import { decideTogether } from './journal.ts';
 import { issuesAgainstOthers } from './relations.ts';
 import type { State } from './state.ts';
 
@@ -31,9 +31,6 @@ export async function decideAll(state: State, changes: readonly Change[], latest
   return results;
 }
 
-const isLater = (a: Origin, b: Origin): boolean =>
-  isLaterChange({ madeAt: a.changedAt, id: a.changeId }, { madeAt: b.changedAt, id: b.changeId });
-
 /** A check that trips over a value it was not made for refuses that change alone; any other fault is none of the change. */
 function unreadable({ id }: Change, error: unknown): ChangeResult {
   if (error instanceof TypeError || error instanceof RangeError) return refusal(id, '', 'cannot be read');
@@ -45,6 +42,8 @@ async function decide(state: State, change: Change, latestMs: number): Promise<C
   const origin = { changedAt: change.madeAt, changeId: id };
   if (!isKey(collection, key)) return refusal(id, 'key', 'is not a key of this collection');
   const before = await state.logged(collection, key);
+  const together = await decideTogether(state, change, before, latestMs);
+  if (together !== null) return together;
   if (before !== null && !isLater(origin, before)) return { id, status: 'superseded' };
   if (!('record' in change)) return refusal(id, 'record', 'is missing; a removal says null');
   if (Date.parse(change.madeAt) > latestMs) {

@@ -5,6 +5,7 @@ import {
   type RecordOf,
   type ServerRow,
   entryOfKey,
+  isLater as isLaterChange,
   isNamed,
 } from '@wimbel/contract';
 import { getTableColumns, getTableName } from 'drizzle-orm';
@@ -16,6 +17,10 @@ export type AnyRecord = RecordOf<Collection>;
 
 /** Who wrote a record last: the later instant wins, of the same instant the higher change id. */
 export type Origin = { changedAt: string; changeId: string };
+
+/** Whether what a change wrote wins over what another did. */
+export const isLater = (a: Origin, b: Origin): boolean =>
+  isLaterChange({ madeAt: a.changedAt, id: a.changeId }, { madeAt: b.changedAt, id: b.changeId });
 
 /** A record as the log has it; `record` is null where it was removed. */
 export type Logged = Origin & { revision: number; record: AnyRecord | null };

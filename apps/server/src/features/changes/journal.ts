@@ -1,0 +1,58 @@
+import { createHash } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
+import { type Change, type ChangeResult, LIMITS, checkRecord } from '@wimbel/contract';
+import { type JournalPage, isEmptyPage, mergedPage } from '@wimbel/core';
+import { type Logged, type Origin, isLater } from './queries.ts';
+import { issuesAgainstOthers } from './relations.ts';
+import type { State } from './state.ts';
+
+const empty = ({ id, day, part }: JournalPage): JournalPage => ({ id, day, part });
+
+/** The change that made one page of two names the change that led to it, so that sending that again is known. */
+const togetherId = (id: string): string => `${id.slice(0, LIMITS.idLength - 1)}+`;
+
+/** The page that holds what would be lost, of the same day and part, with an id that the same change gives again. */
+const asideId = (pageId: string, changeId: string): string =>
+  `${pageId.slice(0, LIMITS.idLength - 17)}~${createHash('sha1').update(changeId).digest('hex').slice(0, 16)}`;
+
+/**
+ * A page of the journal that was written on since the page a change began from: the two become one page, and writing that
+ * both changed stays beside it as a page of its own. Null where nothing came in between, and the usual rules hold. The
+ * device is told that something else stands there now, and what.
+ */
+export async function decideTogether(
+  state: State,
+  { id, collection, key, madeAt, record, base }: Change,
+  before: Logged | null,
+  latestMs: number,
+): Promise<ChangeResult | null> {
+  if (collection !== 'journal' || base === undefined || before === null) return null;
+  if (before.changeId === id || before.changeId === togetherId(id) || Date.parse(madeAt) > latestMs) return null;
+  const from = checkRecord('journal', base);
+  if (from.record === null) {
+    const issues = from.issues.map(({ path, message }) => ({ path: `base.${path}`, message }));
+    return { id, status: 'refused', issues };
+  }
+  const began = from.record;
+  const theirs = (before.record as JournalPage | null) ?? empty(began);
+  if (began.id !== key || isDeepStrictEqual(theirs, began)) return null;
+  const checked = record === null ? { record: empty(theirs) } : checkRecord('journal', record);
+  if (checked.record === null || checked.record.id !== key) return null;
+  const mine = checked.record as JournalPage;
+  const against = await issuesAgainstOthers(state, 'journal', mine, before.record);
+  if (against.length > 0) return { id, status: 'refused', issues: against };
+  const origin: Origin = { changedAt: madeAt, changeId: id };
+  const [earlier, late] = isLater(origin, before) ? [theirs, mine] : [mine, theirs];
+  const { page, lost } = mergedPage(began, earlier, late);
+  if (isEmptyPage(page)) return null;
+  const changedAt = late === mine ? madeAt : before.changedAt;
+  if (!isDeepStrictEqual(page, before.record)) {
+    state.put('journal', key, page, { changedAt, changeId: togetherId(id) });
+  }
+  const aside = asideId(key, id);
+  // Once it was put aside it is the person's: sent again, it does not come back.
+  if (lost !== null && (await state.logged('journal', aside)) === null) {
+    state.put('journal', aside, { ...empty(page), ...lost, id: aside }, { changedAt, changeId: togetherId(id) });
+  }
+  return { id, status: 'superseded' };
+}
