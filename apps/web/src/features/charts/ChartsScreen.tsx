@@ -46,7 +46,7 @@ import { ShareCard } from './cards/ShareCard.tsx';
 import { Steps } from './cards/Steps.tsx';
 import { TwoDaysSheet } from './choice/TwoDaysSheet.tsx';
 import { type ChartParams, type ChartsAt, chartsAddress, chartsAt } from './choice/chartAddress.ts';
-import { SPAN_WORDS, spanTitle } from './chartWords.ts';
+import { SPAN_WORDS, spanTitle } from '../../words/spanWords.ts';
 import { type ChartsShown, recordDaysOf, useCharts, chartedOf } from './useCharts.ts';
 import { GoalsByAreaCard } from './cards/GoalsByAreaCard.tsx';
 import { CheckpointsCard } from '../../parts/CheckpointsCard.tsx';

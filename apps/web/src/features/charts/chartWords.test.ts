@@ -1,5 +1,6 @@
 import { type ReviewFact, type ReviewSpan, dayOf, reviewSpanOf } from '@wimbel/core';
-import { betweenFault, changeWords, factWords, partWords, rankWords, spanTitle, weekdaysFrom } from './chartWords.ts';
+import { betweenFault, factWords, partWords, rankWords, weekdaysFrom } from './chartWords.ts';
+import { changeWords, spanTitle } from '../../words/spanWords.ts';
 
 const TODAY = dayOf('2026-11-24');
 const spanOf = (kind: ReviewSpan, day = TODAY) =>

@@ -1,5 +1,6 @@
-import type { DaySpan, PartReview, PlainDay, ReviewFact, ReviewSpan, Weekday } from '@wimbel/core';
+import type { PartReview, PlainDay, ReviewFact, ReviewSpan, Weekday } from '@wimbel/core';
 import { WEEKDAYS, daysIn, monthOfDay } from '@wimbel/core';
+import { beforeWords } from '../../words/spanWords.ts';
 import { number } from '../../shared/amounts.ts';
 import {
   capital,
@@ -8,7 +9,6 @@ import {
   dateNumber,
   monthAbbreviation,
   monthAndYear,
-  monthName,
   PART_WORDS,
   percent,
   shortDate,
@@ -26,45 +26,6 @@ export function betweenFault(first: PlainDay | null, last: PlainDay | null): str
   if (last < first) return 'The last day is before the first';
   return last - first < MOST_DAYS_BETWEEN ? null : 'That is more than twenty years; choose days that are nearer';
 }
-
-export const SPAN_WORDS: Record<ReviewSpan, string> = {
-  week: 'Week',
-  month: 'Month',
-  quarter: 'Quarter',
-  year: 'Year',
-  all: 'All',
-  days: 'Two days',
-};
-
-/** A span as a title: "16 to 22 November", "November 2026", "October to December 2026", "2026", "Since 1 October 2025". */
-export function spanTitle(kind: ReviewSpan, span: DaySpan, today: PlainDay): string {
-  switch (kind) {
-    case 'week':
-    case 'days':
-      return spanInWords(span, today);
-    case 'month':
-      return monthAndYear(monthOfDay(span.first));
-    case 'quarter':
-      return `${monthName(monthOfDay(span.first))} to ${monthAndYear(monthOfDay(span.last))}`;
-    case 'year':
-      return yearOf(span.first);
-    case 'all':
-      return `Since ${dateNear(span.first, today)}`;
-  }
-}
-
-export const BEFORE_WORDS: Record<ReviewSpan, string> = {
-  week: 'the week before',
-  month: 'the month before',
-  quarter: 'the quarter before',
-  year: 'the year before',
-  all: '',
-  days: 'as many days before',
-};
-
-/** What something is compared with: of what still runs, as many days of the span before. */
-export const beforeWords = (kind: ReviewSpan, isByNow: boolean): string =>
-  `${BEFORE_WORDS[kind]}${isByNow ? ' by this day' : ''}`;
 
 export const PARTS_WORDS: Record<ReviewSpan, string> = {
   week: 'Day by day',
@@ -158,10 +119,3 @@ export const weekdaysFrom = (weekStart: Weekday): Weekday[] => {
   const from = WEEKDAYS.indexOf(weekStart);
   return [...WEEKDAYS.slice(from), ...WEEKDAYS.slice(0, from)];
 };
-
-/** "12 points up", "3 points down", "as before": how a rate stands to the one before. */
-export function changeWords(change: number): string {
-  const points = Math.round(Math.abs(change) * 100);
-  if (points === 0) return 'as before';
-  return `${counted(points, 'point')} ${change > 0 ? 'up' : 'down'}`;
-}

@@ -5,7 +5,7 @@ import { selectSettings, selectToday, selectTracks } from '../../store/selectors
 import { useAppSelector } from '../../store/store.ts';
 import type { ChartsAt, ChartsOf } from './choice/chartAddress.ts';
 import type { ChartedOf } from './chartedOf.ts';
-import { useReview } from './review/useReview.ts';
+import { useReview } from '../../parts/review/useReview.ts';
 
 /** What the charts are of, where it is there. */
 export type Subject = {

@@ -25,7 +25,8 @@ import { ChartCard } from './ChartCard.tsx';
 import { type DaysProps, useAmountOn } from './DayCards.tsx';
 import { useHabitColor } from './HabitCards.tsx';
 import { MarkWords } from './MarkWords.tsx';
-import { beforeWords, partWords } from '../chartWords.ts';
+import { partWords } from '../chartWords.ts';
+import { beforeWords } from '../../../words/spanWords.ts';
 import { FigureWords } from '../../../parts/Figure.tsx';
 
 type Props = DaysProps & { track: Track };

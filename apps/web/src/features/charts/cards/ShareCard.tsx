@@ -11,7 +11,7 @@ import type { OfMany } from './DayCards.tsx';
 import { MarkWords } from './MarkWords.tsx';
 import { daysFigures } from './chartFigures.ts';
 import { dayOfAllWords } from './chartValues.ts';
-import { beforeWords, spanTitle } from '../chartWords.ts';
+import { beforeWords, spanTitle } from '../../../words/spanWords.ts';
 import { FigureWords } from '../../../parts/Figure.tsx';
 import { overThese } from '../chartedOf.ts';
 

@@ -19,7 +19,7 @@ import { RankingCard } from '../cards/RankingCard.tsx';
 import { AreasCard, InWords, PartsCard, PartsOfDayCard, WeekdaysCard } from '../cards/ReviewCards.tsx';
 import { ShareCard } from '../cards/ShareCard.tsx';
 import { type ChartParams, chartsAddress, chartsAt } from '../choice/chartAddress.ts';
-import { spanTitle } from '../chartWords.ts';
+import { spanTitle } from '../../../words/spanWords.ts';
 import { type ChartsShown, recordDaysOf, useCharts, chartedOf } from '../useCharts.ts';
 import { IsPrinted } from '../../../parts/printed.ts';
 

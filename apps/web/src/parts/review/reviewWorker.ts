@@ -1,6 +1,6 @@
 import type { SpanReview, Track } from '@wimbel/core';
 import { type Remote, wrap } from 'comlink';
-import { forgetWithAccount } from '../../../shared/accountLeft.ts';
+import { forgetWithAccount } from '../../shared/accountLeft.ts';
 import type { ReviewOptions, Reviewer } from './reviewer.ts';
 
 /** A worker with the tracks it has: one is sent again only when its habit was laid out anew. */

@@ -1,6 +1,6 @@
 import { type ReviewSpan, type Track, buildTrack, dayOf, spanReview } from '@wimbel/core';
 import { act, render, screen } from '@testing-library/react';
-import { TODAY, aHabit } from '../../../testing/goalSamples.ts';
+import { TODAY, aHabit } from '../../testing/goalSamples.ts';
 import { createReviewer } from './reviewer.ts';
 import { useReview } from './useReview.ts';
 

@@ -1,8 +1,8 @@
 import { MessageChannel } from 'node:worker_threads';
 import { type Track, buildTrack, dayOf, spanReview } from '@wimbel/core';
 import { expose } from 'comlink';
-import { accountLeft } from '../../../shared/accountLeft.ts';
-import { TODAY, aHabit } from '../../../testing/goalSamples.ts';
+import { accountLeft } from '../../shared/accountLeft.ts';
+import { TODAY, aHabit } from '../../testing/goalSamples.ts';
 import { createReviewWorker } from './reviewWorker.ts';
 import { type Reviewer, createReviewer } from './reviewer.ts';
 
