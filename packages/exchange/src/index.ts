@@ -10,3 +10,4 @@ export {
 } from './dataFile.ts';
 export { type LineStep, stepsOfText } from './stepLines.ts';
 export { type LineHabit, habitOfLine } from './habitLine.ts';
+export { type TakeAlong, takeAlongMarkdown } from './takeAlong.ts';

@@ -10,6 +10,9 @@ export function NoteField({
   maxLength = 5000,
   placeholder,
   isTelling = false,
+  isGrowing = false,
+  isLine = false,
+  onOther,
 }: {
   note: string;
   label: string;
@@ -19,15 +22,22 @@ export function NoteField({
   placeholder?: string;
   /** Whether it says that what was typed is kept. */
   isTelling?: boolean;
+  /** Whether it is as tall as what is written in it. */
+  isGrowing?: boolean;
+  /** Whether it is one line. */
+  isLine?: boolean;
+  /** Something else was written there meanwhile, on another device, and would be written over. */
+  onOther?: (note: string) => void;
 }) {
-  const draft = useNoteDraft(note, onChange);
+  const draft = useNoteDraft(note, onChange, onOther);
   return (
     <Field
       label={label}
       value={draft.text}
       onChangeText={draft.write}
       onBlur={draft.keep}
-      multiline
+      multiline={!isLine}
+      isGrowing={isGrowing}
       maxLength={maxLength}
       autoFocus={autoFocus}
       {...(placeholder === undefined ? {} : { placeholder })}

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 const PAUSE_MS = 600;
 
 /** A note being typed. It keeps itself: a moment after the last key, when it is left, and when it or the page goes. */
-export function useNoteDraft(note: string, onChange: (note: string) => void) {
+export function useNoteDraft(note: string, onChange: (note: string) => void, onOther?: (note: string) => void) {
   const [draft, setDraft] = useState<string | null>(null);
   const [known, setKnown] = useState(note);
   if (note !== known) {
@@ -15,9 +15,19 @@ export function useNoteDraft(note: string, onChange: (note: string) => void) {
   useEffect(() => {
     latest.current = { draft, note, onChange };
   });
+  // What this field kept last; anything else that comes to stand there while something is typed was written elsewhere.
+  const own = useRef(note);
+  useEffect(() => {
+    const typed = draft?.trim() ?? null;
+    if (note === own.current) return;
+    own.current = note;
+    if (typed !== null && note !== '' && !typed.includes(note)) onOther?.(note);
+  }, [note]);
   const keep = (): void => {
     const { draft: text, note: before, onChange: save } = latest.current;
-    if (text !== null && text.trim() !== before) save(text.trim());
+    if (text === null || text.trim() === before) return;
+    own.current = text.trim();
+    save(text.trim());
   };
   useEffect(() => {
     if (draft === null) return;

@@ -13,6 +13,11 @@ export const PATHS = {
   habitList: '/habits/list',
   habitTargets: '/habits/targets',
   journal: '/journal',
+  journalPages: '/journal/pages',
+  moods: '/journal/moods',
+  lookBack: '/journal/look-back',
+  takeAlong: '/journal/take-along',
+  yearTurn: '/journal/year-turn',
   settings: '/settings',
   habitsInOrder: '/settings/habits',
   areas: '/settings/areas',
@@ -27,3 +32,8 @@ export const habitPath = (id: string): string => `/habits/${encodeURIComponent(i
 export const habitEditPath = (id: string): string => `${habitPath(id)}/edit`;
 export const goalPath = (id: string): string => `/goals/${encodeURIComponent(id)}`;
 export const goalEditPath = (id: string): string => `${goalPath(id)}/edit`;
+
+/** The page of a day; that of today without naming it. */
+export const journalPath = (day: string): string => `${PATHS.journal}?day=${day}`;
+/** The look back on a span of a kind that a day lies in. */
+export const lookBackPath = (span: string, day: string): string => `${PATHS.lookBack}?span=${span}&day=${day}`;

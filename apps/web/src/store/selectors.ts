@@ -13,6 +13,7 @@ import {
   NO_ENTRIES,
   type PlainDay,
   type Prompt,
+  type Review,
   type Track,
   dayOf,
   entryOn,
@@ -45,6 +46,7 @@ const goalsInOrder = memoByObject((goals: RecordsState['goals']): Goal[] => Obje
 
 const allPages = memoByObject((each: RecordsState['journal']): JournalPage[] => Object.values(each));
 const promptsInOrder = memoByObject((each: RecordsState['prompts']): Prompt[] => Object.values(each).sort(byOrder));
+const allReviews = memoByObject((each: RecordsState['reviews']): Review[] => Object.values(each));
 const allKeyResults = memoByObject((each: RecordsState['keyResults']): KeyResult[] => Object.values(each));
 
 /** Every habit, archived ones too, in the user's order. */
@@ -54,6 +56,8 @@ export const selectGoals = (state: RootState): Goal[] => goalsInOrder(state.reco
 export const selectKeyResults = (state: RootState): KeyResult[] => allKeyResults(state.records.keyResults);
 /** Every page of the journal. */
 export const selectJournal = (state: RootState): JournalPage[] => allPages(state.records.journal);
+/** Every look back, those of seasons too. */
+export const selectReviews = (state: RootState): Review[] => allReviews(state.records.reviews);
 /** Every prompt, retired ones too, in the person’s order. */
 export const selectPrompts = (state: RootState): Prompt[] => promptsInOrder(state.records.prompts);
 export const selectToday = (state: RootState): PlainDay => state.clock.today;

@@ -15,6 +15,8 @@ type Props = Omit<TextInputProps, 'style' | 'onChange'> & {
   isDate?: boolean;
   /** Leaves the label to those who hear it, where the eye needs none. */
   isLabelHidden?: boolean;
+  /** Whether lines to write in are as tall as what is written. */
+  isGrowing?: boolean;
   /** Takes hold of the input, to give it the focus. */
   inputRef?: React.Ref<never>;
 };
@@ -27,6 +29,7 @@ export function Field({
   suffix,
   isDate = false,
   isLabelHidden = false,
+  isGrowing = false,
   inputRef,
   ...input
 }: Props) {
@@ -55,7 +58,13 @@ export function Field({
             aria-invalid={error !== undefined}
             aria-describedby={error !== undefined || hint !== undefined ? id : undefined}
             placeholderTextColor={colors.quiet}
-            style={[TYPE.body, styles.input, input.multiline && styles.area, { color: colors.ink }]}
+            style={[
+              TYPE.body,
+              styles.input,
+              input.multiline && styles.area,
+              isGrowing && styles.growing,
+              { color: colors.ink },
+            ]}
           />
         )}
         {suffix ? <Words tone="quiet">{suffix}</Words> : null}
@@ -165,4 +174,5 @@ const useStyles = themed((colors) => ({
   tall: { minHeight: 84, alignItems: 'stretch', paddingVertical: SPACE.s },
   input: { flex: 1, minHeight: TOUCH_PX, minWidth: 0 },
   area: { minHeight: 64, lineHeight: 21 },
+  growing: { fieldSizing: 'content', maxHeight: '70vh' } as object,
 }));

@@ -1,4 +1,5 @@
-import type { Mood, Settings } from '@wimbel/core';
+import type { Mood, MoodMean, Settings } from '@wimbel/core';
+import { counted } from '../shared/format.ts';
 
 /** The moods, from low to great. */
 export const MOODS: readonly Mood[] = [1, 2, 3, 4, 5];
@@ -12,3 +13,6 @@ export const moodWord = ({ moodMarks = [] }: Pick<Settings, 'moodMarks'>, mood: 
 /** A person's own sign for a mood; null where the sun stands for it. */
 export const moodSign = ({ moodMarks = [] }: Pick<Settings, 'moodMarks'>, mood: Mood): string | null =>
   moodMarks.find((each) => each.mood === mood)?.symbol || null;
+
+/** A mean with its days: "3.6 on 28 days". */
+export const meanWords = ({ mean, days }: MoodMean): string => `${mean.toFixed(1)} on ${counted(days, 'day')}`;

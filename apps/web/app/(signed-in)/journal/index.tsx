@@ -1,3 +1,3 @@
-import { JournalScreen } from '../../../src/features/journal/JournalScreen.tsx';
+import { JournalScreen } from '../../../src/features/journal/page/JournalScreen.tsx';
 
 export default JournalScreen;

@@ -6,17 +6,14 @@ import {
   type Track,
   dayOfNeighbour,
   daysIn,
-  holdsDay,
   logSpanOf,
   yearSpan,
   yearOfDay,
 } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import CalendarRange from 'lucide-react-native/icons/calendar-range';
-import ChevronLeft from 'lucide-react-native/icons/chevron-left';
-import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Download from 'lucide-react-native/icons/download';
-import { type ReactNode, useState } from 'react';
+import { type ComponentProps, type ReactNode, useState } from 'react';
 import { View, useWindowDimensions } from 'react-native';
 import type { FiguredGoal } from '../../store/figuredGoals.ts';
 import { STATE_WORDS, goalPaceSentence } from '../../words/goalWords.ts';
@@ -39,6 +36,7 @@ import { AllDays, AllDaysRing, HabitDays, HabitDaysRing } from './cards/DayCards
 import { GoalCard, GoalsCard, KeyResultsCard } from './cards/GoalsCard.tsx';
 import { CourseCard, HabitFacts, RunsCard, TrendCard } from './cards/HabitCards.tsx';
 import { MoodCard } from './cards/MoodCard.tsx';
+import { MoodLineCard } from './cards/MoodLineCard.tsx';
 import { RankingCard } from './cards/RankingCard.tsx';
 import { AreasCard, InWords, PartsCard, PartsOfDayCard, WeekdaysCard } from './cards/ReviewCards.tsx';
 import { SaveSheet } from './saving/SaveSheet.tsx';
@@ -49,6 +47,7 @@ import { type ChartParams, type ChartsAt, chartsAddress, chartsAt } from './choi
 import { SPAN_WORDS, spanTitle } from '../../words/spanWords.ts';
 import { type ChartsShown, recordDaysOf, useCharts, chartedOf } from './useCharts.ts';
 import { GoalsByAreaCard } from './cards/GoalsByAreaCard.tsx';
+import { SpanHead } from '../../parts/SpanHead.tsx';
 import { CheckpointsCard } from '../../parts/CheckpointsCard.tsx';
 import { PATHS } from '../../shared/paths.ts';
 
@@ -154,49 +153,24 @@ export function ChartsScreen() {
 
 /** The span by its name, the ways to others, and what is done with the charts. */
 function ChartsHead({
-  kind,
-  span,
-  onBeside,
-  onNow,
   onTwoDays,
   onSave,
   children,
-}: {
-  kind: ReviewSpan;
-  span: DaySpan;
-  onBeside: (by: -1 | 1) => void;
-  onNow: () => void;
+  ...head
+}: Omit<ComponentProps<typeof SpanHead>, 'children'> & {
   onTwoDays: () => void;
   onSave: () => void;
   children: ReactNode;
 }) {
   const styles = useStyles();
-  const today = useAppSelector(selectToday);
-  const isNow = holdsDay(span, today);
-  const words = kind === 'days' ? 'stretch' : SPAN_WORDS[kind].toLowerCase();
   return (
-    <View style={[styles.head, kind !== 'all' && styles.withArrow]}>
-      {kind === 'all' ? null : (
-        <IconButton icon={ChevronLeft} label={`The ${words} before`} onPress={() => onBeside(-1)} />
-      )}
-      <Words type="title" heading={1} style={styles.title}>
-        {spanTitle(kind, span, today)}
-      </Words>
-      {kind === 'all' ? null : (
-        <IconButton
-          icon={ChevronRight}
-          label={`The ${words} after`}
-          onPress={() => onBeside(1)}
-          isDisabled={span.last >= today}
-        />
-      )}
-      {isNow || kind === 'days' ? null : <Button onPress={onNow}>{`This ${words}`}</Button>}
+    <SpanHead {...head}>
       <View style={styles.choice}>
         <IconButton icon={CalendarRange} name="Two days" label="Between two days" onPress={onTwoDays} />
         <IconButton icon={Download} name="Save" label="Save or print" onPress={onSave} />
         {children}
       </View>
-    </View>
+    </SpanHead>
   );
 }
 
@@ -269,6 +243,7 @@ function cardsOfMany({ subject, tracks, review, options }: ChartsShown, today: P
     [
       <WeekdaysCard key="weekdays" kind={kind} review={review} of={of} recordDays={recordDays} />,
       <PartsOfDayCard key="partsOfDay" kind={kind} review={review} of={of} />,
+      subject.what.of === 'all' ? <MoodLineCard key="moodLine" {...days} /> : null,
       <MoodCard key="mood" {...days} tracks={tracks} />,
     ],
   ];
@@ -350,9 +325,6 @@ function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
 }
 
 const useStyles = themed(() => ({
-  head: { flexDirection: 'row', alignItems: 'center', gap: SPACE.xs, flexWrap: 'wrap' },
-  withArrow: { marginLeft: -SPACE.m },
-  title: { flexShrink: 1 },
   choice: { marginLeft: 'auto', flexDirection: 'row', alignItems: 'center', gap: SPACE.xs },
   stack: { gap: SPACE.l },
   columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },

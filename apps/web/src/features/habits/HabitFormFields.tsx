@@ -1,5 +1,4 @@
-import { type Goal, WEEKDAYS } from '@wimbel/core';
-import { Controller, type UseFormReturn, useWatch } from 'react-hook-form';
+import type { Goal } from '@wimbel/core';
 import { View } from 'react-native';
 import { AreaFields } from '../../parts/AreaFields.tsx';
 import { capital } from '../../shared/format.ts';
@@ -12,15 +11,9 @@ import { FieldRow } from '../../ui/FormPage.tsx';
 import { IconGrid } from '../../ui/IconGrid.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Words } from '../../ui/Words.tsx';
-import type { HabitDraft } from './habitDraft.ts';
+import type { HabitDraft } from '../../parts/habitForm/habitDraft.ts';
+import { type HabitForm, LimitFields, useDraft } from '../../parts/habitForm/TermsFields.tsx';
 
-const SCHEDULES = [
-  { value: 'daily', label: 'Every day' },
-  { value: 'weekdays', label: 'On weekdays' },
-  { value: 'interval', label: 'Every few days' },
-  { value: 'perWeek', label: 'Times a week' },
-  { value: 'perMonth', label: 'Times a month' },
-];
 const PARTS = [
   { value: 'morning', label: 'Morning' },
   { value: 'midday', label: 'Midday' },
@@ -28,10 +21,12 @@ const PARTS = [
   { value: 'any', label: 'Any time' },
 ];
 const LONGEST_NAME = 120;
+const DONE_BY_HINTS = {
+  journal: 'The first written word of a day checks it off; a tap does too.',
+  review: 'The first written word of a look back checks off the day you write it; a tap does too.',
+};
 
-type Of = { form: UseFormReturn<HabitDraft> };
-
-const useDraft = ({ control }: UseFormReturn<HabitDraft>) => useWatch({ control }) as HabitDraft;
+type Of = { form: HabitForm };
 
 /** What the habit is called and belongs to: name, icon, area, goal. */
 export function NameFields({
@@ -122,20 +117,16 @@ export function CountFields({ form, hasRecords }: Of & { hasRecords: boolean }) 
         )}
       </Labelled>
       {draft.measure === 'check' && !hidesJournal ? (
-        <Labelled
-          label="What checks it off"
-          hint={
-            draft.doneBy === 'journal' ? 'The first written word of a day checks it off; a tap does too.' : undefined
-          }
-        >
+        <Labelled label="What checks it off" hint={draft.doneBy === '' ? undefined : DONE_BY_HINTS[draft.doneBy]}>
           <Segments
             label="What checks it off"
-            value={draft.doneBy === '' ? 'tap' : 'journal'}
+            value={draft.doneBy === '' ? 'tap' : draft.doneBy}
             choices={[
               { value: 'tap', label: 'A tap' },
               { value: 'journal', label: 'Writing in the journal' },
+              { value: 'review', label: 'Looking back' },
             ]}
-            onChange={(by) => setValue('doneBy', by === 'tap' ? '' : 'journal')}
+            onChange={(by) => setValue('doneBy', by === 'tap' ? '' : by)}
             isWrapping
           />
         </Labelled>
@@ -150,80 +141,8 @@ export function CountFields({ form, hasRecords }: Of & { hasRecords: boolean }) 
               <FormField control={control} name="step" label="One tap adds" inputMode="decimal" suffix={draft.unit} />
             </View>
           </FieldRow>
-          <Labelled label="Daily target">
-            <Segments
-              label="Daily target"
-              value={draft.limit}
-              choices={[
-                { value: 'atLeast', label: 'At least' },
-                { value: 'atMost', label: 'At most' },
-              ]}
-              onChange={(limit) => setValue('limit', limit)}
-              isWrapping
-            />
-          </Labelled>
-          <FormField
-            control={control}
-            name="threshold"
-            label={draft.limit === 'atLeast' ? 'At least how much' : 'At most how much'}
-            inputMode="decimal"
-            suffix={draft.unit}
-          />
+          <LimitFields form={form} />
         </>
-      ) : null}
-    </>
-  );
-}
-
-/** How often it is due. */
-export function OftenFields({ form }: Of) {
-  const { control, setValue } = form;
-  const draft = useDraft(form);
-  return (
-    <>
-      <Labelled label="How often">
-        <Chips
-          label="How often"
-          chips={SCHEDULES}
-          chosen={[draft.schedule]}
-          onPress={(schedule) => setValue('schedule', schedule as HabitDraft['schedule'])}
-        />
-      </Labelled>
-      {draft.schedule === 'weekdays' ? (
-        <Controller
-          control={control}
-          name="weekdays"
-          render={({ field, fieldState }) => (
-            <Labelled label="Which weekdays" error={fieldState.error?.message}>
-              <Chips
-                label="Which weekdays"
-                isMultiple
-                chips={WEEKDAYS.map((value) => ({ value, label: capital(value).slice(0, 3) }))}
-                chosen={field.value}
-                onPress={(value) =>
-                  field.onChange(
-                    field.value.includes(value as never)
-                      ? field.value.filter((each) => each !== value)
-                      : [...field.value, value],
-                  )
-                }
-              />
-            </Labelled>
-          )}
-        />
-      ) : null}
-      {draft.schedule === 'interval' ? (
-        <FormField control={control} name="every" label="Every how many days" inputMode="numeric" suffix="days" />
-      ) : null}
-      {draft.schedule === 'perWeek' || draft.schedule === 'perMonth' ? (
-        <FormField
-          control={control}
-          name="times"
-          label={draft.schedule === 'perWeek' ? 'Days a week' : 'Days a month'}
-          inputMode="numeric"
-          suffix={draft.schedule === 'perWeek' ? 'of 7' : 'days'}
-          hint="Any days will do."
-        />
       ) : null}
     </>
   );

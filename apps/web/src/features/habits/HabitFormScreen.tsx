@@ -16,7 +16,8 @@ import { FormPage } from '../../ui/FormPage.tsx';
 import { issueWords } from '../../words/issueWords.ts';
 import { useToast } from '../../ui/Toast.tsx';
 import { NotHere } from '../../ui/NotHere.tsx';
-import { CountFields, DayFields, NameFields, OftenFields } from './HabitFormFields.tsx';
+import { CountFields, DayFields, NameFields } from './HabitFormFields.tsx';
+import { OftenFields } from '../../parts/habitForm/TermsFields.tsx';
 import {
   type HabitDraft,
   changesTerms,
@@ -25,7 +26,7 @@ import {
   emptyDraft,
   habitDraftSchema,
   habitOfDraft,
-} from './habitDraft.ts';
+} from '../../parts/habitForm/habitDraft.ts';
 import { PATHS, habitPath } from '../../shared/paths.ts';
 
 /** Whether the numbers of the terms can be read yet, while they are typed. */

@@ -17,7 +17,7 @@ import { IconButton } from '../../../ui/IconButton.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { figuresCsv } from '../saving/figuresCsv.ts';
-import { fileName } from '../saving/fileName.ts';
+import { fileName } from '../../../shared/fileName.ts';
 import type { Asked } from '../../../words/asked.ts';
 import { IsPrinted } from '../../../parts/printed.ts';
 import { FigureWords } from '../../../parts/Figure.tsx';

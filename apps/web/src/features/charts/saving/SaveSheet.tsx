@@ -7,7 +7,7 @@ import { useAppSelector } from '../../../store/store.ts';
 import { type Action, ActionList } from '../../../ui/ActionList.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
-import { fileName } from './fileName.ts';
+import { fileName } from '../../../shared/fileName.ts';
 import { reviewCsv } from './reviewCsv.ts';
 
 /** All figures of the charts as a file; a month or a year on a sheet of paper. */

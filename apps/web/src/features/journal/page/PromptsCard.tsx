@@ -9,16 +9,16 @@ import {
 } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { View } from 'react-native';
-import { ChecklistLines } from '../../parts/ChecklistLines.tsx';
-import { NoteField } from '../../parts/NoteField.tsx';
-import { selectJournal, selectPrompts } from '../../store/selectors.ts';
-import { useAppSelector } from '../../store/store.ts';
-import { themed, useTheme } from '../../theme/Theme.tsx';
-import { SPACE } from '../../theme/space.ts';
-import { Button } from '../../ui/Button.tsx';
-import { Card } from '../../ui/Card.tsx';
-import { Words } from '../../ui/Words.tsx';
+import { ChecklistLines } from '../../../parts/ChecklistLines.tsx';
+import { selectJournal, selectPrompts } from '../../../store/selectors.ts';
+import { useAppSelector } from '../../../store/store.ts';
+import { themed, useTheme } from '../../../theme/Theme.tsx';
+import { SPACE } from '../../../theme/space.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Card } from '../../../ui/Card.tsx';
+import { Words } from '../../../ui/Words.tsx';
 import { openLinesBefore } from './openLines.ts';
+import { PageWriting } from './PageWriting.tsx';
 import type { JournalDay } from './useJournalDay.ts';
 
 const TITLES: Record<JournalPart, string> = { morning: 'Morning', day: 'Through the day', evening: 'Evening' };
@@ -32,20 +32,12 @@ export function PromptsCard({
   day,
   pages,
   write,
-}: {
-  part: JournalPart;
-  day: PlainDay;
-  pages: JournalDay['pages'];
-  write: JournalDay['write'];
-}) {
+  keepBeside,
+}: { part: JournalPart; day: PlainDay } & Pick<JournalDay, 'pages' | 'write' | 'keepBeside'>) {
   const styles = useStyles();
   const prompts = useAppSelector(selectPrompts);
-  const own = pages.filter((page) => page.part === part);
-  const asked = promptsOf(
-    prompts,
-    part,
-    own.flatMap(({ answers = [] }) => answers),
-  );
+  const own = pages.find((page) => page.part === part);
+  const asked = promptsOf(prompts, part, own?.answers ?? []);
   if (asked.length === 0) return null;
   const answered = asked.filter(({ answer }) => answer !== null && isAnswered(answer)).length;
   return (
@@ -60,7 +52,7 @@ export function PromptsCard({
       </View>
       <Card style={styles.card}>
         {asked.map((each) => (
-          <PromptField key={each.prompt.id} asked={each} day={day} part={part} write={write} />
+          <PromptField key={each.prompt.id} asked={each} day={day} part={part} write={write} keepBeside={keepBeside} />
         ))}
       </Card>
     </View>
@@ -72,23 +64,19 @@ function PromptField({
   day,
   part,
   write,
-}: {
-  asked: AskedPrompt;
-  day: PlainDay;
-  part: JournalPart;
-  write: JournalDay['write'];
-}) {
+  keepBeside,
+}: { asked: AskedPrompt; day: PlainDay; part: JournalPart } & Pick<JournalDay, 'write' | 'keepBeside'>) {
   const styles = useStyles();
   const say = (said: Pick<JournalAnswer, 'text' | 'items'>): void =>
     write(part, (page) => withAnswer(page, prompt, said));
   if (prompt.kind === 'text') {
     return (
-      <NoteField
+      <PageWriting
         label={text}
-        note={answer?.text ?? ''}
+        text={answer?.text ?? ''}
         maxLength={LONGEST_ANSWER}
-        isTelling
         onChange={(said) => say({ text: said })}
+        onOther={(said) => keepBeside(part, { answers: [{ promptId: prompt.id, promptText: text, text: said }] })}
       />
     );
   }

@@ -2,16 +2,17 @@ import { useRouter } from 'expo-router';
 import ListChecks from 'lucide-react-native/icons/list-checks';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { DayHead } from '../../parts/DayHead.tsx';
-import { EntrySheet } from '../../parts/EntrySheet.tsx';
-import { PATHS } from '../../shared/paths.ts';
-import { useDayParam } from '../../shared/useDayParam.ts';
-import { selectToday } from '../../store/selectors.ts';
-import { useAppSelector } from '../../store/store.ts';
-import { themed, useIsWide } from '../../theme/Theme.tsx';
-import { SPACE } from '../../theme/space.ts';
-import { Page } from '../../ui/Frame.tsx';
-import { IconButton } from '../../ui/IconButton.tsx';
+import { DayHead } from '../../../parts/DayHead.tsx';
+import { EntrySheet } from '../../../parts/EntrySheet.tsx';
+import { PATHS } from '../../../shared/paths.ts';
+import { useDayParam } from '../../../shared/useDayParam.ts';
+import { selectToday } from '../../../store/selectors.ts';
+import { useAppSelector } from '../../../store/store.ts';
+import { themed, useIsWide } from '../../../theme/Theme.tsx';
+import { SPACE } from '../../../theme/space.ts';
+import { Page } from '../../../ui/Frame.tsx';
+import { IconButton } from '../../../ui/IconButton.tsx';
+import { JournalTabs } from '../JournalTabs.tsx';
 import { MonthWords } from './MonthWords.tsx';
 import { MoodCard } from './MoodCard.tsx';
 import { OtherPages } from './OtherPages.tsx';
@@ -26,15 +27,15 @@ export function JournalScreen() {
   const router = useRouter();
   const today = useAppSelector(selectToday);
   const [day, goTo] = useDayParam(PATHS.journal, today);
-  const { pages, write } = useJournalDay(day);
+  const { pages, write, keepBeside, putTogether, leaveOut } = useJournalDay(day);
   const [opened, setOpened] = useState<string | null>(null);
   const own = pages.find((page) => page.part === 'day') ?? null;
   const writing = (
     <>
-      <MoodCard key={`mood ${day}`} page={own} write={write} />
-      <OtherPages pages={pages.filter((page) => page !== own)} />
+      <MoodCard key={`mood ${day}`} page={own} write={write} keepBeside={keepBeside} />
+      <OtherPages pages={pages} putTogether={putTogether} leaveOut={leaveOut} />
       {(['morning', 'day', 'evening'] as const).map((part) => (
-        <PromptsCard key={`${part} ${day}`} part={part} day={day} pages={pages} write={write} />
+        <PromptsCard key={`${part} ${day}`} part={part} day={day} pages={pages} write={write} keepBeside={keepBeside} />
       ))}
     </>
   );
@@ -49,6 +50,7 @@ export function JournalScreen() {
           onPress={() => router.push(PATHS.prompts as never)}
         />
       </DayHead>
+      <JournalTabs at={PATHS.journal} />
       <MonthWords day={day} />
       {isWide ? (
         <View style={styles.columns}>

@@ -11,19 +11,19 @@ import {
 } from '@wimbel/core';
 import { Fragment } from 'react';
 import { Pressable, View } from 'react-native';
-import { Figure } from '../../parts/Figure.tsx';
-import { amount } from '../../shared/amounts.ts';
-import { OUTCOME_WORDS, percent } from '../../shared/format.ts';
-import { goalPath } from '../../shared/paths.ts';
-import { selectEntries, selectSettings, selectTotals, selectTracks } from '../../store/selectors.ts';
-import { useAppSelector } from '../../store/store.ts';
-import { themed, useTheme } from '../../theme/Theme.tsx';
-import { dyeColor } from '../../theme/dye.ts';
-import { SPACE, TOUCH_PX } from '../../theme/space.ts';
-import { Card } from '../../ui/Card.tsx';
-import { PegPicture } from '../../ui/Peg.tsx';
-import { Words } from '../../ui/Words.tsx';
-import { valueWords } from '../../words/goalWords.ts';
+import { Figure } from '../../../parts/Figure.tsx';
+import { amount } from '../../../shared/amounts.ts';
+import { OUTCOME_WORDS, percent } from '../../../shared/format.ts';
+import { goalPath } from '../../../shared/paths.ts';
+import { selectEntries, selectSettings, selectTotals, selectTracks } from '../../../store/selectors.ts';
+import { useAppSelector } from '../../../store/store.ts';
+import { themed, useTheme } from '../../../theme/Theme.tsx';
+import { dyeColor } from '../../../theme/dye.ts';
+import { SPACE, TOUCH_PX } from '../../../theme/space.ts';
+import { Card } from '../../../ui/Card.tsx';
+import { PegPicture } from '../../../ui/Peg.tsx';
+import { Words } from '../../../ui/Words.tsx';
+import { valueWords } from '../../../words/goalWords.ts';
 
 /** The day as it was: its habits as pegs, their amounts and notes, check-ins and steps, each leading to where it is changed. */
 export function YourDay({

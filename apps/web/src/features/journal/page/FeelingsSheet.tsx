@@ -1,18 +1,18 @@
 import { feelingFigures, feelingsByUse, moodByDay, withFeelingRenamed } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { counted } from '../../shared/format.ts';
-import { changeTo } from '../../store/makeChange.ts';
-import { selectJournal, selectToday } from '../../store/selectors.ts';
-import { useAppSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
-import { themed } from '../../theme/Theme.tsx';
-import { SPACE } from '../../theme/space.ts';
-import { Button } from '../../ui/Button.tsx';
-import { Field } from '../../ui/Field.tsx';
-import { Sheet } from '../../ui/Sheet.tsx';
-import { useToast } from '../../ui/Toast.tsx';
-import { Words } from '../../ui/Words.tsx';
+import { counted } from '../../../shared/format.ts';
+import { changeTo } from '../../../store/makeChange.ts';
+import { selectJournal, selectToday } from '../../../store/selectors.ts';
+import { useAppSelector } from '../../../store/store.ts';
+import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { themed } from '../../../theme/Theme.tsx';
+import { SPACE } from '../../../theme/space.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Field } from '../../../ui/Field.tsx';
+import { Sheet } from '../../../ui/Sheet.tsx';
+import { useToast } from '../../../ui/Toast.tsx';
+import { Words } from '../../../ui/Words.tsx';
 
 const LONGEST_FEELING = 40;
 

@@ -2,20 +2,20 @@ import { type JournalPage, type Mood, feelingsByUse } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { NoteField } from '../../parts/NoteField.tsx';
-import { selectIsHidden, selectJournal, selectSettings } from '../../store/selectors.ts';
-import { useAppSelector } from '../../store/store.ts';
-import { themed, useTheme } from '../../theme/Theme.tsx';
-import { CORNER, SPACE } from '../../theme/space.ts';
-import { Button } from '../../ui/Button.tsx';
-import { Card } from '../../ui/Card.tsx';
-import { Chips } from '../../ui/Chips.tsx';
-import { Choice } from '../../ui/Choice.tsx';
-import { SunPicture } from '../../ui/SunPicture.tsx';
-import { Words } from '../../ui/Words.tsx';
-import { isTabbed, radioKeys } from '../../ui/radioKeys.ts';
-import { MOODS, moodSign, moodWord } from '../../words/moodWords.ts';
+import { selectIsHidden, selectJournal, selectSettings } from '../../../store/selectors.ts';
+import { useAppSelector } from '../../../store/store.ts';
+import { themed, useTheme } from '../../../theme/Theme.tsx';
+import { CORNER, SPACE } from '../../../theme/space.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Card } from '../../../ui/Card.tsx';
+import { Chips } from '../../../ui/Chips.tsx';
+import { Choice } from '../../../ui/Choice.tsx';
+import { SunPicture } from '../../../ui/SunPicture.tsx';
+import { Words } from '../../../ui/Words.tsx';
+import { isTabbed, radioKeys } from '../../../ui/radioKeys.ts';
+import { MOODS, moodSign, moodWord } from '../../../words/moodWords.ts';
 import { FeelingsSheet, NewFeeling } from './FeelingsSheet.tsx';
+import { PageWriting } from './PageWriting.tsx';
 import type { JournalDay } from './useJournalDay.ts';
 
 /** So many feelings stand as chips before the others are asked for. */
@@ -23,7 +23,11 @@ const MOST_OFFERED = 8;
 const LONGEST_PAGE = 20_000;
 
 /** How the day was, what made it so, and what it felt like. */
-export function MoodCard({ page, write }: { page: JournalPage | null; write: JournalDay['write'] }) {
+export function MoodCard({
+  page,
+  write,
+  keepBeside,
+}: { page: JournalPage | null } & Pick<JournalDay, 'write' | 'keepBeside'>) {
   const styles = useStyles();
   const hidesMood = useAppSelector((state) => selectIsHidden(state, 'mood'));
   const setMood = (mood: Mood): void =>
@@ -31,12 +35,12 @@ export function MoodCard({ page, write }: { page: JournalPage | null; write: Jou
   return (
     <Card style={styles.card} label="How the day was">
       {hidesMood ? null : <MoodChoice chosen={page?.mood ?? null} onChoose={setMood} />}
-      <NoteField
+      <PageWriting
         label={hidesMood ? 'What happened' : 'Why?'}
-        note={page?.text ?? ''}
+        text={page?.text ?? ''}
         maxLength={LONGEST_PAGE}
-        isTelling
         onChange={(text) => write('day', ({ text: _, ...rest }) => (text === '' ? rest : { ...rest, text }))}
+        onOther={(text) => keepBeside('day', { text })}
       />
       <Feelings
         chosen={page?.feelings ?? []}

@@ -1,30 +1,23 @@
-import { type MonthPage, type PlainDay, formatMonth, monthOfDay } from '@wimbel/core';
+import { type PlainDay, monthOfDay } from '@wimbel/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { NoteField } from '../../parts/NoteField.tsx';
-import { monthName } from '../../shared/format.ts';
-import { changeTo, removalOf } from '../../store/makeChange.ts';
-import { useAppSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
-import { themed } from '../../theme/Theme.tsx';
-import { SPACE, TOUCH_PX } from '../../theme/space.ts';
-import { Button } from '../../ui/Button.tsx';
-import { Words } from '../../ui/Words.tsx';
+import { useMonthPage } from '../../../parts/MonthAims.tsx';
+import { NoteField } from '../../../parts/NoteField.tsx';
+import { monthName } from '../../../shared/format.ts';
+import { themed } from '../../../theme/Theme.tsx';
+import { SPACE, TOUCH_PX } from '../../../theme/space.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Words } from '../../../ui/Words.tsx';
 
 const LONGEST_WORD = 200;
 
 /** The word of the month and what to keep in mind in it, changed where they stand. */
 export function MonthWords({ day }: { day: PlainDay }) {
   const styles = useStyles();
-  const { change } = useRecording();
   const [isOpen, setIsOpen] = useState(false);
-  const month = formatMonth(monthOfDay(day));
-  const page = useAppSelector((state) => state.records.months[month]) ?? { month, aims: [] };
-  const name = monthName(monthOfDay(day));
-  const keep = ({ word, aims, ...rest }: MonthPage): void => {
-    const isEmpty = !word && aims.length === 0;
-    change(isEmpty ? removalOf('months', month) : changeTo('months', { ...rest, aims, ...(word ? { word } : {}) }));
-  };
+  const month = monthOfDay(day);
+  const [page, keep] = useMonthPage(month);
+  const name = monthName(month);
   if (isOpen) {
     return (
       <View style={styles.words}>

@@ -36,7 +36,7 @@ export type HabitDraft = {
   endsOn: string;
   note: string;
   /** What checks it off by itself; empty for nothing. */
-  doneBy: 'journal' | '';
+  doneBy: 'journal' | 'review' | '';
   /** What a done day earns; empty for nothing. */
   pips: string;
   /** The day that changed terms hold from. */
@@ -91,7 +91,7 @@ export function draftOf(habit: Habit, today: PlainDay): HabitDraft {
     startsOn: habit.startsOn,
     endsOn: habit.endsOn ?? '',
     note: habit.note ?? '',
-    doneBy: habit.doneBy === 'journal' ? 'journal' : '',
+    doneBy: habit.doneBy ?? '',
     pips: terms.pips ? editable(terms.pips) : '',
   };
 }
@@ -256,6 +256,6 @@ export function habitOfDraft(
     else habit[key] = optional[key];
   }
   if (draft.measure === 'check' && draft.doneBy !== '') habit.doneBy = draft.doneBy;
-  else if (habit.doneBy === 'journal') delete habit.doneBy;
+  else delete habit.doneBy;
   return habit;
 }

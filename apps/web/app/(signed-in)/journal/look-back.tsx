@@ -1,0 +1,3 @@
+import { LookBackScreen } from '../../../src/features/journal/lookBack/LookBackScreen.tsx';
+
+export default LookBackScreen;

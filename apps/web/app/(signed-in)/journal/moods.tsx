@@ -1,0 +1,3 @@
+import { MoodsScreen } from '../../../src/features/journal/moods/MoodsScreen.tsx';
+
+export default MoodsScreen;

@@ -1,0 +1,3 @@
+import { AllPagesScreen } from '../../../src/features/journal/pages/AllPagesScreen.tsx';
+
+export default AllPagesScreen;

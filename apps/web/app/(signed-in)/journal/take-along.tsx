@@ -1,0 +1,3 @@
+import { TakeAlongScreen } from '../../../src/features/journal/take/TakeAlongScreen.tsx';
+
+export default TakeAlongScreen;

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { createSearcher } from './searcher.ts';
+
+expose(createSearcher());

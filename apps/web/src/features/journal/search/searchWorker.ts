@@ -1,0 +1,64 @@
+import { type RunningWorker, createKeptWorker } from '../../../shared/keptWorker.ts';
+import type { RecordsState } from '../../../store/recordsState.ts';
+import type { FoundAll, Search, Searcher } from './searcher.ts';
+import { type Source, type Writing, sourcesOf } from './writings.ts';
+
+/** How long the screen may be kept from other things while what was written is gathered. */
+const SLICE_MS = 8;
+/** How many characters are handed over at a time. */
+const MOST_CHARACTERS = 120_000;
+
+type Held = { made: Map<string, readonly unknown[]>; fed: RecordsState | null };
+
+const isSame = (a: readonly unknown[] | undefined, b: readonly unknown[]): boolean =>
+  a !== undefined && a.length === b.length && a.every((each, place) => each === b[place]);
+
+const otherWork = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
+
+/** Hands over what is new of everything that was written, in slices between which the screen is free. */
+async function feed({ remote, held }: RunningWorker<Searcher, Held>, records: RecordsState): Promise<void> {
+  if (held.fed === records) return;
+  const there = new Set<string>();
+  let since = performance.now();
+  let gathered: { source: Source; writings: Writing[] }[] = [];
+  let characters = 0;
+  const handOver = async (): Promise<void> => {
+    const handed = gathered;
+    [gathered, characters] = [[], 0];
+    if (handed.length > 0) await remote.put(handed.map(({ source, writings }) => ({ key: source.key, writings })));
+    for (const { source } of handed) held.made.set(source.key, source.made);
+  };
+  for (const source of sourcesOf(records)) {
+    there.add(source.key);
+    if (!isSame(held.made.get(source.key), source.made)) {
+      const writings = source.writings();
+      gathered.push({ source, writings });
+      for (const { text } of writings) characters += text.length;
+    }
+    if (characters > MOST_CHARACTERS) await handOver();
+    if (performance.now() - since > SLICE_MS) {
+      await otherWork();
+      since = performance.now();
+    }
+  }
+  await handOver();
+  const gone = [...held.made.keys()].filter((key) => !there.has(key));
+  if (gone.length > 0) await remote.drop(gone);
+  for (const key of gone) held.made.delete(key);
+  held.fed = records;
+}
+
+/** Searches in a worker that is started when something is first looked for; rejects where none can run. */
+export function createSearchWorker(startWorker: () => Worker) {
+  const running = createKeptWorker<Searcher, Held>(startWorker, () => ({ made: new Map(), fed: null }));
+  let feeding: Promise<unknown> = Promise.resolve();
+  return async (records: RecordsState, search: Search, most: number): Promise<FoundAll> => {
+    const own = running();
+    const fed = feeding.then(() => feed(own, records));
+    feeding = fed.catch(() => undefined);
+    return Promise.race([fed.then(() => own.remote.search(search, most)), own.broken]);
+  };
+}
+
+/** Searches in the page's worker. */
+export const searchInWorker = createSearchWorker(() => new Worker(new URL('./search.worker', import.meta.url)));
