@@ -19,6 +19,7 @@ import {
 import seedrandom from 'seedrandom';
 import { GOALS, KEY_RESULTS, MILESTONES, QUOTES, STEPS } from './goals.ts';
 import { PROMPTS, journalPages, monthPages } from './journal.ts';
+import { reviews } from './reviews.ts';
 import { AREAS, HABITS, MISS_REASONS, NOTES, type SampleHabit } from './habits.ts';
 
 const SEED = 'wimble';
@@ -71,6 +72,7 @@ export function sampleRecords(today: PlainDay): Records {
     prompts: PROMPTS,
     months: monthPages(today),
     journal: journalPages(firstDayOf(habits), today),
+    reviews: reviews(firstDayOf(habits), today),
     checkIns: KEY_RESULTS.flatMap((keyResult) =>
       keyResult.checkIns.map(([offset, value, note], index): CheckIn => {
         const day = formatDay(today + offset);

@@ -1,4 +1,4 @@
-import { dayOf, reportOf } from '@wimbel/core';
+import { dayOf, rememberedOn, reportOf } from '@wimbel/core';
 import { dataFileOf, readDataFile, writeDataFile } from '@wimbel/exchange';
 import { sampleRecords } from './generate.ts';
 
@@ -66,5 +66,15 @@ describe('the sample person', () => {
     );
     expect(records.milestones.some((each) => each.after?.length) && records.quotes.length > 0).toBe(true);
     expect(months['2026-05']!.share!).toBeGreaterThan(months['2026-01']!.share!);
+  });
+
+  it('looks back with gaps: weeks left out, every month, a quarter, a year, and what was meant for this week', () => {
+    const { reviews } = sampleRecords(TODAY);
+    const of = (span: string) => reviews.filter((each) => each.span === span);
+    expect(of('month').map(({ from }) => from.slice(0, 7))).toHaveLength(13);
+    expect([of('quarter').length, of('year').length]).toEqual([1, 1]);
+    expect(of('week').length).toBeGreaterThan(25);
+    expect(of('week').length).toBeLessThan(50);
+    expect(rememberedOn(reviews, TODAY, 'monday').map(({ kind }) => kind)).toEqual(['week']);
   });
 });

@@ -245,6 +245,7 @@ export {
   linesOf,
   newReview,
 } from './journal/lookBack.ts';
+export { type YearWish, habitNextYear, daysAimedIn } from './habit/nextYear.ts';
 export { moodOver } from './mood/moodOver.ts';
 export { type Miss, type MissedFor, missesIn, missesByReason } from './habit/misses.ts';
 export { type Reached, type GoalMoved, goalMoves } from './goal/goalMoves.ts';

@@ -11,17 +11,17 @@ export function useNoteDraft(note: string, onChange: (note: string) => void, onO
     // All that was typed here is kept, and what stands there now came from elsewhere (undo, another device): it shows.
     if (draft !== null && draft.trim() === known) setDraft(null);
   }
-  const latest = useRef({ draft, note, onChange });
+  const latest = useRef({ draft, note, onChange, onOther });
   useEffect(() => {
-    latest.current = { draft, note, onChange };
+    latest.current = { draft, note, onChange, onOther };
   });
   // What this field kept last; anything else that comes to stand there while something is typed was written elsewhere.
   const own = useRef(note);
   useEffect(() => {
-    const typed = draft?.trim() ?? null;
     if (note === own.current) return;
     own.current = note;
-    if (typed !== null && note !== '' && !typed.includes(note)) onOther?.(note);
+    const typed = latest.current.draft?.trim() ?? null;
+    if (typed !== null && note !== '' && !typed.includes(note)) latest.current.onOther?.(note);
   }, [note]);
   const keep = (): void => {
     const { draft: text, note: before, onChange: save } = latest.current;

@@ -2,6 +2,7 @@ import {
   type Hideable,
   type Settings,
   WEEKDAYS,
+  type Weekday,
   dayCounts,
   monthFigures,
   monthOfDay,
@@ -40,6 +41,7 @@ import { Page } from '../../ui/Frame.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { DayMarksField } from './DayMarksField.tsx';
+import { MoodMarksField } from './MoodMarksField.tsx';
 import { SettingField } from './SettingField.tsx';
 import { currencyFault, passMarkFault, ratioOfPercent, dayTargetFault } from './settingFaults.ts';
 import { PATHS } from '../../shared/paths.ts';
@@ -273,8 +275,13 @@ const SHOWN: { value: 'shown' | 'hidden'; label: string }[] = [
 ];
 
 /** What a page of the journal asks. */
+/** The last day of weeks that begin on one. */
+const lastDayOf = (weekStart: Weekday): Weekday => WEEKDAYS[(WEEKDAYS.indexOf(weekStart) + 6) % 7]!;
+
 function JournalChoices() {
   const [settings, set] = useSetting();
+  const { change } = useRecording();
+  const put = (next: Settings): void => void change(changeTo('settings', next));
   const prompts = useAppSelector(selectPrompts).filter(({ active }) => active).length;
   return (
     <>
@@ -284,6 +291,26 @@ function JournalChoices() {
           value={settings.hidden?.includes('mood') ? 'hidden' : 'shown'}
           choices={SHOWN}
           onChange={(value) => set({ hidden: hiddenWith(settings, 'mood', value === 'hidden') })}
+        />
+      </Labelled>
+      {settings.hidden?.includes('mood') ? null : (
+        <MoodMarksField
+          marks={settings.moodMarks ?? []}
+          onChange={(moodMarks) => {
+            const { moodMarks: _, ...rest } = settings;
+            put(moodMarks.length === 0 ? rest : { ...rest, moodMarks });
+          }}
+        />
+      )}
+      <Labelled
+        label="The week’s look back is offered on"
+        hint={`On Today, in one line, until it is written or waved off. Weeks end on ${capital(lastDayOf(settings.weekStart))}.`}
+      >
+        <Chips
+          label="The week’s look back is offered on"
+          chips={WEEKDAYS.map((value) => ({ value, label: capital(value).slice(0, 3) }))}
+          chosen={[settings.reviewDay ?? lastDayOf(settings.weekStart)]}
+          onPress={(value) => set({ reviewDay: value as Weekday })}
         />
       </Labelled>
       <Way path={PATHS.prompts} name="Prompts of the journal" aside={counted(prompts, 'prompt')} />

@@ -31,6 +31,7 @@ import type { Only } from '../../words/only.ts';
 import { isDecided } from '../../words/standing.ts';
 import { GoalsToday } from './GoalsToday.tsx';
 import { LeftLine } from './LeftLine.tsx';
+import { LookingBack } from './LookingBack.tsx';
 import { OpenLines } from './OpenLines.tsx';
 import { MonthCard } from './MonthCard.tsx';
 import { JumpRow, OtherGroups, Section } from './TodayGroups.tsx';
@@ -80,6 +81,7 @@ export function TodayScreen() {
       <Page>
         <TodayHead day={day} today={today} onDay={goTo} onAdd={addHabit} />
         {isToday ? <QuoteLine /> : null}
+        {isToday ? <LookingBack /> : null}
         {hasHabits ? (
           <DayOfHabits day={day} isToday={isToday} onDay={goTo} onOpen={open} />
         ) : (

@@ -1,20 +1,18 @@
 import { parseDay } from '@wimbel/core';
 import { Redirect, useLocalSearchParams, useRouter } from 'expo-router';
-import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { selectGoals, selectHabits, selectToday, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { keepOnDevice, keptOnDevice } from '../../../shared/kept.ts';
-import { themed, useTheme } from '../../../theme/Theme.tsx';
+import { themed } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Page } from '../../../ui/Frame.tsx';
-import { IconButton } from '../../../ui/IconButton.tsx';
-import { PegPicture } from '../../../ui/Peg.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { Words } from '../../../ui/Words.tsx';
+import { GuidedBar } from '../../../parts/GuidedBar.tsx';
 import { HabitsPage, KeyResultsPage, LookPage, StepsPage } from './GuidedLists.tsx';
 import { DonePage, WhatPage, WhenPage } from './GuidedWords.tsx';
 import {
@@ -118,7 +116,7 @@ export function GuidedGoalScreen() {
   if (page !== 'what' && draft.title === '') return <Redirect href={PATHS.goals as never} />;
   return (
     <Page>
-      <GuidedBar at={at} />
+      <WaysOut at={at} />
       <View style={styles.body}>
         <View style={styles.head}>
           <Words type="title" heading={1}>
@@ -151,33 +149,15 @@ export function GuidedGoalScreen() {
   );
 }
 
-/** How far one is through the pages, and the ways out. */
-function GuidedBar({ at }: { at: number }) {
-  const styles = useStyles();
-  const { colors } = useTheme();
+/** How far one is, and the way to fill it in all on one page. */
+function WaysOut({ at }: { at: number }) {
   const router = useRouter();
   return (
-    <View style={styles.bar}>
-      <IconButton
-        icon={ArrowLeft}
-        label="Back"
-        onPress={() => (router.canGoBack() ? router.back() : router.replace(PATHS.goals))}
-      />
-      <View style={styles.pegs} role="img" aria-label={`Page ${at + 1} of ${GUIDED_PAGES.length}`}>
-        {GUIDED_PAGES.map((each, index) => (
-          <PegPicture
-            key={each}
-            state={index < at ? 'done' : index === at ? 'part' : 'blank'}
-            sizePx={15}
-            color={colors.working}
-            ratio={0.5}
-          />
-        ))}
-      </View>
+    <GuidedBar at={at} pages={GUIDED_PAGES.length} backTo={PATHS.goals}>
       <Button kind="bare" onPress={() => router.replace(PATHS.newGoalDirect as never)}>
         All on one page
       </Button>
-    </View>
+    </GuidedBar>
   );
 }
 
@@ -223,8 +203,6 @@ function GuidedButtons({
 }
 
 const useStyles = themed(() => ({
-  bar: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, marginHorizontal: -SPACE.m, maxWidth: 664 },
-  pegs: { flex: 1, flexDirection: 'row', gap: 5 },
   body: { gap: SPACE.xl, maxWidth: 640, width: '100%' },
   head: { gap: SPACE.s },
   buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },

@@ -7,6 +7,7 @@ import {
   holdsDay,
   logSpanOf,
   parseDay,
+  yearOfDay,
 } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import FileDown from 'lucide-react-native/icons/file-down';
@@ -91,6 +92,14 @@ export function LookBackScreen() {
         choices={LOOK_BACK_SPANS.map((value) => ({ value, label: SPAN_WORDS[value] }))}
         onChange={(next) => go(next, day)}
       />
+      {kind === 'year' ? (
+        <Button
+          onPress={() => router.push(`${PATHS.yearTurn}?year=${yearOfDay(span.first) + 1}` as never)}
+          style={styles.start}
+        >
+          {`Plan ${yearOfDay(span.first) + 1}, page by page`}
+        </Button>
+      ) : null}
       {isWide ? (
         <View style={styles.columns}>
           <View style={styles.figures}>{figures}</View>
@@ -161,6 +170,7 @@ function Figures({
 
 const useStyles = themed((colors) => ({
   more: { marginLeft: 'auto' },
+  start: { alignSelf: 'flex-start' },
   columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
   figures: { flex: 1, minWidth: 0 },
   writing: { flex: 1, minWidth: 0, gap: SPACE.l },

@@ -20,35 +20,49 @@ export function WritingColumn({ kind, span, onTyping }: { kind: LookBackSpan; sp
   const styles = useStyles();
   const { answers, planned, write, tell } = useLookBack(kind, span);
   const isLong = kind === 'quarter' || kind === 'year';
-  const field = (name: TextField, label: string) => (
-    <View {...({ onFocus: onTyping } as object)}>
-      <NoteField
-        label={label}
-        note={answers[name] ?? ''}
-        maxLength={LONGEST}
-        isTelling
-        isGrowing
-        onChange={(text) => write({ [name]: text })}
-      />
-    </View>
-  );
+  const field = fieldOf({ answers, write, onTyping });
   return (
     <View style={styles.column}>
       {planned === null ? null : <PlannedThen kind={kind} planned={planned} tell={tell} />}
       {field('wentWell', 'What went well')}
       {field('gotInTheWay', 'What got in the way')}
       {field('nextTime', 'What to do next time')}
-      {isLong ? (
-        <>
-          {field('wins', 'Wins, one a line')}
-          <MostOf name="mostOfWins" from={answers.wins} chosen={answers.mostOfWins} write={write} />
-          {field('losses', 'Losses, one a line')}
-          <MostOf name="mostOfLosses" from={answers.losses} chosen={answers.mostOfLosses} write={write} />
-          {field('lessons', 'Lessons, one a line')}
-        </>
-      ) : null}
+      {isLong ? <WinsAndLosses answers={answers} write={write} onTyping={onTyping} /> : null}
       {kind === 'month' ? <MonthAims month={monthOfDay(span.last + 1)} /> : null}
     </View>
+  );
+}
+
+type Fields = Pick<LookBack, 'answers' | 'write'> & { onTyping: () => void };
+
+/** A field of the look back that keeps itself. */
+const fieldOf = ({ answers, write, onTyping }: Fields) =>
+  function field(name: TextField, label: string) {
+    return (
+      <View {...({ onFocus: onTyping } as object)}>
+        <NoteField
+          label={label}
+          note={answers[name] ?? ''}
+          maxLength={LONGEST}
+          isTelling
+          isGrowing
+          onChange={(text) => write({ [name]: text })}
+        />
+      </View>
+    );
+  };
+
+/** Wins, losses and lessons of a long span, and which few of them mattered most. */
+export function WinsAndLosses({ answers, write, onTyping }: Fields) {
+  const field = fieldOf({ answers, write, onTyping });
+  return (
+    <>
+      {field('wins', 'Wins, one a line')}
+      <MostOf name="mostOfWins" from={answers.wins} chosen={answers.mostOfWins} write={write} />
+      {field('losses', 'Losses, one a line')}
+      <MostOf name="mostOfLosses" from={answers.losses} chosen={answers.mostOfLosses} write={write} />
+      {field('lessons', 'Lessons, one a line')}
+    </>
   );
 }
 

@@ -120,6 +120,8 @@ function PagesList({
   const list = useRef<HTMLDivElement>(null);
   const [topPx, setTopPx] = useState(0);
   useEffect(() => setTopPx(list.current?.offsetTop ?? 0), []);
+  // Nothing here is handed on to what is memoised.
+  // eslint-disable-next-line react-hooks/incompatible-library
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroll.current,

@@ -16,10 +16,7 @@ export function useSearch(search: Search, most: number): { all: FoundAll | null;
   const asked = JSON.stringify(search);
   useEffect(() => {
     const wanted = JSON.parse(asked) as Search;
-    if (!asksAnything(wanted)) {
-      setAll(null);
-      return;
-    }
+    if (!asksAnything(wanted)) return;
     let isWanted = true;
     searchInWorker(store.getState().records, wanted, most).then(
       (found) => {
@@ -33,5 +30,5 @@ export function useSearch(search: Search, most: number): { all: FoundAll | null;
       isWanted = false;
     };
   }, [asked, most, store]);
-  return { all, isFailed };
+  return { all: asksAnything(search) ? all : null, isFailed };
 }

@@ -13,7 +13,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import FileText from 'lucide-react-native/icons/file-text';
 import Printer from 'lucide-react-native/icons/printer';
-import { type ReactNode, useEffect, useMemo, useState } from 'react';
+import { type ReactNode, useEffect, useMemo } from 'react';
 import { createPortal } from 'react-dom';
 import { View } from 'react-native';
 import { MoodPlatePicture } from '../../../charts/MoodPlatePicture.tsx';

@@ -1,0 +1,3 @@
+import { YearTurnScreen } from '../../../src/features/journal/yearTurn/YearTurnScreen.tsx';
+
+export default YearTurnScreen;

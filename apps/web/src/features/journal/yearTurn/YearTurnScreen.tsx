@@ -1,0 +1,204 @@
+import { type Habit, dayOf, parseDay, spanReview, yearOfDay, yearSpan } from '@wimbel/core';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { GuidedBar } from '../../../parts/GuidedBar.tsx';
+import { counted, fullDate } from '../../../shared/format.ts';
+import { keepOnDevice, keptOnDevice } from '../../../shared/kept.ts';
+import { PATHS, lookBackPath } from '../../../shared/paths.ts';
+import { selectGoals, selectHabits, selectSettings, selectToday, selectTracks } from '../../../store/selectors.ts';
+import { useAppSelector } from '../../../store/store.ts';
+import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { themed } from '../../../theme/Theme.tsx';
+import { SPACE } from '../../../theme/space.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Page } from '../../../ui/Frame.tsx';
+import { useToast } from '../../../ui/Toast.tsx';
+import { Words } from '../../../ui/Words.tsx';
+import { GoalsMovedCard } from '../lookBack/GoalsMovedCard.tsx';
+import { SumCard } from '../lookBack/SumCard.tsx';
+import { useLookBack } from '../lookBack/useLookBack.ts';
+import { WinsAndLosses } from '../lookBack/WritingColumn.tsx';
+import { GoalsOfYear } from './GoalsOfYear.tsx';
+import { HabitsOfYear } from './HabitsOfYear.tsx';
+import {
+  type YearTurnDraft,
+  changesOfYearTurn,
+  daysFault,
+  emptyYearTurn,
+  goalFault,
+  isWish,
+  readYearTurn,
+} from './yearTurnDraft.ts';
+
+const PAGES = ['figures', 'words', 'habits', 'goals', 'look'] as const;
+type Step = (typeof PAGES)[number];
+
+/** In the last weeks of a year it is about the next one, else about this one. */
+const yearToCome = (today: number): number =>
+  yearOfDay(today + 92) > yearOfDay(today) ? yearOfDay(today) + 1 : yearOfDay(today);
+
+/** Habits that go on into a year. */
+const goingOn = (habits: readonly Habit[], year: number): Habit[] => {
+  const first = yearSpan(year).first;
+  return habits.filter(({ archived, endsOn }) => !archived && (!endsOn || dayOf(endsOn) >= first));
+};
+
+/** The turn of a year, a page at a time: how it was, what it taught, how often from now on, what is next. */
+export function YearTurnScreen() {
+  const styles = useStyles();
+  const router = useRouter();
+  const toast = useToast();
+  const { change } = useRecording();
+  const params = useLocalSearchParams<{ page?: string; year?: string }>();
+  const today = useAppSelector(selectToday);
+  const all = useAppSelector(selectHabits);
+  const goals = useAppSelector(selectGoals);
+  const account = useAppSelector((state) => state.account.account?.id ?? '');
+  const year = /^\d{4}$/.test(params.year ?? '') ? Number(params.year) : yearToCome(today);
+  const last = useMemo(() => yearSpan(year - 1), [year]);
+  const habits = useMemo(() => goingOn(all, year), [all, year]);
+  const keptAs = `yearTurn.${year}.${account}`;
+  const [draft, setDraft] = useState<YearTurnDraft>(() => readYearTurn(keptOnDevice(keptAs)) ?? emptyYearTurn());
+  const page: Step = PAGES.find((each) => each === params.page) ?? 'figures';
+  const at = PAGES.indexOf(page);
+  const set = (next: YearTurnDraft): void => {
+    setDraft(next);
+    keepOnDevice(keptAs, JSON.stringify(next));
+  };
+  const goTo = (to: Step): void => router.push(`${PATHS.yearTurn}?year=${year}&page=${to}` as never);
+  const faultOn: Partial<Record<Step, string | null>> = {
+    habits:
+      Object.values(draft.habits)
+        .map(({ days }) => daysFault(days))
+        .find(Boolean) ?? null,
+    goals: draft.goals.map((goal) => goalFault(goal, year)).find(Boolean) ?? null,
+  };
+  const fault = page === 'look' ? (faultOn.habits ?? faultOn.goals ?? null) : (faultOn[page] ?? null);
+  const finish = (): void => {
+    const changes = changesOfYearTurn(draft, { year, today, habits, order: (goals.at(-1)?.order ?? -1) + 1 });
+    if (changes.length > 0) toast({ text: `${year} is set`, onUndo: change(...changes) });
+    keepOnDevice(keptAs, '');
+    keepOnDevice(`yearTurned.${year}.${account}`, 'yes');
+    router.replace((changes.length > 0 ? PATHS.goals : PATHS.today) as never);
+  };
+  const heads: Record<Step, [title: string, told: string]> = {
+    figures: [`${year - 1}, as it was`, 'The whole year in its figures. Every page from here on can be skipped.'],
+    words: [`What ${year - 1} taught you`, 'One line each. They stand in the look back on the year.'],
+    habits: [`How often in ${year}?`, `What is changed here holds from the first of ${year} on.`],
+    goals: [`What is next in ${year}?`, 'Up to three goals, each with up to three milestones and their days.'],
+    look: ['Look it over', 'Nothing of it is set before you say so; everything can be changed later.'],
+  };
+  return (
+    <Page>
+      <GuidedBar at={at} pages={PAGES.length} backTo={lookBackPath('year', `${year - 1}-12-31`)} />
+      <View style={styles.body}>
+        <View style={styles.head}>
+          <Words type="title" heading={1}>
+            {heads[page][0]}
+          </Words>
+          <Words tone="quiet">{heads[page][1]}</Words>
+        </View>
+        {page === 'figures' ? <LastYear year={year - 1} /> : null}
+        {page === 'words' ? <YearWords span={last} /> : null}
+        {page === 'habits' ? <HabitsOfYear year={year} habits={habits} draft={draft} onChange={set} /> : null}
+        {page === 'goals' ? <GoalsOfYear year={year} draft={draft} onChange={set} /> : null}
+        {page === 'look' ? <LookOver year={year} habits={habits} draft={draft} /> : null}
+        {fault === null ? null : (
+          <View role="alert">
+            <Words tone="madder">{fault}</Words>
+          </View>
+        )}
+        <View style={styles.buttons}>
+          {page === 'look' ? (
+            <Button kind="main" onPress={finish} isDisabled={fault !== null}>
+              {`Set ${year}`}
+            </Button>
+          ) : (
+            <Button kind="main" onPress={() => goTo(PAGES[at + 1]!)} isDisabled={fault !== null}>
+              Next
+            </Button>
+          )}
+          {page === 'look' ? null : (
+            <Button kind="bare" onPress={() => goTo('look')} isDisabled={fault !== null}>
+              Skip to the end
+            </Button>
+          )}
+        </View>
+      </View>
+    </Page>
+  );
+}
+
+function LastYear({ year }: { year: number }) {
+  const styles = useStyles();
+  const tracks = useAppSelector(selectTracks);
+  const today = useAppSelector(selectToday);
+  const { weekStart } = useAppSelector(selectSettings);
+  const span = useMemo(() => yearSpan(year), [year]);
+  const review = useMemo(
+    () => spanReview(tracks, { kind: 'year', span, weekStart, today }),
+    [tracks, span, weekStart, today],
+  );
+  return (
+    <View style={styles.body}>
+      <SumCard kind="year" span={span} review={review} />
+      <GoalsMovedCard kind="year" span={span} />
+    </View>
+  );
+}
+
+function YearWords({ span }: { span: ReturnType<typeof yearSpan> }) {
+  const styles = useStyles();
+  const { answers, write } = useLookBack('year', span);
+  return (
+    <View style={styles.body}>
+      <WinsAndLosses answers={answers} write={write} onTyping={() => undefined} />
+    </View>
+  );
+}
+
+const dateOf = (text: string): string => {
+  const day = parseDay(text);
+  return day === null ? text : fullDate(day);
+};
+
+/** What is about to be set, in words. */
+function LookOver({ year, habits, draft }: { year: number; habits: readonly Habit[]; draft: YearTurnDraft }) {
+  const styles = useStyles();
+  const changed = habits.filter(({ id }) => draft.habits[id] !== undefined && isWish(draft.habits[id]));
+  const goals = draft.goals.filter(({ title }) => title.trim() !== '');
+  return (
+    <View style={styles.lines}>
+      <Words>
+        {changed.length === 0
+          ? 'All habits go on as they are.'
+          : `${counted(changed.length, 'habit')} changed: ${changed.map(({ name }) => name).join(', ')}.`}
+      </Words>
+      {goals.length === 0 ? <Words>No new goals.</Words> : null}
+      {goals.map((goal) => (
+        <View key={goal.id} style={styles.lines}>
+          <Words type="strong">{goal.title}</Words>
+          <Words type="quiet" tone="quiet">
+            {[
+              goal.dueOn === '' ? 'no due day' : `due ${dateOf(goal.dueOn)}`,
+              ...goal.milestones
+                .filter(({ title }) => title.trim() !== '')
+                .map(({ title, dueOn }) => `${title}${dueOn === '' ? '' : `, ${dateOf(dueOn)}`}`),
+            ].join(' · ')}
+          </Words>
+        </View>
+      ))}
+      <Words type="quiet" tone="quiet">
+        {`What you wrote of ${year - 1} is kept already.`}
+      </Words>
+    </View>
+  );
+}
+
+const useStyles = themed(() => ({
+  body: { gap: SPACE.xl, maxWidth: 640, width: '100%' },
+  head: { gap: SPACE.s },
+  lines: { gap: SPACE.s },
+  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
+}));

@@ -1,0 +1,284 @@
+import {
+  type DaySpan,
+  type LookBackSpan,
+  type PlainDay,
+  type PlainMonth,
+  type Review,
+  dayCounts,
+  dayOf,
+  formatDay,
+  formatMonth,
+  holdsDay,
+  keptTogether,
+  monthOfDay,
+  monthSpan,
+  newReview,
+  offeredReviews,
+  rememberedOn,
+  yearOfDay,
+  yearSpan,
+} from '@wimbel/core';
+import { useRouter } from 'expo-router';
+import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import X from 'lucide-react-native/icons/x';
+import { type ReactNode, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { useStore } from 'react-redux';
+import { MonthAims } from '../../parts/MonthAims.tsx';
+import { counted, monthName, percent } from '../../shared/format.ts';
+import { keepOnDevice, keptOnDevice } from '../../shared/kept.ts';
+import { PATHS, lookBackPath } from '../../shared/paths.ts';
+import { changeTo, newId } from '../../store/makeChange.ts';
+import {
+  selectIsHidden,
+  selectJournal,
+  selectReviews,
+  selectSettings,
+  selectToday,
+  selectTotals,
+  selectTracks,
+} from '../../store/selectors.ts';
+import { type RootState, useAppSelector } from '../../store/store.ts';
+import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { themed, useTheme } from '../../theme/Theme.tsx';
+import { SPACE, TOUCH_PX } from '../../theme/space.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Card } from '../../ui/Card.tsx';
+import { IconButton } from '../../ui/IconButton.tsx';
+import { useToast } from '../../ui/Toast.tsx';
+import { Words } from '../../ui/Words.tsx';
+import { spanTitle } from '../../words/spanWords.ts';
+
+/** The last day of a month on which its turn is spoken of, and of a January on which that of the year is. */
+const [TURN_OF_MONTH, TURN_OF_YEAR] = [5, 14];
+
+/** What looking back has to say today: what was meant to be done, which look back can be written, the turn of a month or year. */
+export function LookingBack() {
+  const isHidden = useAppSelector((state) => selectIsHidden(state, 'journal'));
+  if (isHidden) return null;
+  return (
+    <>
+      <Remembered />
+      <Turns />
+      <Offers />
+    </>
+  );
+}
+
+const THIS: Record<LookBackSpan, string> = {
+  week: 'This week',
+  month: 'This month',
+  quarter: 'This quarter',
+  year: 'This year',
+};
+
+/** What the looks back on the spans before meant to do, until it is put away. */
+function Remembered() {
+  const styles = useStyles();
+  const router = useRouter();
+  const toast = useToast();
+  const { change } = useRecording();
+  const today = useAppSelector(selectToday);
+  const reviews = useAppSelector(selectReviews);
+  const { weekStart } = useAppSelector(selectSettings);
+  const putAway = (review: Review): void => {
+    const answers = { ...review.answers, nextTimeWas: 'aside' as const };
+    toast({ text: 'Put away', onUndo: change(changeTo('reviews', { ...review, answers })) });
+  };
+  return rememberedOn(reviews, today, weekStart).map(({ review, kind }) => (
+    <View key={review.id} style={styles.remembered}>
+      <Pressable
+        role="link"
+        aria-label={`${THIS[kind]} you wanted to: ${review.answers.nextTime}`}
+        onPress={() => router.push(lookBackPath(kind, review.from) as never)}
+        style={styles.grow}
+      >
+        <Words type="label" tone="quiet">
+          {`${THIS[kind]} you wanted to`}
+        </Words>
+        <Words numberOfLines={4}>{review.answers.nextTime ?? ''}</Words>
+      </Pressable>
+      <IconButton
+        icon={X}
+        label={`Put away: ${THIS[kind].toLowerCase()} you wanted to`}
+        onPress={() => putAway(review)}
+      />
+    </View>
+  ));
+}
+
+/** Whether there is anything to look back on in a span: something was due, or written. */
+const hasRecord = (state: RootState, span: DaySpan): boolean =>
+  keptTogether(selectTracks(state), span).asked > 0 ||
+  selectJournal(state).some(({ day }) => holdsDay(span, dayOf(day)));
+
+/** The looks back that can be written now, a line each. */
+function Offers() {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const router = useRouter();
+  const toast = useToast();
+  const store = useStore<RootState>();
+  const { change } = useRecording();
+  const today = useAppSelector(selectToday);
+  const reviews = useAppSelector(selectReviews);
+  const settings = useAppSelector(selectSettings);
+  // The tracks stand for all that is due.
+  useAppSelector(selectTracks);
+  const isTold = useTurnOfMonth(monthOfDay(today)).isShown;
+  const offers = offeredReviews(reviews, today, settings, (span) => hasRecord(store.getState(), span))
+    // The turn of the month offers its own.
+    .filter(({ kind, span }) => !(isTold && kind === 'month' && span.last < today));
+  if (offers.length === 0) return null;
+  return (
+    <Card isFlush label="Look back">
+      {offers.map(({ kind, span }, place) => {
+        const title = holdsDay(span, today) && kind === 'week' ? 'this week' : spanTitle(kind, span, today);
+        return (
+          <View key={kind} style={[styles.offer, place > 0 && styles.parted]}>
+            <Pressable
+              role="link"
+              aria-label={`Look back on ${title}`}
+              onPress={() => router.push(lookBackPath(kind, formatDay(span.first)) as never)}
+              style={styles.way}
+            >
+              <Words type="name" style={styles.grow}>{`Look back on ${title}`}</Words>
+              <ChevronRight size={18} color={colors.quiet} />
+            </Pressable>
+            <IconButton
+              icon={X}
+              label={`Not this time: look back on ${title}`}
+              onPress={() =>
+                toast({
+                  text: 'Left for another time',
+                  onUndo: change(changeTo('reviews', newReview(newId(), kind, span.first))),
+                })
+              }
+            />
+          </View>
+        );
+      })}
+    </Card>
+  );
+}
+
+/** Something that is told while it is its time, until it is waved off on this device. */
+function useOnce(name: string, isDue: boolean): { isShown: boolean; waveOff: () => void } {
+  const [isGone, setIsGone] = useState<string | null>(null);
+  return {
+    isShown: isDue && isGone !== name && keptOnDevice(name) !== 'yes',
+    waveOff: () => {
+      keepOnDevice(name, 'yes');
+      setIsGone(name);
+    },
+  };
+}
+
+/** Whether the turn to a month is told: in its first days, where there is something of the month before. */
+function useTurnOfMonth(month: PlainMonth) {
+  const today = useAppSelector(selectToday);
+  const account = useAppSelector((state) => state.account.account?.id ?? '');
+  const before = monthSpan(month - 1);
+  const isTime = today - monthSpan(month).first < TURN_OF_MONTH;
+  const hasAny = useAppSelector((state) => isTime && hasRecord(state, before));
+  return useOnce(`monthTurn.${formatMonth(month)}.${account}`, hasAny);
+}
+
+function Turns() {
+  const today = useAppSelector(selectToday);
+  return (
+    <>
+      <TurnOfYear today={today} />
+      <TurnOfMonth today={today} />
+    </>
+  );
+}
+
+/** How the last month stood, and the new one's word and aims. */
+function TurnOfMonth({ today }: { today: PlainDay }) {
+  const styles = useStyles();
+  const router = useRouter();
+  const month = monthOfDay(today);
+  const { isShown, waveOff } = useTurnOfMonth(month);
+  const [isOpen, setIsOpen] = useState(false);
+  const tracks = useAppSelector(selectTracks);
+  const totals = useAppSelector(selectTotals);
+  const { passMark } = useAppSelector(selectSettings);
+  if (!isShown) return null;
+  const span = monthSpan(month - 1);
+  const { rate, kept, asked } = keptTogether(tracks, span);
+  const { fullDays, brightDays } = dayCounts(totals, span, passMark);
+  const stood =
+    rate === null
+      ? 'nothing was due'
+      : `${percent(rate)} kept, ${kept} of ${asked}, ${counted(fullDays, 'full day')}, ${counted(brightDays, 'bright day')}`;
+  return (
+    <Turn title={`${monthName(month)} begins`} onWaveOff={waveOff}>
+      <Words tone="quiet">{`${monthName(month - 1)}: ${stood}.`}</Words>
+      {isOpen ? <MonthAims month={month} withWord /> : null}
+      <View style={styles.buttons}>
+        <Button onPress={() => router.push(lookBackPath('month', formatDay(span.first)) as never)}>
+          {`Look back on ${monthName(month - 1)}`}
+        </Button>
+        <Button kind="bare" onPress={() => setIsOpen(!isOpen)}>
+          {isOpen ? 'Fold away' : `Word and aims of ${monthName(month)}`}
+        </Button>
+      </View>
+    </Turn>
+  );
+}
+
+/** The way into the new year, in its first days. */
+function TurnOfYear({ today }: { today: PlainDay }) {
+  const styles = useStyles();
+  const router = useRouter();
+  const year = yearOfDay(today);
+  const account = useAppSelector((state) => state.account.account?.id ?? '');
+  const isTime = today - yearSpan(year).first < TURN_OF_YEAR;
+  const hasAny = useAppSelector((state) => isTime && hasRecord(state, yearSpan(year - 1)));
+  const { isShown, waveOff } = useOnce(`yearTurned.${year}.${account}`, hasAny);
+  if (!isShown) return null;
+  return (
+    <Turn title={`${year} begins`} onWaveOff={waveOff}>
+      <Words tone="quiet">
+        {`How ${year - 1} was, what it taught you, how often from now on, and what is next: five pages, each of which can be skipped.`}
+      </Words>
+      <View style={styles.buttons}>
+        <Button onPress={() => router.push(`${PATHS.yearTurn}?year=${year}` as never)}>Go through it</Button>
+      </View>
+    </Turn>
+  );
+}
+
+function Turn({ title, onWaveOff, children }: { title: string; onWaveOff: () => void; children: ReactNode }) {
+  const styles = useStyles();
+  return (
+    <Card style={styles.turn} label={title}>
+      <View style={styles.head}>
+        <Words type="card" heading={2} style={styles.grow}>
+          {title}
+        </Words>
+        <IconButton icon={X} label={`Put away: ${title}`} onPress={onWaveOff} />
+      </View>
+      {children}
+    </Card>
+  );
+}
+
+const useStyles = themed((colors) => ({
+  remembered: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    borderLeftWidth: 3,
+    borderLeftColor: colors.brass,
+    paddingLeft: SPACE.m,
+    maxWidth: 720,
+  },
+  grow: { flex: 1, minWidth: 0 },
+  offer: { flexDirection: 'row', alignItems: 'center', paddingLeft: SPACE.l },
+  parted: { borderTopWidth: 1, borderTopColor: colors.line },
+  way: { flex: 1, minWidth: 0, minHeight: TOUCH_PX, flexDirection: 'row', alignItems: 'center', gap: SPACE.s },
+  turn: { gap: SPACE.s },
+  head: { flexDirection: 'row', alignItems: 'center', marginVertical: -SPACE.s, marginRight: -SPACE.s },
+  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
+}));

@@ -1,0 +1,35 @@
+import { type PlainDay, type Weekday, dayOf, formatDay } from '../calendar/plainDay.ts';
+import { yearSpan } from '../calendar/year.ts';
+import type { Habit, Schedule } from '../record/records.ts';
+import { buildTrack } from './layTrack.ts';
+import { withYearTarget } from './settingTargets.ts';
+import { yearTargetOf } from './targets.ts';
+import { heldTerms, termsOn } from './terms.ts';
+
+/** What somebody wants of a habit in a year: how often (null: as it is), how many days (null: as that plans), or no more of it. */
+export type YearWish = { schedule: Schedule | null; days: number | null; isOver: boolean };
+
+/**
+ * A habit as it is to be in a year: with other terms from its first day on (from `today`, where it has begun), with the
+ * days aimed at, or ended with the year before. What is past stays as it was.
+ */
+export function habitNextYear(habit: Habit, year: number, wish: YearWish, today: PlainDay): Habit {
+  const { first } = yearSpan(year);
+  if (wish.isOver) return { ...habit, endsOn: formatDay(Math.max(first - 1, today, dayOf(habit.startsOn))) };
+  const from = Math.max(first, today);
+  const day = formatDay(from);
+  const inForce = termsOn(heldTerms(habit.terms), from);
+  const before = habit.terms.find((each) => dayOf(each.from) === inForce.from)!;
+  const terms =
+    wish.schedule === null
+      ? habit.terms
+      : [...habit.terms.filter((each) => each.from !== day), { ...before, from: day, schedule: wish.schedule }].sort(
+          (a, b) => (a.from < b.from ? -1 : 1),
+        );
+  const next = { ...habit, terms };
+  return wish.days === null ? next : withYearTarget(next, year, { ...habit.yearTargets?.[year], days: wish.days });
+}
+
+/** How many days a year aims at for a habit as it is laid down: what is set, else what its terms plan; 0 where it is over. */
+export const daysAimedIn = (habit: Habit, year: number, today: PlainDay, weekStart: Weekday): number =>
+  yearTargetOf(buildTrack(habit, [], today, weekStart), year).days;
