@@ -5,12 +5,15 @@ import {
   type PlainMonth,
   type Weekday,
   monthsOfMoods,
+  sunHeight,
+  weekSpan,
   weeksOfMoods,
+  eachDay,
 } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
-import { dateNumber, monthAbbreviation, shortDate } from '../shared/format.ts';
+import { dateNumber, monthAbbreviation, shortDate, weekdayShort } from '../shared/format.ts';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
 import { AXIS_PX } from './Axis.tsx';
@@ -20,6 +23,8 @@ import { useWidth } from './useWidth.ts';
 
 const WEEK_ROW_PX = 64;
 const WEEK_LABEL_PX = 46;
+/** Room for the weekdays above a calendar. */
+const WEEKDAYS_PX = 14;
 const WIDEST_CALENDAR_PX = 560;
 /** Rays are drawn where a sun is large enough to have them. */
 const LEAST_RAYS_PX = 4.5;
@@ -46,13 +51,17 @@ export function MoodPlatePicture({ months, asWeeks, today, moodOf, label, choice
           widthPx: Math.min(widthPx, WIDEST_CALENDAR_PX),
           labelPx: WEEK_LABEL_PX,
           rowPx,
+          topPx: WEEKDAYS_PX,
         })
       : monthsOfMoods(months, today, moodOf, { widthPx, labelPx: AXIS_PX, rowPx });
   }, [widthPx, asWeeks, months, today, moodOf, rowPx]);
   const marks = useMemo(() => {
     // A day is pointed at on its sea line, however high its sun stands.
-    const seas = new Map(plate?.rows.map(({ seaY }) => [Math.floor(seaY / rowPx), seaY]));
-    return plate?.suns.map(({ day, x, y }) => ({ key: day, x, y: seas.get(Math.floor(y / rowPx)) ?? y })) ?? [];
+    const seaOf = (y: number): number =>
+      plate?.rows.reduce((near, { seaY }) => (Math.abs(seaY - y) < Math.abs(near - y) ? seaY : near), -Infinity) ?? y;
+    return (
+      plate?.suns.map(({ day, x, y, mood }) => ({ key: day, x, y: seaOf(y + sunHeight(mood ?? 2) * rowPx) })) ?? []
+    );
   }, [plate, rowPx]);
   const text = { fontFamily: FAMILIES.regular, fill: colors.quiet };
   return (
@@ -74,6 +83,20 @@ export function MoodPlatePicture({ months, asWeeks, today, moodOf, label, choice
               {asWeeks ? shortDate(name) : monthAbbreviation(name)}
             </SvgText>
           ))}
+          {asWeeks
+            ? eachDay(weekSpan(asWeeks.span.first, asWeeks.weekStart)).map((day, place) => (
+                <SvgText
+                  key={day}
+                  {...text}
+                  x={WEEK_LABEL_PX + (place + 0.5) * plate.pitchPx}
+                  y={11}
+                  fontSize={12}
+                  textAnchor="middle"
+                >
+                  {weekdayShort(day).slice(0, 2)}
+                </SvgText>
+              ))
+            : null}
           <Suns plate={plate} />
           {asWeeks
             ? plate.suns.map(({ day, x }, place) => (

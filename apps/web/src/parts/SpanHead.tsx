@@ -50,8 +50,10 @@ export function SpanHead({
           isDisabled={span.last >= today}
         />
       ) : null}
-      {holdsDay(span, today) || kind === 'days' ? null : <Button onPress={onNow}>{`This ${words}`}</Button>}
-      {children}
+      <View style={{ flexDirection: 'row', alignItems: 'center', flexGrow: 1, marginLeft: hasOthers ? SPACE.m : 0 }}>
+        {holdsDay(span, today) || kind === 'days' ? null : <Button onPress={onNow}>{`This ${words}`}</Button>}
+        {children}
+      </View>
     </View>
   );
 }

@@ -27,6 +27,8 @@ export type MoodPlate = {
 };
 
 type PlateSize = { widthPx: number; labelPx: number; rowPx: number };
+/** `topPx` is left free above the first week. */
+type WeeksSize = PlateSize & { topPx?: number };
 
 /** How far above the sea line the middle of the sun stands, in parts of the row's height; lines between whole moods. */
 export const sunHeight = (mood: number): number => (mood - 2) * 0.17;
@@ -77,7 +79,7 @@ export function weeksOfMoods(
   weekStart: Weekday,
   today: PlainDay,
   moodOf: (day: PlainDay) => number | null,
-  { widthPx, labelPx, rowPx }: PlateSize,
+  { widthPx, labelPx, rowPx, topPx = 0 }: WeeksSize,
 ): MoodPlate {
   const pitchPx = (widthPx - labelPx) / 7;
   const from = startOfWeek(span.first, weekStart);
@@ -88,7 +90,7 @@ export function weeksOfMoods(
     const week = { first: Math.max(span.first, from + row * 7), last: Math.min(span.last, from + row * 7 + 6) };
     return {
       label: from + row * 7,
-      seaY: (row + SEA) * rowPx,
+      seaY: topPx + (row + SEA) * rowPx,
       fromX: xOf(week.first) - pitchPx / 2,
       toX: xOf(week.last) + pitchPx / 2,
     };
@@ -96,5 +98,5 @@ export function weeksOfMoods(
   const suns = eachDay(span).map((day) =>
     sunOf(day, xOf(day), rows[Math.floor((day - from) / 7)]!.seaY, rowPx, day > today ? null : moodOf(day), today),
   );
-  return { rows, suns, r: Math.min(pitchPx * 0.3, rowPx * 0.14), pitchPx, widthPx, heightPx: rowPx * weeks };
+  return { rows, suns, r: Math.min(pitchPx * 0.3, rowPx * 0.14), pitchPx, widthPx, heightPx: topPx + rowPx * weeks };
 }

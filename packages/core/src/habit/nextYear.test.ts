@@ -31,6 +31,15 @@ describe('a habit in the next year', () => {
     });
   });
 
+  it('plans by its new terms, where days set for a month would hold on; what that asked of amounts stays', () => {
+    const set = aHabit({ monthTargets: { '2025-06': { days: 24, amount: 300, onward: true } } });
+    expect(aimed(set)).toBe(288);
+    const weekly = habitNextYear(set, 2026, { ...asNow, schedule: { kind: 'perWeek', times: 3 } }, TODAY);
+    expect(aimed(weekly)).toBe(156);
+    expect(weekly.monthTargets).toEqual({ ...set.monthTargets, '2026-01': { amount: 300, onward: true } });
+    expect(aimed(habitNextYear(set, 2026, asNow, TODAY))).toBe(288);
+  });
+
   it('holds from today where the year has begun, in place of terms that began today', () => {
     const today = dayOf('2026-01-05');
     const schedule = { kind: 'perWeek', times: 2 } as const;

@@ -1,9 +1,10 @@
 import { type PlainDay, type Weekday, dayOf, formatDay } from '../calendar/plainDay.ts';
+import { type PlainMonth, formatMonth, monthOfDay } from '../calendar/month.ts';
 import { yearSpan } from '../calendar/year.ts';
 import type { Habit, Schedule } from '../record/records.ts';
 import { buildTrack } from './layTrack.ts';
 import { withYearTarget } from './settingTargets.ts';
-import { yearTargetOf } from './targets.ts';
+import { setTargetOf, yearTargetOf } from './targets.ts';
 import { heldTerms, termsOn } from './terms.ts';
 
 /** What somebody wants of a habit in a year: how often (null: as it is), how many days (null: as that plans), or no more of it. */
@@ -26,8 +27,16 @@ export function habitNextYear(habit: Habit, year: number, wish: YearWish, today:
       : [...habit.terms.filter((each) => each.from !== day), { ...before, from: day, schedule: wish.schedule }].sort(
           (a, b) => (a.from < b.from ? -1 : 1),
         );
-  const next = { ...habit, terms };
+  const next = wish.schedule === null ? { ...habit, terms } : withPlanFrom({ ...habit, terms }, monthOfDay(from));
   return wish.days === null ? next : withYearTarget(next, year, { ...habit.yearTargets?.[year], days: wish.days });
+}
+
+/** A habit whose days from a month on are those that its terms plan, where a target set before would hold on. */
+function withPlanFrom(habit: Habit, month: PlainMonth): Habit {
+  const held = setTargetOf(habit, month);
+  if (held?.days === undefined || held.days === null) return habit;
+  const { days: _, ...others } = held;
+  return { ...habit, monthTargets: { ...habit.monthTargets, [formatMonth(month)]: { ...others, onward: true } } };
 }
 
 /** How many days a year aims at for a habit as it is laid down: what is set, else what its terms plan; 0 where it is over. */

@@ -85,13 +85,15 @@ export function LookBackScreen() {
           />
         </View>
       </SpanHead>
-      <JournalTabs at={PATHS.lookBack} />
-      <Segments<LookBackSpan>
-        label="Look back on a"
-        value={kind}
-        choices={LOOK_BACK_SPANS.map((value) => ({ value, label: SPAN_WORDS[value] }))}
-        onChange={(next) => go(next, day)}
-      />
+      <View style={[styles.choices, isWide && styles.choicesWide]}>
+        <JournalTabs at={PATHS.lookBack} />
+        <Segments<LookBackSpan>
+          label="Look back on a"
+          value={kind}
+          choices={LOOK_BACK_SPANS.map((value) => ({ value, label: SPAN_WORDS[value] }))}
+          onChange={(next) => go(next, day)}
+        />
+      </View>
       {kind === 'year' ? (
         <Button
           onPress={() => router.push(`${PATHS.yearTurn}?year=${yearOfDay(span.first) + 1}` as never)}
@@ -169,6 +171,8 @@ function Figures({
 }
 
 const useStyles = themed((colors) => ({
+  choices: { gap: SPACE.l },
+  choicesWide: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between' },
   more: { marginLeft: 'auto' },
   start: { alignSelf: 'flex-start' },
   columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },

@@ -116,7 +116,14 @@ function Outstanding({ name, habit, told }: { name: string; habit: HabitReview; 
 
 const useStyles = themed(() => ({
   card: { gap: SPACE.m },
-  main: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: SPACE.m, borderBottomWidth: 0 },
+  main: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'baseline',
+    justifyContent: 'flex-start',
+    columnGap: SPACE.m,
+    borderBottomWidth: 0,
+  },
   told: { flexShrink: 1 },
   counts: { flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: SPACE.xs },
   habits: { gap: 2 },

@@ -86,7 +86,7 @@ function PlannedThen({
   return (
     <View style={styles.planned}>
       <Words type="label" tone="quiet" heading={2}>
-        {`You wanted to, after ${when}`}
+        {`After ${when} you wanted to`}
       </Words>
       <Words type="name">{planned.answers.nextTime ?? ''}</Words>
       <Chips

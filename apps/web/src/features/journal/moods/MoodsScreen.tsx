@@ -65,16 +65,18 @@ export function MoodsScreen() {
         onBeside={(by) => go(kind, dayOfNeighbour(kind, span, by))}
         onNow={() => go(kind, today)}
       />
-      <JournalTabs at={PATHS.moods} />
-      <Segments<Kind>
-        label="Span of moods"
-        value={kind}
-        choices={[
-          { value: 'month', label: 'Month' },
-          { value: 'year', label: 'Year' },
-        ]}
-        onChange={(next) => go(next, day)}
-      />
+      <View style={[styles.choices, isWide && styles.choicesWide]}>
+        <JournalTabs at={PATHS.moods} />
+        <Segments<Kind>
+          label="Span of moods"
+          value={kind}
+          choices={[
+            { value: 'month', label: 'Month' },
+            { value: 'year', label: 'Year' },
+          ]}
+          onChange={(next) => go(next, day)}
+        />
+      </View>
       {moods.size === 0 ? (
         <EmptyState
           title="No moods yet"
@@ -127,7 +129,7 @@ function MoodsCard({ kind, span, moods }: OfMoods & { kind: Kind }) {
     <Card style={styles.card} label={kind === 'year' ? 'The year in moods' : 'The month in moods'}>
       <CardHead title={kind === 'year' ? 'The year in moods' : 'The month in moods'} />
       <Words type="quiet" tone="quiet">
-        {told}
+        {`${told} The higher the sun, the better the day; a ring below the line is the lowest.`}
       </Words>
       <MoodPlatePicture
         months={months}
@@ -225,6 +227,8 @@ function Row({ name, ratio, value }: { name: string; ratio: number; value: strin
 }
 
 const useStyles = themed((colors) => ({
+  choices: { gap: SPACE.l },
+  choicesWide: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between' },
   columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
   stack: { gap: SPACE.l },
   broad: { flex: 5, minWidth: 0, gap: SPACE.l },

@@ -24,6 +24,7 @@ import { useAppSelector } from '../../../store/store.ts';
 import { themed, useIsWide } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { Card } from '../../../ui/Card.tsx';
 import { EmptyState } from '../../../ui/EmptyState.tsx';
 import { IconButton } from '../../../ui/IconButton.tsx';
 import { SunPicture } from '../../../ui/SunPicture.tsx';
@@ -32,7 +33,8 @@ import { moodSign, moodWord } from '../../../words/moodWords.ts';
 import { JournalTabs } from '../JournalTabs.tsx';
 import { asksAnything } from '../search/useSearch.ts';
 import { FoundList } from './FoundList.tsx';
-import { JumpSheet } from './JumpSheet.tsx';
+import { JumpSheet, MonthChips } from './JumpSheet.tsx';
+import { ThisDayCard } from './ThisDayCard.tsx';
 import { type PageRow, firstLines, pageRows, placeOfDay } from './pageRows.ts';
 import { SearchField, useSearchAsked } from './SearchField.tsx';
 
@@ -49,9 +51,15 @@ export function AllPagesScreen() {
   const asked = useSearchAsked();
   const scroll = useRef<HTMLDivElement>(null);
   const [isJumping, setIsJumping] = useState(false);
-  const rows = useMemo(() => pageRows(pagesByDay(journal), today), [journal, today]);
+  const byDay = useMemo(() => pagesByDay(journal), [journal]);
+  const rows = useMemo(() => pageRows(byDay, today), [byDay, today]);
   const [wanted, setWanted] = useState<PlainDay | null>(parseDay(useLocalSearchParams<{ day?: string }>().day ?? ''));
   const isSearching = asksAnything(asked.search);
+  const jump = (day: PlainDay): void => {
+    asked.clear();
+    setIsJumping(false);
+    setWanted(day);
+  };
   return (
     // The list scrolls in the place it is in, so that only what is seen is laid out.
     <div ref={scroll} style={SCROLL} data-scroll="pages">
@@ -75,31 +83,35 @@ export function AllPagesScreen() {
           />
         </View>
         <JournalTabs at={PATHS.journalPages} />
-        {rows.length === 0 && !isSearching ? null : <SearchField asked={asked} />}
-        {isSearching ? (
-          <FoundList search={asked.search} />
-        ) : rows.length === 0 ? (
-          <EmptyState title="No pages yet" text="What you write, day by day, stands here to be read again.">
-            <Button kind="main" onPress={() => router.push(PATHS.journal as never)}>
-              Write today’s page
-            </Button>
-          </EmptyState>
-        ) : (
-          <PagesList rows={rows} scroll={scroll} wanted={wanted} onThere={() => setWanted(null)} />
-        )}
+        <View style={isWide && styles.columns}>
+          <View style={styles.main}>
+            {rows.length === 0 && !isSearching ? null : <SearchField asked={asked} />}
+            {isSearching ? (
+              <FoundList search={asked.search} />
+            ) : rows.length === 0 ? (
+              <EmptyState title="No pages yet" text="What you write, day by day, stands here to be read again.">
+                <Button kind="main" onPress={() => router.push(PATHS.journal as never)}>
+                  Write today’s page
+                </Button>
+              </EmptyState>
+            ) : (
+              <PagesList rows={rows} scroll={scroll} wanted={wanted} onThere={() => setWanted(null)} />
+            )}
+          </View>
+          {isWide ? (
+            <View style={styles.side}>
+              <ThisDayCard byDay={byDay} />
+              <Card style={styles.jump} label="Jump to a month">
+                <Words type="card" heading={2}>
+                  Jump to a month
+                </Words>
+                <MonthChips rows={rows} today={today} onDay={jump} />
+              </Card>
+            </View>
+          ) : null}
+        </View>
       </View>
-      {isJumping ? (
-        <JumpSheet
-          rows={rows}
-          today={today}
-          onClose={() => setIsJumping(false)}
-          onDay={(day) => {
-            asked.clear();
-            setIsJumping(false);
-            setWanted(day);
-          }}
-        />
-      ) : null}
+      {isJumping ? <JumpSheet rows={rows} today={today} onClose={() => setIsJumping(false)} onDay={jump} /> : null}
     </div>
   );
 }
@@ -258,7 +270,11 @@ function DayLine({ day, pages }: { day: PlainDay; pages: readonly JournalPage[] 
             </Words>
           )}
         </View>
-        <Words numberOfLines={2}>{lines === '' ? '–' : lines}</Words>
+        {lines === '' ? (
+          <Words tone="quiet">{mood === null ? 'No words' : moodWord(settings, mood)}</Words>
+        ) : (
+          <Words numberOfLines={2}>{lines}</Words>
+        )}
       </View>
     </Pressable>
   );
@@ -266,7 +282,11 @@ function DayLine({ day, pages }: { day: PlainDay; pages: readonly JournalPage[] 
 
 const useStyles = themed((colors) => ({
   page: { padding: SPACE.l, paddingBottom: SPACE.xxl, gap: SPACE.l },
-  wide: { paddingHorizontal: SPACE.xxl, paddingVertical: SPACE.xl, maxWidth: 820, width: '100%' },
+  wide: { paddingHorizontal: SPACE.xxl, paddingVertical: SPACE.xl, maxWidth: 1160, width: '100%' },
+  columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
+  main: { flex: 5, minWidth: 0, gap: SPACE.l },
+  side: { flex: 2, minWidth: 220, gap: SPACE.l, position: 'sticky' as never, top: SPACE.xl },
+  jump: { gap: SPACE.m },
   head: { flexDirection: 'row', alignItems: 'center' },
   title: { flex: 1 },
   month: {

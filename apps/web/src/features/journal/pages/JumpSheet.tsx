@@ -25,25 +25,9 @@ export function JumpSheet({
 }) {
   const [text, setText] = useState('');
   const day = parseDay(text);
-  const written = new Set(rows.flatMap((row) => (row.kind === 'month' && row.count > 0 ? [row.month] : [])));
-  const years = [...new Set([...written].map((month) => yearOfDay(monthSpan(month).first)))];
   return (
     <Sheet title="Jump to" onClose={onClose}>
-      {years.map((year) => (
-        <View key={year} style={{ gap: SPACE.s }}>
-          <Words type="label" tone="quiet">
-            {String(year)}
-          </Words>
-          <Chips
-            label={`Months of ${year}`}
-            chips={monthsOfYear(year)
-              .filter((month) => written.has(month))
-              .map((month) => ({ value: String(month), label: monthAbbreviation(month) }))}
-            chosen={[]}
-            onPress={(month) => onDay(Math.min(today, monthSpan(Number(month)).last))}
-          />
-        </View>
-      ))}
+      <MonthChips rows={rows} today={today} onDay={onDay} />
       <Field label="Or a day" value={text} onChangeText={setText} isDate />
       <Button
         kind="main"
@@ -56,4 +40,33 @@ export function JumpSheet({
       </Button>
     </Sheet>
   );
+}
+
+/** The months that have a page, by year. */
+export function MonthChips({
+  rows,
+  today,
+  onDay,
+}: {
+  rows: readonly PageRow[];
+  today: PlainDay;
+  onDay: (day: PlainDay) => void;
+}) {
+  const written = new Set(rows.flatMap((row) => (row.kind === 'month' && row.count > 0 ? [row.month] : [])));
+  const years = [...new Set([...written].map((month) => yearOfDay(monthSpan(month).first)))];
+  return years.map((year) => (
+    <View key={year} style={{ gap: SPACE.s }}>
+      <Words type="label" tone="quiet">
+        {String(year)}
+      </Words>
+      <Chips
+        label={`Months of ${year}`}
+        chips={monthsOfYear(year)
+          .filter((month) => written.has(month))
+          .map((month) => ({ value: String(month), label: monthAbbreviation(month) }))}
+        chosen={[]}
+        onPress={(month) => onDay(Math.min(today, monthSpan(Number(month)).last))}
+      />
+    </View>
+  ));
 }

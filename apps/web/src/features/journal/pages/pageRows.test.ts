@@ -37,7 +37,10 @@ describe('the list of pages', () => {
   });
 
   it('tells the first of what was written, in one line', () => {
-    const pages = [page('2026-11-22', { text: 'Rain.\n\nWind.', answers: [{ promptId: 'p', text: 'Tide' }] })];
-    expect(firstLines(pages)).toBe('Rain. Wind. · Tide');
+    const pages = [
+      page('2026-11-22', { part: 'morning', text: 'Larch' }),
+      page('2026-11-22', { text: 'Rain.\n\nWind.', answers: [{ promptId: 'p', text: 'Tide' }] }),
+    ];
+    expect(firstLines(pages)).toBe('Rain. Wind. · Tide · Larch');
   });
 });

@@ -60,6 +60,11 @@ export const placeOfDay = (rows: readonly PageRow[], day: PlainDay): number =>
     row.kind === 'day' ? row.day === day : row.kind === 'none' && row.span.first <= day && day <= row.span.last,
   );
 
-/** The first lines of what a day’s pages say. */
+/** The first lines of what a day’s pages say, what is of the whole day first. */
 export const firstLines = (pages: readonly JournalPage[]): string =>
-  pages.flatMap(writingOf).join(' · ').replaceAll(/\s+/g, ' ').slice(0, 220);
+  [...pages]
+    .sort((a, b) => Number(b.part === 'day') - Number(a.part === 'day'))
+    .flatMap(writingOf)
+    .join(' · ')
+    .replaceAll(/\s+/g, ' ')
+    .slice(0, 220);

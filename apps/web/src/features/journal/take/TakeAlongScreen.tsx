@@ -86,12 +86,6 @@ export function TakeAlongScreen() {
           <Words type="section" heading={1} style={styles.grow}>
             To take along
           </Words>
-          <Button icon={<FileText size={18} color={colors.ink} />} onPress={save}>
-            Markdown
-          </Button>
-          <Button kind="main" icon={<Printer size={18} color={colors.onWorking} />} onPress={() => window.print()}>
-            Print
-          </Button>
         </View>
         <View style={styles.days}>
           <View style={styles.day}>
@@ -118,6 +112,14 @@ export function TakeAlongScreen() {
           chosen={offered.filter((part) => !leftOut.has(part))}
           onPress={toggle}
         />
+        <View style={styles.buttons}>
+          <Button kind="main" icon={<Printer size={18} color={colors.onWorking} />} onPress={() => window.print()}>
+            Print
+          </Button>
+          <Button icon={<FileText size={18} color={colors.ink} />} onPress={save}>
+            Save as Markdown
+          </Button>
+        </View>
       </View>
       <OnPaper>
         <TakenSheet taken={taken} span={span} hasMoods={!hidesMood && !leftOut.has('moods')} />
@@ -236,10 +238,11 @@ function MoodsOnPaper({ span }: { span: DaySpan }) {
 
 const useStyles = themed(() => ({
   tools: { gap: SPACE.m, padding: SPACE.l, maxWidth: 760, width: '100%' },
-  line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, flexWrap: 'wrap', marginLeft: -SPACE.m },
+  line: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, marginLeft: -SPACE.m },
   grow: { flexGrow: 1, flexShrink: 1, minWidth: 120 },
   days: { flexDirection: 'row', gap: SPACE.m },
   day: { flex: 1, minWidth: 0 },
+  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
 }));
 
 const useOnPaperStyles = themed((colors) => ({

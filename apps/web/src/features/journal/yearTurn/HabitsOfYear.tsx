@@ -12,7 +12,7 @@ import { View } from 'react-native';
 import { percent, counted } from '../../../shared/format.ts';
 import { selectSettings, selectToday, selectTrack } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { themed } from '../../../theme/Theme.tsx';
+import { themed, useIsWide } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { Chips } from '../../../ui/Chips.tsx';
@@ -48,9 +48,10 @@ export function HabitsOfYear({
   onChange: (draft: YearTurnDraft) => void;
 }) {
   const styles = useStyles();
+  const isWide = useIsWide();
   if (habits.length === 0) return <Words tone="quiet">No habit goes on into this year.</Words>;
   return (
-    <View style={styles.list}>
+    <View style={[styles.list, isWide && styles.wide]}>
       {habits.map((habit) => (
         <HabitOfYear
           key={habit.id}
@@ -76,6 +77,7 @@ function HabitOfYear({
   onChange: (wish: HabitWish) => void;
 }) {
   const styles = useStyles();
+  const isWide = useIsWide();
   const today = useAppSelector(selectToday);
   const { weekStart } = useAppSelector(selectSettings);
   const track = useAppSelector((state) => selectTrack(state, habit.id));
@@ -91,7 +93,7 @@ function HabitOfYear({
   );
   const fault = daysFault(wish.days);
   return (
-    <Card style={styles.card} label={habit.name}>
+    <Card style={[styles.card, isWide && styles.half]} label={habit.name}>
       <Words type="name" heading={2}>
         {habit.name}
       </Words>
@@ -133,5 +135,7 @@ function HabitOfYear({
 
 const useStyles = themed(() => ({
   list: { gap: SPACE.m },
+  wide: { flexDirection: 'row', flexWrap: 'wrap' },
   card: { gap: SPACE.s },
+  half: { flexBasis: '45%', flexGrow: 1, minWidth: 0 },
 }));

@@ -92,7 +92,7 @@ export function YearTurnScreen() {
   return (
     <Page>
       <GuidedBar at={at} pages={PAGES.length} backTo={lookBackPath('year', `${year - 1}-12-31`)} />
-      <View style={styles.body}>
+      <View style={[styles.body, page === 'habits' && styles.broad]}>
         <View style={styles.head}>
           <Words type="title" heading={1}>
             {heads[page][0]}
@@ -198,6 +198,7 @@ function LookOver({ year, habits, draft }: { year: number; habits: readonly Habi
 
 const useStyles = themed(() => ({
   body: { gap: SPACE.xl, maxWidth: 640, width: '100%' },
+  broad: { maxWidth: 1096 },
   head: { gap: SPACE.s },
   lines: { gap: SPACE.s },
   buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
