@@ -33,7 +33,7 @@ export const PASSWORD = 'slow bow and long notes';
 
 /** Somebody at a device, in the words that a person would use. */
 export class Person {
-  readonly page: Page;
+  page: Page;
   readonly context: BrowserContext;
 
   private constructor(context: BrowserContext, page: Page) {
@@ -65,6 +65,12 @@ export class Person {
     const page = await context.newPage();
     await page.clock.install({ time: new Date(now) });
     return new Person(context, page);
+  }
+
+  /** Opens the app in a new tab of the same device, as after the one before was closed. */
+  async reopen(address: string): Promise<void> {
+    this.page = await this.context.newPage();
+    await this.page.goto(address);
   }
 
   async signUp(email = newEmail(), weekday = 'Tuesday'): Promise<string> {
