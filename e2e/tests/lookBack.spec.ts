@@ -177,13 +177,13 @@ test('the turn of a year, page by page: all of it real records at the end, and t
   await person.button('Set a goal').click();
   await person.page.getByLabel('Goal 1: what will be so?').fill('Swim across the bay');
   await person.button('Add a milestone').click();
-  await person.page.getByLabel('Milestone 1').fill('To the second buoy');
-  await person.page.getByLabel('Its day').fill('2026-05-01');
+  await person.page.getByLabel('Milestone 1', { exact: true }).fill('To the second buoy');
+  await person.page.getByLabel('Its day', { exact: true }).fill('2026-05-01');
   await expect(person.page.getByText('Choose a day from the first of 2027 on')).toBeVisible();
-  await person.page.getByLabel('Its day').fill('2027-05-01');
+  await person.page.getByLabel('Its day', { exact: true }).fill('2027-05-01');
   // What is filled in outlives the tab.
   await person.page.reload();
-  await expect(person.page.getByLabel('Milestone 1')).toHaveValue('To the second buoy');
+  await expect(person.page.getByLabel('Milestone 1', { exact: true })).toHaveValue('To the second buoy');
   await person.button('Next').click();
   await expect(person.page.getByText('2 habits changed: Scales, Cold swim.')).toBeVisible();
   await person.button('Set 2027').click();

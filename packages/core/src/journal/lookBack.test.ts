@@ -42,6 +42,10 @@ describe('a review', () => {
     expect(isWritten(review('week', '2025-03-10', { nextTimeWas: 'done', wins: ' ' }))).toBe(false);
     expect(isWritten(review('week', '2025-03-10', { lessons: 'Larch' }))).toBe(true);
     expect(saidAnswers({ wins: ' ', losses: 'Rain' })).toEqual({ losses: 'Rain' });
+    // What mattered most goes with its line, what became of a plan with the plan.
+    const most = { mostOfWins: 'Launched\nSwam', nextTimeWas: 'done' as const };
+    expect(saidAnswers({ wins: 'Swam\nPlayed', ...most })).toEqual({ wins: 'Swam\nPlayed', mostOfWins: 'Swam' });
+    expect(saidAnswers(most)).toEqual({});
     expect(linesOf(' a \n\n b')).toEqual(['a', 'b']);
     expect(newReview('r', 'week', dayOf('2025-03-10'))).toEqual(review('week', '2025-03-10', {}, 'r'));
     expect(spanOfReview(review('quarter', '2025-01-01', {}), 'monday')).toEqual({

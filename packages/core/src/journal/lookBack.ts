@@ -14,9 +14,21 @@ export const isWritten = ({ answers }: Pick<Review, 'answers'>): boolean => {
   return Object.values(said).some((text) => (text ?? '').trim() !== '');
 };
 
-/** The answers without those that say nothing. */
-export function saidAnswers(answers: ReviewAnswers): ReviewAnswers {
-  return Object.fromEntries(Object.entries(answers).filter(([, text]) => (text ?? '').trim() !== ''));
+/** Lines that are still among others; undefined where none is. */
+const stillIn = (lines: string | undefined, among: string | undefined): string | undefined =>
+  linesOf(lines)
+    .filter((line) => linesOf(among).includes(line))
+    .join('\n') || undefined;
+
+/** The answers without those that say nothing: what mattered most goes with its line, what became of a plan with the plan. */
+export function saidAnswers({ nextTimeWas, mostOfWins, mostOfLosses, ...said }: ReviewAnswers): ReviewAnswers {
+  const answers = {
+    ...said,
+    mostOfWins: stillIn(mostOfWins, said.wins),
+    mostOfLosses: stillIn(mostOfLosses, said.losses),
+    nextTimeWas: said.nextTime ? nextTimeWas : undefined,
+  };
+  return Object.fromEntries(Object.entries(answers).filter(([, text]) => (text ?? '').trim() !== '')) as ReviewAnswers;
 }
 
 /**

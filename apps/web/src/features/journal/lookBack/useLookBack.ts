@@ -41,7 +41,6 @@ export function useLookBack(kind: LookBackSpan, span: DaySpan) {
       const state = store.getState();
       const before = reviewOfSpan(selectReviews(state), kind, span.first);
       const answers = saidAnswers({ ...before?.answers, ...more });
-      if (!answers.nextTime) delete answers.nextTimeWas;
       const next: Review = { ...(before ?? newReview(newId(), kind, span.first)), answers };
       if (Object.keys(answers).length > 0) change(changeTo('reviews', next));
       else if (before !== null) change(removalOf('reviews', before.id));
