@@ -13,6 +13,7 @@ async function main() {
     'bench/manyHabits.ts',
     'bench/goals.ts',
     'bench/charts.ts',
+    'bench/journal.ts',
   ]) {
     const code = await show('npx', ['tsx', file]);
     if (code !== 0) process.exit(code);
