@@ -137,6 +137,10 @@ try {
     line(`${name}: longest block with one page`, Math.max(...few[what].map((each) => each.blockMs)));
   }
   line('the first search, with all gathered', all.search[0]!.ms);
+  const rounds = (of: Seen[]): string => of.map(({ blockMs }) => Math.round(blockMs)).join(', ');
+  say(
+    `  longest blocks by round: opening ${rounds(all.open)}; scrolling ${rounds(all.scroll)}; searching ${rounds(all.search)}`,
+  );
 } finally {
   await browser.close();
   await wimbel.end();

@@ -1,6 +1,7 @@
 import { dayOf, monthOf } from '@wimbel/core';
 import { amount, amountFault, amountOf, compact, editable, money, number, parseTyped, signed } from './amounts.ts';
 import {
+  beginningOf,
   counted,
   dateNear,
   dayInWords,
@@ -94,4 +95,10 @@ it('numbers in little room are short, and keep three digits', () => {
     '17k',
     '1.23m',
   ]);
+});
+
+it('the beginning of a text is one line, cut between words', () => {
+  expect(beginningOf(' Rain\n\nand  wind ', 20)).toBe('Rain and wind');
+  expect(beginningOf('Rain and wind', 9)).toBe('Rain and …');
+  expect(beginningOf('Rainandwindandsea', 5)).toBe('Raina …');
 });

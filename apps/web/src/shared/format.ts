@@ -68,6 +68,14 @@ export const percent = (ratio: number | null): string => (ratio === null ? '–'
 /** The words with a capital at their head. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
+/** The beginning of a text in one line, of at most so many characters, cut between words. */
+export function beginningOf(text: string, most: number): string {
+  const line = text.replaceAll(/\s+/g, ' ').trim();
+  if (line.length <= most) return line;
+  const cut = line.lastIndexOf(' ', most);
+  return `${line.slice(0, cut > 0 ? cut : most)} …`;
+}
+
 /** "1 day", "23 days" */
 export const counted = (count: number, one: string, many = `${one}s`): string =>
   `${number(count)} ${count === 1 ? one : many}`;

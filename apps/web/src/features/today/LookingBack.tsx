@@ -25,7 +25,7 @@ import { type ReactNode, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useStore } from 'react-redux';
 import { MonthAims } from '../../parts/MonthAims.tsx';
-import { counted, monthName, percent } from '../../shared/format.ts';
+import { beginningOf, counted, monthName, percent } from '../../shared/format.ts';
 import { keepOnDevice, keptOnDevice } from '../../shared/kept.ts';
 import { PATHS, lookBackPath } from '../../shared/paths.ts';
 import { changeTo, newId } from '../../store/makeChange.ts';
@@ -96,7 +96,7 @@ function Remembered() {
         <Words type="label" tone="quiet">
           {`${THIS[kind]} you wanted to`}
         </Words>
-        <Words numberOfLines={4}>{review.answers.nextTime ?? ''}</Words>
+        <Words>{beginningOf(review.answers.nextTime ?? '', 240)}</Words>
       </Pressable>
       <IconButton
         icon={X}

@@ -1,5 +1,6 @@
 import { type DaySpan, type LookBackSpan, type PlainDay, isWritten, reviewOfSpan, spanJustBefore } from '@wimbel/core';
 import { Pressable, View } from 'react-native';
+import { beginningOf } from '../../../shared/format.ts';
 import { selectReviews, selectSettings, selectToday, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed } from '../../../theme/Theme.tsx';
@@ -50,8 +51,8 @@ export function EarlierCard({
           >
             <View style={styles.words}>
               <Words type="label">{title}</Words>
-              <Words type="quiet" tone="quiet" numberOfLines={1}>
-                {words ?? 'not written'}
+              <Words type="quiet" tone="quiet">
+                {words === undefined ? 'not written' : beginningOf(words, 64)}
               </Words>
             </View>
           </Pressable>

@@ -69,7 +69,7 @@ function MovedLine({ moved }: { moved: GoalMoved }) {
       style={styles.goal}
     >
       <View style={styles.line}>
-        <Words type="strong" style={styles.grow} numberOfLines={2}>
+        <Words type="strong" style={styles.grow}>
           {title}
         </Words>
         <Words type="label">{told}</Words>

@@ -104,7 +104,7 @@ function Outstanding({ name, habit, told }: { name: string; habit: HabitReview; 
       <Words type="quiet" tone="quiet" style={styles.name}>
         {name}
       </Words>
-      <Words type="strong" style={styles.title} numberOfLines={2}>
+      <Words type="strong" style={styles.title}>
         {title}
       </Words>
       <Words type="quiet" tone="quiet">

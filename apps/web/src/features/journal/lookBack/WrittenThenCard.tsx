@@ -11,7 +11,7 @@ import {
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { counted, shortDay } from '../../../shared/format.ts';
+import { beginningOf, counted, shortDay } from '../../../shared/format.ts';
 import { PATHS, journalPath } from '../../../shared/paths.ts';
 import { selectHabits, selectJournal, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
@@ -76,7 +76,7 @@ export function WrittenThenCard({ span }: { kind: LookBackSpan; span: DaySpan })
           <Words type="label" tone="quiet">
             {[shortDay(day), title].filter(Boolean).join(', ')}
           </Words>
-          <Words numberOfLines={6}>{text}</Words>
+          <Words>{beginningOf(text, 320)}</Words>
         </Pressable>
       ))}
       <View style={styles.buttons}>

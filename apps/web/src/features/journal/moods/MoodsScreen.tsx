@@ -213,9 +213,7 @@ function Row({ name, ratio, value }: { name: string; ratio: number; value: strin
   const styles = useStyles();
   return (
     <View style={styles.row}>
-      <Words style={styles.name} numberOfLines={1}>
-        {name}
-      </Words>
+      <Words style={styles.name}>{name}</Words>
       <View style={styles.room}>
         <View style={[styles.bar, { width: `${ratio * 100}%` }]} />
       </View>

@@ -1,8 +1,10 @@
 import {
+  type DayTotals,
   type JournalPage,
   type Mood,
   type PlainDay,
   type PlainMonth,
+  type Settings,
   formatDay,
   formatMonth,
   monthSpan,
@@ -20,6 +22,7 @@ import { Pressable, View } from 'react-native';
 import { dateNumber, dayInWords, monthAndYear, percent, spanInWords, weekdayShort } from '../../../shared/format.ts';
 import { PATHS, journalPath } from '../../../shared/paths.ts';
 import { selectIsHidden, selectJournal, selectSettings, selectToday, selectTotals } from '../../../store/selectors.ts';
+import type { RecordsState } from '../../../store/recordsState.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useIsWide } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
@@ -129,6 +132,7 @@ function PagesList({
   wanted: PlainDay | null;
   onThere: () => void;
 }) {
+  const shown = useShownBy();
   const list = useRef<HTMLDivElement>(null);
   const [topPx, setTopPx] = useState(0);
   useEffect(() => setTopPx(list.current?.offsetTop ?? 0), []);
@@ -139,7 +143,7 @@ function PagesList({
     getScrollElement: () => scroll.current,
     estimateSize: (index) => ROUGHLY[rows[index]!.kind],
     getItemKey: useCallback((index: number) => rows[index]!.key, [rows]),
-    overscan: 6,
+    overscan: 3,
     scrollMargin: topPx,
   });
   useEffect(() => {
@@ -163,27 +167,50 @@ function PagesList({
             transform: `translateY(${item.start - topPx}px)`,
           }}
         >
-          <PageLine row={rows[item.index]!} />
+          <PageLine row={rows[item.index]!} shown={shown} />
         </div>
       ))}
     </div>
   );
 }
 
-const PageLine = memo(function PageLine({ row }: { row: PageRow }) {
+/** What every line is shown by, looked up once for all of them. */
+type ShownBy = {
+  settings: Settings;
+  hidesMood: boolean;
+  totals: DayTotals;
+  months: RecordsState['months'];
+  today: PlainDay;
+  go: (path: string) => void;
+};
+
+function useShownBy(): ShownBy {
+  const router = useRouter();
+  const settings = useAppSelector(selectSettings);
+  const hidesMood = useAppSelector((state) => selectIsHidden(state, 'mood'));
+  const totals = useAppSelector(selectTotals);
+  const months = useAppSelector((state) => state.records.months);
+  const today = useAppSelector(selectToday);
+  return useMemo(
+    () => ({ settings, hidesMood, totals, months, today, go: (path) => router.push(path as never) }),
+    [settings, hidesMood, totals, months, today, router],
+  );
+}
+
+const PageLine = memo(function PageLine({ row, shown }: { row: PageRow; shown: ShownBy }) {
   switch (row.kind) {
     case 'month':
-      return <MonthLine month={row.month} count={row.count} />;
+      return <MonthLine month={row.month} count={row.count} shown={shown} />;
     case 'none':
-      return <NoPage first={row.span.first} last={row.span.last} />;
+      return <NoPage first={row.span.first} last={row.span.last} shown={shown} />;
     case 'day':
-      return <DayLine day={row.day} pages={row.pages} />;
+      return <DayLine day={row.day} pages={row.pages} shown={shown} />;
   }
 });
 
-function MonthLine({ month, count }: { month: PlainMonth; count: number }) {
+function MonthLine({ month, count, shown }: { month: PlainMonth; count: number; shown: ShownBy }) {
   const styles = useStyles();
-  const word = useAppSelector((state) => state.records.months[formatMonth(month)]?.word);
+  const word = shown.months[formatMonth(month)]?.word;
   const { first, last } = monthSpan(month);
   return (
     <View style={styles.month}>
@@ -198,16 +225,15 @@ function MonthLine({ month, count }: { month: PlainMonth; count: number }) {
   );
 }
 
-function NoPage({ first, last }: { first: PlainDay; last: PlainDay }) {
+function NoPage({ first, last, shown }: { first: PlainDay; last: PlainDay; shown: ShownBy }) {
   const styles = useStyles();
-  const router = useRouter();
-  const today = useAppSelector(selectToday);
+  const { today, go } = shown;
   const words = first === last ? weekdayDate(first) : `${dateNumber(first)} to ${dateNumber(last)}`;
   return (
     <Pressable
       role="link"
       aria-label={`No page, ${spanInWords({ first, last }, today)}`}
-      onPress={() => router.push(journalPath(formatDay(last)) as never)}
+      onPress={() => go(journalPath(formatDay(last)))}
       style={styles.none}
     >
       <Words type="small" tone="quiet" style={styles.noneDay}>
@@ -220,12 +246,9 @@ function NoPage({ first, last }: { first: PlainDay; last: PlainDay }) {
 
 const weekdayDate = (day: PlainDay): string => `${weekdayShort(day).slice(0, 2)} ${dateNumber(day)}`;
 
-function DayLine({ day, pages }: { day: PlainDay; pages: readonly JournalPage[] }) {
+function DayLine({ day, pages, shown }: { day: PlainDay; pages: readonly JournalPage[]; shown: ShownBy }) {
   const styles = useStyles();
-  const router = useRouter();
-  const settings = useAppSelector(selectSettings);
-  const hidesMood = useAppSelector((state) => selectIsHidden(state, 'mood'));
-  const totals = useAppSelector(selectTotals);
+  const { settings, hidesMood, totals, go } = shown;
   const { done, due, score } = scoreOn(totals, day, settings.passMark);
   const mean = moodByDay(pages).get(day) ?? null;
   const mood = mean === null || hidesMood ? null : (Math.round(mean) as Mood);
@@ -241,7 +264,7 @@ function DayLine({ day, pages }: { day: PlainDay; pages: readonly JournalPage[] 
     <Pressable
       role="link"
       aria-label={[dayInWords(day), ...about, lines].filter(Boolean).join('. ')}
-      onPress={() => router.push(journalPath(formatDay(day)) as never)}
+      onPress={() => go(journalPath(formatDay(day)))}
       style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [styles.day, hovered && styles.hovered]}
     >
       <View style={styles.date}>
@@ -261,7 +284,7 @@ function DayLine({ day, pages }: { day: PlainDay; pages: readonly JournalPage[] 
       </View>
       <View style={styles.words}>
         <View style={styles.about}>
-          <Words type="quiet" tone="quiet" numberOfLines={1} style={styles.feelings}>
+          <Words type="quiet" tone="quiet" style={styles.feelings}>
             {feelings.join(', ')}
           </Words>
           {score === null ? null : (
@@ -273,7 +296,7 @@ function DayLine({ day, pages }: { day: PlainDay; pages: readonly JournalPage[] 
         {lines === '' ? (
           <Words tone="quiet">{mood === null ? 'No words' : moodWord(settings, mood)}</Words>
         ) : (
-          <Words numberOfLines={2}>{lines}</Words>
+          <Words>{lines}</Words>
         )}
       </View>
     </Pressable>

@@ -1,7 +1,7 @@
 import { type JournalPage, type PlainDay, formatDay, parseDay, writingOf, yearOfDay } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { Pressable } from 'react-native';
-import { dayAndMonth, fullDate } from '../../../shared/format.ts';
+import { beginningOf, dayAndMonth, fullDate } from '../../../shared/format.ts';
 import { journalPath } from '../../../shared/paths.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
@@ -40,7 +40,7 @@ export function ThisDayCard({ byDay }: { byDay: ReadonlyMap<PlainDay, readonly J
           <Words type="label" tone="quiet">
             {fullDate(then)}
           </Words>
-          <Words numberOfLines={6}>{text}</Words>
+          <Words>{beginningOf(text, 300)}</Words>
         </Pressable>
       ))}
     </Card>

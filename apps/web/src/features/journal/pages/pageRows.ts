@@ -8,6 +8,7 @@ import {
   monthSpan,
   writingOf,
 } from '@wimbel/core';
+import { beginningOf } from '../../../shared/format.ts';
 
 /** A line of the list of pages: a month's head, a day with its pages, a day without any, or many of those in a row. */
 export type PageRow =
@@ -15,6 +16,8 @@ export type PageRow =
   | { kind: 'day'; key: string; day: PlainDay; pages: readonly JournalPage[] }
   | { kind: 'none'; key: string; span: DaySpan };
 
+/** So many characters of a page are shown. */
+const LONGEST = 130;
 /** From so many days without a page in a row they are one line. */
 const MANY = 8;
 
@@ -62,9 +65,10 @@ export const placeOfDay = (rows: readonly PageRow[], day: PlainDay): number =>
 
 /** The first lines of what a day’s pages say, what is of the whole day first. */
 export const firstLines = (pages: readonly JournalPage[]): string =>
-  [...pages]
-    .sort((a, b) => Number(b.part === 'day') - Number(a.part === 'day'))
-    .flatMap(writingOf)
-    .join(' · ')
-    .replaceAll(/\s+/g, ' ')
-    .slice(0, 220);
+  beginningOf(
+    [...pages]
+      .sort((a, b) => Number(b.part === 'day') - Number(a.part === 'day'))
+      .flatMap(writingOf)
+      .join(' · '),
+    LONGEST,
+  );
