@@ -50,7 +50,16 @@ export function SpanHead({
           isDisabled={span.last >= today}
         />
       ) : null}
-      <View style={{ flexDirection: 'row', alignItems: 'center', flexGrow: 1, marginLeft: hasOthers ? SPACE.m : 0 }}>
+      <View
+        style={{
+          flexDirection: 'row',
+          flexWrap: 'wrap',
+          alignItems: 'center',
+          flexGrow: 1,
+          flexShrink: 1,
+          marginLeft: hasOthers ? SPACE.m : 0,
+        }}
+      >
         {holdsDay(span, today) || kind === 'days' ? null : <Button onPress={onNow}>{`This ${words}`}</Button>}
         {children}
       </View>
