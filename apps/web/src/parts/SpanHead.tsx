@@ -57,6 +57,8 @@ export function SpanHead({
           alignItems: 'center',
           flexGrow: 1,
           flexShrink: 1,
+          minWidth: 0,
+          maxWidth: '100%',
           marginLeft: hasOthers ? SPACE.m : 0,
         }}
       >

@@ -325,7 +325,15 @@ function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
 }
 
 const useStyles = themed(() => ({
-  choice: { marginLeft: 'auto', flexDirection: 'row', alignItems: 'center', gap: SPACE.xs },
+  choice: {
+    marginLeft: 'auto',
+    flexDirection: 'row',
+    flexShrink: 1,
+    minWidth: 0,
+    maxWidth: '100%',
+    alignItems: 'center',
+    gap: SPACE.xs,
+  },
   stack: { gap: SPACE.l },
   columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
   broad: { flex: 3, minWidth: 0 },

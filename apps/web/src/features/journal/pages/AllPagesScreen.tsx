@@ -17,7 +17,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import CalendarDays from 'lucide-react-native/icons/calendar-days';
 import FileDown from 'lucide-react-native/icons/file-down';
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { dateNumber, dayInWords, monthAndYear, percent, spanInWords, weekdayShort } from '../../../shared/format.ts';
 import { PATHS, journalPath } from '../../../shared/paths.ts';
@@ -56,6 +56,8 @@ export function AllPagesScreen() {
   const [isJumping, setIsJumping] = useState(false);
   const byDay = useMemo(() => pagesByDay(journal), [journal]);
   const rows = useMemo(() => pageRows(byDay, today), [byDay, today]);
+  // The tab is there at once; the list follows without holding up anything.
+  const listed = useDeferredValue(rows, null);
   const [wanted, setWanted] = useState<PlainDay | null>(parseDay(useLocalSearchParams<{ day?: string }>().day ?? ''));
   const isSearching = asksAnything(asked.search);
   const jump = (day: PlainDay): void => {
@@ -97,8 +99,8 @@ export function AllPagesScreen() {
                   Write today’s page
                 </Button>
               </EmptyState>
-            ) : (
-              <PagesList rows={rows} scroll={scroll} wanted={wanted} onThere={() => setWanted(null)} />
+            ) : listed === null ? null : (
+              <PagesList rows={listed} scroll={scroll} wanted={wanted} onThere={() => setWanted(null)} />
             )}
           </View>
           {isWide ? (
