@@ -59,7 +59,7 @@ export function SpanHead({
           flexShrink: 1,
           minWidth: 0,
           maxWidth: '100%',
-          marginLeft: hasOthers ? SPACE.m : 0,
+          paddingLeft: hasOthers ? SPACE.m : 0,
         }}
       >
         {holdsDay(span, today) || kind === 'days' ? null : <Button onPress={onNow}>{`This ${words}`}</Button>}
