@@ -96,6 +96,8 @@ const useStyles = themed((colors) => ({
     gap: SPACE.s,
     minHeight: TOUCH_PX,
     maxWidth: 210,
+    flexShrink: 1,
+    minWidth: 0,
     paddingHorizontal: SPACE.l,
     borderRadius: CORNER.pill,
     borderWidth: 1,
