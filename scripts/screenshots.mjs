@@ -14,19 +14,19 @@ const VIEWS = [
   ['log-list-phone', '/log?as=list', 'phone', 'light'],
   ['settings-phone', '/settings', 'phone', 'light'],
   ['charts-phone', '/charts', 'phone', 'light'],
-  ['charts-month-phone', '/charts?span=month', 'phone', 'light'],
   ['journal-phone', '/journal', 'phone', 'light'],
+  ['journal-phone-dark', '/journal', 'phone', 'dark'],
+  ['journal-pages-phone', '/journal/pages', 'phone', 'light'],
+  ['look-back-wide', '/journal/look-back?span=month&day=2026-10-15', 'wide', 'light'],
+  ['moods-year-wide', '/journal/moods?span=year', 'wide', 'light'],
   ['goals-phone', '/goals', 'phone', 'light'],
-  ['goals-due-phone', '/goals/due', 'phone', 'light'],
   ['today-wide', '/today', 'wide', 'light'],
   ['log-wide', '/log', 'wide', 'light'],
   ['log-year-wide', '/log?span=year', 'wide', 'light'],
   ['habit-wide', '/habits/swim', 'wide', 'light'],
   ['goal-wide', '/goals/island', 'wide', 'light'],
-  ['goals-year-wide', '/goals/year', 'wide', 'light'],
   ['charts-wide', '/charts', 'wide', 'light'],
   ['charts-habit-wide-dark', '/charts?habit=swim', 'wide', 'dark'],
-  ['charts-goal-wide', '/charts?goal=island&span=month', 'wide', 'light'],
 ];
 
 async function main() {

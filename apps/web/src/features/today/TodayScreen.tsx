@@ -33,6 +33,7 @@ import { GoalsToday } from './GoalsToday.tsx';
 import { LeftLine } from './LeftLine.tsx';
 import { LookingBack } from './LookingBack.tsx';
 import { OpenLines } from './OpenLines.tsx';
+import { MoodToday } from './MoodToday.tsx';
 import { MonthCard } from './MonthCard.tsx';
 import { JumpRow, OtherGroups, Section } from './TodayGroups.tsx';
 import { FirstHabits, TodayHead } from './TodayHead.tsx';
@@ -146,7 +147,12 @@ function DayOfHabits({
   const grouping = <Grouping choices={choices} onChoose={choose} only={only} onOnly={setOnly} />;
   // What is due and to be fed belongs to the day it is.
   const goals = isToday ? <GoalsToday /> : null;
-  const lines = <OpenLines day={day} />;
+  const lines = (
+    <>
+      <OpenLines day={day} />
+      <MoodToday day={day} />
+    </>
+  );
   return (
     <>
       <WeekStrip day={day} onChoose={onDay} />

@@ -32,7 +32,7 @@ const action = (name: string, path: string): Findable => ({
 });
 
 /** Whether an address is of the journal, of which no screen speaks where it is left off. */
-export const isOfJournal = (path: string): boolean => path === PATHS.journal || path === PATHS.prompts;
+export const isOfJournal = (path: string): boolean => path.startsWith(PATHS.journal) || path === PATHS.prompts;
 
 /** What stands first while nothing is asked for. */
 export const PLACES_AND_ACTIONS: readonly Findable[] = [
@@ -48,6 +48,10 @@ export const PLACES_AND_ACTIONS: readonly Findable[] = [
   place('Charts', PATHS.charts),
   place('Print charts', PATHS.printCharts),
   place('Journal', PATHS.journal),
+  place('All pages of the journal', PATHS.journalPages),
+  place('Moods', PATHS.moods),
+  place('Look back', PATHS.lookBack),
+  place('Pages to take along', PATHS.takeAlong),
   place('Prompts of the journal', PATHS.prompts),
   place('Settings', PATHS.settings),
   place('All habits in order', PATHS.habitsInOrder),

@@ -3,6 +3,7 @@ import { type MoodMean, type Track, moodBeside, moodByDay } from '@wimbel/core';
 import { useMemo } from 'react';
 import { MoodPicture } from '../../../charts/MoodPicture.tsx';
 import { useMarks } from '../../../charts/useMarks.ts';
+import { selectIsHidden } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { counted } from '../../../shared/format.ts';
 import { useTheme } from '../../../theme/Theme.tsx';
@@ -38,7 +39,8 @@ export function MoodCard({ tracks, kind, span }: DaysProps & { tracks: readonly 
         .sort(({ mood: a }, { mood: b }) => b.done.mean - b.other.mean - (a.done.mean - a.other.mean)),
     [tracks, span, moods, areas, colors],
   );
-  if (moods.size === 0) return null;
+  const isHidden = useAppSelector((state) => selectIsHidden(state, 'mood') || selectIsHidden(state, 'journal'));
+  if (moods.size === 0 || isHidden) return null;
   const shown = rows.slice(0, MOST_SHOWN);
   const at = choice.at === null ? undefined : shown[choice.at];
   return (

@@ -18,7 +18,7 @@ import { MoodCard } from './MoodCard.tsx';
 import { OtherPages } from './OtherPages.tsx';
 import { PromptsCard } from './PromptsCard.tsx';
 import { YourDay } from './YourDay.tsx';
-import { useJournalDay } from './useJournalDay.ts';
+import { useJournalDay } from '../../../parts/useJournalDay.ts';
 
 /** A day's page: how it was and why, what it asks, and the day as it was beside the writing. */
 export function JournalScreen() {

@@ -2,21 +2,17 @@ import { type JournalPage, type Mood, feelingsByUse } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { selectIsHidden, selectJournal, selectSettings } from '../../../store/selectors.ts';
+import { MoodChoice } from '../../../parts/MoodChoice.tsx';
+import { selectIsHidden, selectJournal } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
-import { CORNER, SPACE } from '../../../theme/space.ts';
+import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Card } from '../../../ui/Card.tsx';
 import { Chips } from '../../../ui/Chips.tsx';
-import { Choice } from '../../../ui/Choice.tsx';
-import { SunPicture } from '../../../ui/SunPicture.tsx';
-import { Words } from '../../../ui/Words.tsx';
-import { isTabbed, radioKeys } from '../../../ui/radioKeys.ts';
-import { MOODS, moodSign, moodWord } from '../../../words/moodWords.ts';
 import { FeelingsSheet, NewFeeling } from './FeelingsSheet.tsx';
 import { PageWriting } from './PageWriting.tsx';
-import type { JournalDay } from './useJournalDay.ts';
+import type { JournalDay } from '../../../parts/useJournalDay.ts';
 
 /** So many feelings stand as chips before the others are asked for. */
 const MOST_OFFERED = 8;
@@ -49,43 +45,6 @@ export function MoodCard({
         }
       />
     </Card>
-  );
-}
-
-/** The mood, one of five; a tap on the chosen one takes it away. */
-function MoodChoice({ chosen, onChoose }: { chosen: Mood | null; onChoose: (mood: Mood) => void }) {
-  const styles = useStyles();
-  const settings = useAppSelector(selectSettings);
-  return (
-    <View role="radiogroup" aria-label="Mood" style={styles.moods} {...({ onKeyDown: radioKeys } as object)}>
-      {MOODS.map((mood) => {
-        const isChosen = mood === chosen;
-        const sign = moodSign(settings, mood);
-        const word = moodWord(settings, mood);
-        return (
-          <Choice
-            key={mood}
-            role="radio"
-            isChosen={isChosen}
-            label={word}
-            isTabStop={isTabbed(MOODS.map(String), chosen === null ? undefined : String(chosen), String(mood))}
-            onPress={() => onChoose(mood)}
-            style={[styles.mood, isChosen && styles.chosen]}
-          >
-            {sign === null ? (
-              <SunPicture mood={mood} isChosen={isChosen} />
-            ) : (
-              <Words type="title" style={styles.sign}>
-                {sign}
-              </Words>
-            )}
-            <Words type={isChosen ? 'strong' : 'label'} tone={isChosen ? 'ink' : 'quiet'} numberOfLines={1}>
-              {word}
-            </Words>
-          </Choice>
-        );
-      })}
-    </View>
   );
 }
 
@@ -135,20 +94,8 @@ function Feelings({ chosen, onChange }: { chosen: readonly string[]; onChange: (
   );
 }
 
-const useStyles = themed((colors) => ({
+const useStyles = themed(() => ({
   card: { gap: SPACE.m },
-  moods: { flexDirection: 'row', justifyContent: 'space-between', gap: 2, maxWidth: 520 },
-  mood: {
-    flex: 1,
-    minWidth: 0,
-    alignItems: 'center',
-    justifyContent: 'flex-end',
-    gap: 2,
-    paddingVertical: SPACE.s,
-    borderRadius: CORNER.field,
-  },
-  chosen: { backgroundColor: colors.wash },
-  sign: { height: 48, lineHeight: 48 },
   feelings: { gap: SPACE.xs },
   buttons: { flexDirection: 'row', flexWrap: 'wrap', marginLeft: -SPACE.m },
 }));

@@ -9,7 +9,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { Card } from '../../../ui/Card.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { moodWord } from '../../../words/moodWords.ts';
-import type { JournalDay } from './useJournalDay.ts';
+import type { JournalDay } from '../../../parts/useJournalDay.ts';
 
 const TITLES = { morning: 'Written in the morning', day: 'Also written that day', evening: 'Written in the evening' };
 

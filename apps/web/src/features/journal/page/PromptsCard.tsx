@@ -19,7 +19,7 @@ import { Card } from '../../../ui/Card.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { openLinesBefore } from './openLines.ts';
 import { PageWriting } from './PageWriting.tsx';
-import type { JournalDay } from './useJournalDay.ts';
+import type { JournalDay } from '../../../parts/useJournalDay.ts';
 
 const TITLES: Record<JournalPart, string> = { morning: 'Morning', day: 'Through the day', evening: 'Evening' };
 const LONGEST_ANSWER = 20_000;

@@ -10,12 +10,12 @@ import {
 } from '@wimbel/core';
 import { useMemo } from 'react';
 import { useStore } from 'react-redux';
-import { useDoneByWriting } from '../../../parts/useDoneByWriting.ts';
-import { changeTo, newId, removalOf } from '../../../store/makeChange.ts';
-import { selectJournal } from '../../../store/selectors.ts';
-import { type RootState, useAppSelector } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
-import { useToast } from '../../../ui/Toast.tsx';
+import { useDoneByWriting } from './useDoneByWriting.ts';
+import { changeTo, newId, removalOf } from '../store/makeChange.ts';
+import { selectJournal } from '../store/selectors.ts';
+import { type RootState, useAppSelector } from '../store/store.ts';
+import { useRecording } from '../sync/RecordsProvider.tsx';
+import { useToast } from '../ui/Toast.tsx';
 
 /** The pages of a day, and the ways to write them: what is emptied goes, and writing checks off the habits done by it. */
 export function useJournalDay(day: PlainDay) {
