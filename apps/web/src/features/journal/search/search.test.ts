@@ -92,8 +92,15 @@ describe('a search', () => {
   });
 });
 
+let ports: MessagePort[] = [];
+afterEach(() => {
+  for (const port of ports) port.close();
+  ports = [];
+});
+
 it('in a worker, what was written is handed over once, what changed again, and what is gone is dropped', async () => {
   const { port1, port2 } = new MessageChannel();
+  ports = [port1 as never, port2 as never];
   const searcher = createSearcher();
   const put: string[][] = [];
   expose(
@@ -112,6 +119,4 @@ it('in a worker, what was written is handed over once, what changed again, and w
   const found = await search(after, { ...nothing, words: 'rowed' }, 9);
   expect(found.found.map(({ kind }) => kind)).toEqual(['note']);
   expect(put.slice(1)).toEqual([[`day ${dayOf('2025-12-03')}`]]);
-  port1.close();
-  port2.close();
 });
