@@ -14,7 +14,7 @@ export type TakeAlong = {
 const plain = (text: string): string =>
   text
     .replaceAll(/[\\`*_[\]<>|~]/g, '\\$&')
-    .replaceAll(/^(\s*)(#{1,6}\s|=|>)/gm, '$1\\$2')
+    .replaceAll(/^(\s*)(#{1,6}\s|=)/gm, '$1\\$2')
     .replaceAll(/^\s*\\\*(\s)/gm, '-$1');
 
 const line = (text: string): string => plain(text.replaceAll(/\s*\n\s*/g, ' '));

@@ -16,6 +16,7 @@ describe('what was written', () => {
       );
     expect(kinds('To do:\n- larch\n* rope\n• tar\n\n1. in\n2) out')).toEqual(['p', '-3', '12']);
     expect(kinds('Slow - and slower\n-5 degrees\n2026 was long')).toEqual(['p']);
+    expect(kinds('- a\n1. b')).toEqual(['-1', '11']);
     // A blank line parts two lists.
     expect(kinds('- a\n\n- b')).toEqual(['-1', '-1']);
   });

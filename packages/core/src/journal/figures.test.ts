@@ -71,7 +71,13 @@ describe('goals in a span', () => {
   const records = {
     goal,
     keyResults: [planks],
-    checkIns: [checkIn('2025-02-20', 3), checkIn('2025-03-10', 5), checkIn('2025-03-19', 10), checkIn('2025-04-02', 2)],
+    checkIns: [
+      checkIn('2025-02-20', 3),
+      checkIn('2025-03-01', 4),
+      checkIn('2025-03-10', 5),
+      checkIn('2025-03-19', 10),
+      checkIn('2025-04-02', 2),
+    ],
     steps: [{ id: 's', goalId: 'g', title: 'Rope', order: 0, doneOn: '2025-03-02' }],
     milestones: [
       { id: 'm', goalId: 'g', title: 'Afloat', order: 0, reachedOn: '2025-03-19' },

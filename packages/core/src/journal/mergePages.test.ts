@@ -25,6 +25,8 @@ describe('a page that two devices wrote', () => {
     );
     expect(both.text).toBe('Sun');
     expect(lost).toEqual({ text: 'Rain and fog' });
+    // What only the one changed is no loss of the other's.
+    expect(mergedPage(page({ text: 'Rain' }), page({ text: 'Rain', mood: 2 }), page({ text: 'Sun' })).lost).toBeNull();
     // What the later holds whole is not lost, nor is what the earlier only took away.
     expect(mergedPage(page(), page({ text: 'Sun' }), page({ text: 'Sun at last' })).lost).toBeNull();
     expect(mergedPage(page({ text: 'Rain' }), page(), page({ text: 'Sun' })).lost).toBeNull();
