@@ -19,6 +19,7 @@ import {
 import seedrandom from 'seedrandom';
 import { GOALS, KEY_RESULTS, MILESTONES, QUOTES, STEPS } from './goals.ts';
 import { PROMPTS, journalPages, monthPages } from './journal.ts';
+import { REWARDS, claims } from './rewards.ts';
 import { reviews } from './reviews.ts';
 import { AREAS, HABITS, MISS_REASONS, NOTES, type SampleHabit } from './habits.ts';
 
@@ -39,12 +40,18 @@ const firstDayOf = (habits: readonly Habit[]): PlainDay => Math.min(...habits.ma
 /** A person's fourteen months up to `today`. The same day gives the same records, to the letter. */
 export function sampleRecords(today: PlainDay): Records {
   const habits = HABITS.map((sample, order) => habitOf(sample, order, today));
+  const entries = HABITS.flatMap((sample) => entriesOf(sample, today));
+  const milestones = MILESTONES.map(({ due, reached, ...milestone }, order) => ({
+    ...milestone,
+    ...dated(today, { dueOn: due, reachedOn: reached }),
+    order,
+  }));
   return {
     ...emptyRecords(),
     settings: { ...DEFAULT_SETTINGS, currency: 'EUR', dayMarks: DAY_MARKS },
     areas: AREAS,
     habits,
-    entries: HABITS.flatMap((sample) => entriesOf(sample, today)),
+    entries,
     habitNotes: HABITS.flatMap((sample) => notesOf(sample, today)),
     goals: goalsOf(today),
     keyResults: KEY_RESULTS.map(({ checkIns: _, checkpoints, ...keyResult }, order) => ({
@@ -63,11 +70,9 @@ export function sampleRecords(today: PlainDay): Records {
       ...dated(today, { startsOn: starts, dueOn: due, doneOn: done }),
       order,
     })),
-    milestones: MILESTONES.map(({ due, reached, ...milestone }, order) => ({
-      ...milestone,
-      ...dated(today, { dueOn: due, reachedOn: reached }),
-      order,
-    })),
+    milestones,
+    rewards: REWARDS,
+    claims: claims({ habits, entries, milestones }, today),
     quotes: QUOTES,
     prompts: PROMPTS,
     months: monthPages(today),

@@ -68,6 +68,15 @@ describe('the sample person', () => {
     expect(months['2026-05']!.share!).toBeGreaterThan(months['2026-01']!.share!);
   });
 
+  it('has rewards, one put away, and claims, one of which once went below zero', () => {
+    const records = sampleRecords(TODAY);
+    const { pips } = reportOf(records, TODAY);
+    expect(records.rewards.map(({ retired }) => retired === true)).toContain(true);
+    expect(pips.balance).toBeGreaterThan(0);
+    const { day } = records.claims.at(-1)!;
+    expect(reportOf(records, dayOf(day)).pips.balance).toBeLessThan(0);
+  });
+
   it('looks back with gaps: weeks left out, every month, a quarter, a year, and what was meant for this week', () => {
     const { reviews } = sampleRecords(TODAY);
     const of = (span: string) => reviews.filter((each) => each.span === span);

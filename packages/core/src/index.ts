@@ -246,6 +246,22 @@ export {
   newReview,
 } from './journal/lookBack.ts';
 export { type YearWish, habitNextYear, daysAimedIn } from './habit/nextYear.ts';
+export {
+  type LedgerSources,
+  type PipsByDay,
+  type PipsOver,
+  type LedgerLine,
+  pipsByDay,
+  pipsOver,
+  balanceByDay,
+  ledgerOfDay,
+  goodDayPips,
+  goodDaysFor,
+  rewardsStanding,
+} from './pips/ledger.ts';
+export { pipsOfWeek, pipsOfMonth } from './pips/pipsOfTerms.ts';
+export { type Promised, promisedRewards } from './pips/promised.ts';
+export { type LineThrough, lineThrough } from './chart/lineThrough.ts';
 export { moodOver } from './mood/moodOver.ts';
 export { type Miss, type MissedFor, missesIn, missesByReason } from './habit/misses.ts';
 export { type Reached, type GoalMoved, goalMoves } from './goal/goalMoves.ts';

@@ -14,6 +14,8 @@ type Props = {
   current: string;
   onGo: (path: string) => void;
   children: ReactNode;
+  /** Places that stand in the rail, and on a phone are reached from elsewhere. */
+  wideOnly?: readonly Place[];
   /** A place that stands in the rail, and on a phone above the page. */
   more: Place;
   /** Opens the field that finds everything. */
@@ -23,7 +25,7 @@ type Props = {
 };
 
 /** The page with its places: a bar below on a phone, a rail on the left on a wide screen. */
-export function Frame({ places, more, find, undo, current, onGo, children }: Props) {
+export function Frame({ places, wideOnly = [], more, find, undo, current, onGo, children }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   const isWide = useIsWide();
@@ -62,6 +64,7 @@ export function Frame({ places, more, find, undo, current, onGo, children }: Pro
           <Words type="section">Wimbel</Words>
         </View>
         {links}
+        {wideOnly.map(linkTo)}
         {linkTo(more)}
         <Pressable role="button" aria-label={find.label} onPress={find.onPress} style={styles.railLink}>
           <find.icon size={19} color={colors.quiet} strokeWidth={1.9} />

@@ -145,7 +145,7 @@ export function amountBetween(track: Track, span: DaySpan): number {
 }
 
 /** The stretches of a span by the terms in force on them, in order; before the first terms the first hold. */
-function eachTerms(
+export function eachTerms(
   track: Track,
   span: DaySpan,
   visit: (terms: HeldTerms, first: PlainDay, last: PlainDay) => void,

@@ -1,5 +1,6 @@
 import { Redirect, Slot, usePathname, useRouter } from 'expo-router';
 import ChartLine from 'lucide-react-native/icons/chart-line';
+import Gift from 'lucide-react-native/icons/gift';
 import Grip from 'lucide-react-native/icons/grip';
 import NotebookPen from 'lucide-react-native/icons/notebook-pen';
 import Search from 'lucide-react-native/icons/search';
@@ -18,6 +19,7 @@ import { FinishLineWatch } from '../../parts/FinishLineWatch.tsx';
 import { MonthRewardWatch } from '../../parts/MonthRewardWatch.tsx';
 import { ReachedWatch } from '../../parts/ReachedWatch.tsx';
 import { EarlierStartWatch } from '../../parts/EarlierStartWatch.tsx';
+import { selectHasPips } from '../../store/pips.ts';
 import { selectIsHidden } from '../../store/selectors.ts';
 import { serverAsked } from '../../store/accountSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
@@ -38,13 +40,19 @@ const PLACES: readonly Place[] = [
   { path: PATHS.charts, label: 'Charts', icon: ChartLine },
   { path: PATHS.journal, label: 'Journal', icon: NotebookPen },
 ];
+const REWARDS: Place = { path: PATHS.rewards, label: 'Rewards', icon: Gift };
 const SETTINGS: Place = { path: PATHS.settings, label: 'Settings', icon: SlidersHorizontal };
+
+/** Places that stand in the rail of a wide screen only. */
+const REWARDS_ONLY: readonly Place[] = [REWARDS];
+const NONE: readonly Place[] = [];
 
 /** The places of someone who is signed in; anyone else is shown the way in. */
 export function SignedIn() {
   const status = useAppSelector((state) => state.account.status);
   const isLoaded = useAppSelector((state) => state.records.isLoaded);
   const hidesJournal = useAppSelector((state) => selectIsHidden(state, 'journal'));
+  const hasPips = useAppSelector(selectHasPips);
   const isReachable = useAppSelector((state) => state.outbox.isReachable);
   const path = usePathname();
   const router = useRouter();
@@ -113,6 +121,7 @@ export function SignedIn() {
       <FindHost onGo={(to) => router.push(to as never)}>
         <Places
           places={hidesJournal ? PLACES.filter(({ path: to }) => to !== PATHS.journal) : PLACES}
+          wideOnly={hasPips ? REWARDS_ONLY : NONE}
           more={SETTINGS}
           current={path}
           onGo={(to) => {

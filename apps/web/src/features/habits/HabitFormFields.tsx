@@ -153,15 +153,18 @@ export function DayFields({ form, isNew, asksFrom }: Of & { isNew: boolean; asks
   const { control, setValue } = form;
   const draft = useDraft(form);
   const { pipsName = { one: 'pip', many: 'pips' } } = useAppSelector(selectSettings);
+  const hidesPips = useAppSelector((state) => selectIsHidden(state, 'pips'));
   return (
     <>
-      <FormField
-        control={control}
-        name="pips"
-        label={`${capital(pipsName.many)} a done day earns`}
-        inputMode="decimal"
-        placeholder="none"
-      />
+      {hidesPips ? null : (
+        <FormField
+          control={control}
+          name="pips"
+          label={`${capital(pipsName.many)} a done day earns`}
+          inputMode="decimal"
+          placeholder="none"
+        />
+      )}
       {asksFrom ? (
         <FormField
           control={control}

@@ -21,7 +21,7 @@ import {
 import { useRouter } from 'expo-router';
 import { type ReactNode, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { selectHidesStreaks, selectSettings, selectEntries } from '../../store/selectors.ts';
+import { selectHidesStreaks, selectIsHidden, selectSettings, selectEntries } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { termsWords } from '../../words/termsWords.ts';
 import { amount, amountOf } from '../../shared/amounts.ts';
@@ -166,6 +166,7 @@ export function TermsCard({ track }: { track: Track }) {
   const styles = useStyles();
   const edit = useHabitEdit();
   const { pipsName } = useAppSelector(selectSettings);
+  const hidesPips = useAppSelector((state) => selectIsHidden(state, 'pips'));
   const { habit, today } = track;
   const list = [...habit.terms].reverse();
   return (
@@ -182,7 +183,7 @@ export function TermsCard({ track }: { track: Track }) {
           <View key={terms.from} style={styles.line}>
             <View style={styles.grow}>
               <Words type={index === 0 ? 'strong' : 'body'} tone={index === 0 ? 'ink' : 'quiet'}>
-                {capital(termsWords(terms, habit.measure, pipsName))}
+                {capital(termsWords(hidesPips ? { ...terms, pips: 0 } : terms, habit.measure, pipsName))}
               </Words>
               <Words type="quiet" tone="quiet">
                 {capital(span)}

@@ -14,7 +14,7 @@ import { useStore } from 'react-redux';
 import { parseTyped } from '../../shared/amounts.ts';
 import { capital, counted, PART_WORDS } from '../../shared/format.ts';
 import { changeTo, removalOf } from '../../store/makeChange.ts';
-import { selectAreas, selectEntry, selectSettings, selectToday } from '../../store/selectors.ts';
+import { selectAreas, selectEntry, selectIsHidden, selectSettings, selectToday } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { themed, useTheme } from '../../theme/Theme.tsx';
@@ -38,6 +38,7 @@ export function SeveralHabits({ habits, onDone }: { habits: readonly Habit[]; on
   const toast = useToast();
   const today = useAppSelector(selectToday);
   const { pipsName = { one: 'pip', many: 'pips' } } = useAppSelector(selectSettings);
+  const hidesPips = useAppSelector((state) => selectIsHidden(state, 'pips'));
   const [step, setStep] = useState<Step | null>(null);
   const isNone = habits.length === 0;
 
@@ -78,7 +79,7 @@ export function SeveralHabits({ habits, onDone }: { habits: readonly Habit[]; on
       </View>
       {key('Area', 'area')}
       {key('Part of the day', 'part')}
-      {key(capital(pipsName.many), 'pips')}
+      {hidesPips ? null : key(capital(pipsName.many), 'pips')}
       {key('Away', 'pause')}
       <Button onPress={archive} isDisabled={isNone}>
         Archive

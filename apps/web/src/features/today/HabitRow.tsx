@@ -1,12 +1,21 @@
-import { type PlainDay, type Track, fillRatio, formatDay, outcomeOn, pegStateOf, streakOf } from '@wimbel/core';
-import { memo } from 'react';
+import {
+  type PlainDay,
+  type Track,
+  fillRatio,
+  formatDay,
+  outcomeOn,
+  pegStateOf,
+  pipsBetween,
+  streakOf,
+} from '@wimbel/core';
+import { memo, useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { selectEntry, selectHidesStreaks } from '../../store/selectors.ts';
+import { selectEntry, selectHidesStreaks, selectIsHidden } from '../../store/selectors.ts';
 import { afterTap, amountWords, isPressing, standingWords } from '../../words/standing.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { entryChange } from '../../store/makeChange.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
-import { amount } from '../../shared/amounts.ts';
+import { amount, number } from '../../shared/amounts.ts';
 import { streakLength } from '../../shared/format.ts';
 import { useGlide } from '../../shared/settle.ts';
 import { themed, useIsCompact, useTheme } from '../../theme/Theme.tsx';
@@ -79,6 +88,7 @@ export const HabitRow = memo(function HabitRow({ track, day, onOpen, place }: Pr
               {habit.name}
             </Words>
           </View>
+          <JustEarned track={track} day={day} />
           {isCompact ? null : <MiniCord track={track} day={day} color={colors.working} />}
         </View>
         <View style={styles.line}>
@@ -104,6 +114,32 @@ export const HabitRow = memo(function HabitRow({ track, day, onOpen, place }: Pr
     </View>
   );
 });
+
+/** So long what a check-off earned is shown. */
+const SHOWN_MS = 1800;
+
+/** What the day's check-off earned, for a moment after it. */
+function JustEarned({ track, day }: { track: Track; day: PlainDay }) {
+  const isHidden = useAppSelector((state) => selectIsHidden(state, 'pips'));
+  const earned = pipsBetween(track, { first: day, last: Math.min(day, track.today) });
+  const [seen, setSeen] = useState({ earned, day });
+  const [shown, setShown] = useState<number | null>(null);
+  if (seen.earned !== earned || seen.day !== day) {
+    setSeen({ earned, day });
+    setShown(seen.day === day && earned > seen.earned ? earned - seen.earned : null);
+  }
+  useEffect(() => {
+    if (shown === null) return;
+    const timer = setTimeout(() => setShown(null), SHOWN_MS);
+    return () => clearTimeout(timer);
+  }, [shown]);
+  if (shown === null || isHidden) return null;
+  return (
+    <Words type="strong" tone="brassText">
+      {`+${number(shown)}`}
+    </Words>
+  );
+}
 
 const useStyles = themed((colors) => ({
   row: { flexDirection: 'row', alignItems: 'center', paddingLeft: SPACE.s, minHeight: 66 },

@@ -2,8 +2,10 @@ import { type PlainDay, dayMarkOf, doneHabitsOn, formatDay, scoreOn } from '@wim
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { Figure } from '../../parts/Figure.tsx';
+import { number } from '../../shared/amounts.ts';
 import { percent } from '../../shared/format.ts';
 import { keepOnDevice, keptOnDevice } from '../../shared/kept.ts';
+import { selectEarnedOn, selectHasPips } from '../../store/pips.ts';
 import { selectDayMarks, selectSettings, selectTotals } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
@@ -11,6 +13,7 @@ import { SPACE } from '../../theme/space.ts';
 import { Shavings } from '../../ui/Shavings.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { pipsWords } from '../../words/pips.ts';
 import type { TodayPlan } from './todaySections.ts';
 
 /** "4 to go today", what comes next, and the day's score with the two numbers behind it and its mark. */
@@ -63,6 +66,7 @@ export function LeftLine({
               {done} of {due}, <Words type="strong">{percent(score)}</Words>
             </Words>
           </Figure>
+          <EarnedToday day={day} />
           {missed > 0 ? <Words tone="quiet">{missed} missed</Words> : null}
           {mark === null ? null : (
             <Words type="strong" tone="brassText" label={`Day mark ${mark}`}>
@@ -73,6 +77,18 @@ export function LeftLine({
       )}
       {aside ? <View style={styles.aside}>{aside}</View> : null}
     </View>
+  );
+}
+
+/** What the day earned, left out where it earned nothing or pips are left off. */
+function EarnedToday({ day }: { day: PlainDay }) {
+  const settings = useAppSelector(selectSettings);
+  const earned = useAppSelector((state) => (selectHasPips(state) ? selectEarnedOn(state, day) : 0));
+  if (earned === 0) return null;
+  return (
+    <Words type="label" tone="brassText" label={`${pipsWords(settings, earned)} earned`}>
+      {`+${number(earned)}`}
+    </Words>
   );
 }
 

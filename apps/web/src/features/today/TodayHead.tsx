@@ -4,6 +4,7 @@ import Plus from 'lucide-react-native/icons/plus';
 import { View } from 'react-native';
 import { DayHead } from '../../parts/DayHead.tsx';
 import { SMALL_STARTS } from '../../parts/smallStarts.ts';
+import { BalanceKey } from './BalanceKey.tsx';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -27,6 +28,7 @@ export function TodayHead({
   const isWide = useIsWide();
   return (
     <DayHead day={day} today={today} onDay={onDay}>
+      <BalanceKey />
       {isWide ? (
         <Button onPress={onAdd} icon={<Plus size={18} color={colors.ink} />}>
           Add a habit

@@ -19,7 +19,7 @@ import { Peg } from '../../ui/Peg.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { afterTap, standingWords } from '../../words/standing.ts';
-import { type Findable, PLACES_AND_ACTIONS, findablesOf, finderOf, isOfJournal } from './findables.ts';
+import { type Findable, PLACES_AND_ACTIONS, findablesOf, finderOf, isOfJournal, isOfRewards } from './findables.ts';
 
 const MOST_FOUND = 30;
 
@@ -45,10 +45,11 @@ export function FindSheet({ onClose, onGo }: { onClose: () => void; onGo: (path:
   const find = useMemo(() => finderOf(all), [all]);
   const isAsked = text.trim() !== '';
   const hidesJournal = useAppSelector((state) => selectIsHidden(state, 'journal'));
+  const hidesPips = useAppSelector((state) => selectIsHidden(state, 'pips'));
   const found = useMemo(() => {
     const all = isAsked ? find(text, MOST_FOUND) : PLACES_AND_ACTIONS;
-    return hidesJournal ? all.filter(({ path }) => !isOfJournal(path)) : all;
-  }, [find, text, isAsked, hidesJournal]);
+    return all.filter(({ path }) => !(hidesJournal && isOfJournal(path)) && !(hidesPips && isOfRewards(path)));
+  }, [find, text, isAsked, hidesJournal, hidesPips]);
   const active = Math.min(at, found.length - 1);
 
   useEffect(() => {

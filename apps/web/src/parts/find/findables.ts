@@ -34,6 +34,9 @@ const action = (name: string, path: string): Findable => ({
 /** Whether an address is of the journal, of which no screen speaks where it is left off. */
 export const isOfJournal = (path: string): boolean => path.startsWith(PATHS.journal) || path === PATHS.prompts;
 
+/** Whether an address is of rewards, of which no screen speaks where pips are left off. */
+export const isOfRewards = (path: string): boolean => path.startsWith(PATHS.rewards);
+
 /** What stands first while nothing is asked for. */
 export const PLACES_AND_ACTIONS: readonly Findable[] = [
   action('Add a habit', PATHS.newHabit),
@@ -53,6 +56,9 @@ export const PLACES_AND_ACTIONS: readonly Findable[] = [
   place('Look back', PATHS.lookBack),
   place('Pages to take along', PATHS.takeAlong),
   place('Prompts of the journal', PATHS.prompts),
+  place('Rewards', PATHS.rewards),
+  place('Pips earned and spent', PATHS.ledger),
+  place('What earns pips', PATHS.pipsTable),
   place('Settings', PATHS.settings),
   place('All habits in order', PATHS.habitsInOrder),
   place('Targets of all habits', PATHS.habitTargets),

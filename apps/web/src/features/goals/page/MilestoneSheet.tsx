@@ -2,6 +2,8 @@ import { checkRecord } from '@wimbel/contract';
 import type { Goal, Milestone } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { selectIsHidden } from '../../../store/selectors.ts';
+import { useAppSelector } from '../../../store/store.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { changeTo, newId } from '../../../store/makeChange.ts';
 import { useGoalParts } from '../../../parts/useGoalParts.ts';
@@ -76,6 +78,7 @@ function useMilestoneEdit({ goal, milestone, all, onClose }: Props) {
 export function MilestoneSheet(props: Props) {
   const { milestone, all, onClose } = props;
   const { removeMilestone } = useGoalParts();
+  const hidesPips = useAppSelector((state) => selectIsHidden(state, 'pips'));
   const { fields, set, faults, save } = useMilestoneEdit(props);
   const others = all.filter((each) => each.id !== milestone?.id);
   return (
@@ -124,13 +127,15 @@ export function MilestoneSheet(props: Props) {
         maxLength={300}
         placeholder="A day on the water"
       />
-      <Field
-        label="Reward in pips"
-        value={fields.pips}
-        onChangeText={set.pips}
-        inputMode="decimal"
-        error={faults.pips}
-      />
+      {hidesPips ? null : (
+        <Field
+          label="Reward in pips"
+          value={fields.pips}
+          onChangeText={set.pips}
+          inputMode="decimal"
+          error={faults.pips}
+        />
+      )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <Button kind="main" onPress={save}>
           {milestone ? 'Save' : 'Add milestone'}

@@ -9,7 +9,7 @@ import type { FiguredGoal } from '../../../store/figuredGoals.ts';
 import { stateTone, stateWords } from '../../../words/goalWords.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { reordered } from '../../../store/reorder.ts';
-import { selectSettings, selectToday } from '../../../store/selectors.ts';
+import { selectIsHidden, selectSettings, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { useGoalParts } from '../../../parts/useGoalParts.ts';
 import { number } from '../../../shared/amounts.ts';
@@ -112,6 +112,7 @@ function MilestoneRow({
   const { markMilestone } = useGoalParts();
   const today = useAppSelector(selectToday);
   const { pipsName } = useAppSelector(selectSettings);
+  const hidesPips = useAppSelector((state) => selectIsHidden(state, 'pips'));
   const { dueOn, reachedOn, reward, pips, title } = milestone;
   const state = milestoneState(milestone, today);
   const isReached = state === 'doneInTime' || state === 'doneLate';
@@ -119,7 +120,7 @@ function MilestoneRow({
   const words = stateWords({ state, dueOn, doneOn: reachedOn }, today, 'reached');
   const promised = [
     reward ?? '',
-    pips ? `${number(pips)} ${pips === 1 ? (pipsName?.one ?? 'pip') : (pipsName?.many ?? 'pips')}` : '',
+    pips && !hidesPips ? `${number(pips)} ${pips === 1 ? (pipsName?.one ?? 'pip') : (pipsName?.many ?? 'pips')}` : '',
   ].filter(Boolean);
   return (
     <View

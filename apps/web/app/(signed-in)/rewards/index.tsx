@@ -1,0 +1,3 @@
+import { RewardsScreen } from '../../../src/features/rewards/RewardsScreen.tsx';
+
+export default RewardsScreen;

@@ -1,0 +1,3 @@
+import { LedgerScreen } from '../../../src/features/rewards/LedgerScreen.tsx';
+
+export default LedgerScreen;

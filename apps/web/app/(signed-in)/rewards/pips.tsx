@@ -1,0 +1,3 @@
+import { PipsTableScreen } from '../../../src/features/rewards/PipsTableScreen.tsx';
+
+export default PipsTableScreen;

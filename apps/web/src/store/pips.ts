@@ -1,0 +1,91 @@
+import {
+  type Claim,
+  type LedgerSources,
+  type Milestone,
+  type PipsByDay,
+  type Reward,
+  type Track,
+  goodDayPips,
+  habitPips,
+  ledgerOfDay,
+  pipsByDay,
+  tidySum,
+  dayOf,
+} from '@wimbel/core';
+import type { RecordsState } from './recordsState.ts';
+import { selectIsHidden, selectToday, selectTracks } from './selectors.ts';
+import type { RootState } from './store.ts';
+
+const milestonesOf = new WeakMap<RecordsState['milestones'], Milestone[]>();
+const claimsOf = new WeakMap<RecordsState['claims'], Claim[]>();
+
+function listed<T>(known: WeakMap<Record<string, T>, T[]>, records: Record<string, T>): T[] {
+  const list = known.get(records) ?? Object.values(records);
+  known.set(records, list);
+  return list;
+}
+
+/** Every reward, retired ones too. */
+export const selectRewards = (state: RootState): RecordsState['rewards'] => state.records.rewards;
+
+let lastSources: LedgerSources | null = null;
+
+/** What is earned and spent; the same object while none of it changes. */
+export function selectLedgerSources(state: RootState): LedgerSources {
+  const tracks = selectTracks(state);
+  const milestones = listed(milestonesOf, state.records.milestones);
+  const claims = listed(claimsOf, state.records.claims);
+  const today = selectToday(state);
+  const last = lastSources;
+  const isSame =
+    last !== null &&
+    last.tracks === tracks &&
+    last.milestones === milestones &&
+    last.claims === claims &&
+    last.today === today;
+  if (!isSame) lastSources = { tracks, milestones, claims, today };
+  return lastSources!;
+}
+
+const byDayOf = new WeakMap<LedgerSources, PipsByDay>();
+
+/** Earned and spent by day. */
+export function selectPipsByDay(state: RootState): PipsByDay {
+  const sources = selectLedgerSources(state);
+  const byDay = byDayOf.get(sources) ?? pipsByDay(sources);
+  byDayOf.set(sources, byDay);
+  return byDay;
+}
+
+const earnedOf = new WeakMap<Track, number>();
+
+function earnedBy(track: Track): number {
+  const known = earnedOf.get(track) ?? habitPips(track);
+  earnedOf.set(track, known);
+  return known;
+}
+
+/** What is left of all that was earned; a habit is only counted anew where it changed. */
+export function selectPipsBalance(state: RootState): number {
+  const { tracks, milestones, claims, today } = selectLedgerSources(state);
+  let sum = 0;
+  for (const track of tracks) sum += earnedBy(track);
+  for (const { reachedOn, pips } of milestones) if (reachedOn && pips && dayOf(reachedOn) <= today) sum += pips;
+  for (const { day, cost } of claims) if (dayOf(day) <= today) sum -= cost;
+  return tidySum(sum);
+}
+
+/** What a day earned, without what was spent on it. */
+export const selectEarnedOn = (state: RootState, day: number): number =>
+  tidySum(ledgerOfDay(selectLedgerSources(state), day).reduce((sum, { pips }) => sum + Math.max(0, pips), 0));
+
+/** What a good day earns lately; null where nothing was earned. */
+export const selectGoodDay = (state: RootState): number | null =>
+  goodDayPips(selectPipsByDay(state), selectToday(state));
+
+const earns = (track: Track): boolean => track.terms.some(({ pips }) => pips !== 0);
+const isAny = (rewards: Record<string, Reward>): boolean => Object.keys(rewards).length > 0;
+
+/** Whether pips are spoken of: not where they are left off, or where nothing earns any and there is no reward. */
+export const selectHasPips = (state: RootState): boolean =>
+  !selectIsHidden(state, 'pips') && (isAny(state.records.rewards) || selectTracks(state).some(earns));
