@@ -1,6 +1,5 @@
-import { type Habit, type Reward, type Schedule, type Track, heldTerms, termsOn } from '@wimbel/core';
+import { type Habit, type Reward, type Schedule, type Settings, type Track, heldTerms, termsOn } from '@wimbel/core';
 import { pipsWords } from '../../words/pips.ts';
-import type { Settings } from '@wimbel/core';
 
 /** From so many minutes on something takes an hour. */
 const HOUR = 60;
