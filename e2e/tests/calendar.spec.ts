@@ -42,7 +42,10 @@ test('a week across the year’s end is one week, from Monday as from Sunday', a
   await person.visit('/today?day=2025-12-28');
   await person.checkOff('Sand the hull');
   await person.visit('/settings');
-  await person.choose('Sun');
+  await person.page
+    .getByRole('radiogroup', { name: 'First day of the week' })
+    .getByRole('radio', { name: 'Sun' })
+    .click();
   await expect(person.page.getByText(/from 28 December 2025 to 3 January: 3 of 3 done/)).toBeVisible();
   await person.visit('/log?span=week');
   await expect(person.figures('Sand the hull')).toHaveAccessibleName(/4 done of 3, 0 left, 133/);

@@ -16,7 +16,10 @@ test('the first day of the week and the pass mark recompute everything, and say 
   await person.go('Settings');
   await expect(person.page.getByText(/from 23 to 29 November: 0 of 17 done/)).toBeVisible();
   await expect(person.page.getByText(/November so far: 0 bright days, 0 ribbons/)).toBeVisible();
-  await person.choose('Sun');
+  await person.page
+    .getByRole('radiogroup', { name: 'First day of the week' })
+    .getByRole('radio', { name: 'Sun' })
+    .click();
   await expect(person.page.getByText(/from 22 to 28 November: 2 of 17 done/)).toBeVisible();
   const pass = person.page.getByLabel('Pass mark');
   await pass.fill('166');

@@ -42,7 +42,7 @@ function envelopeIssues(change: unknown): Issue[] {
     issues.push({ path: 'madeAt', message: 'is not an instant in UTC, such as 2025-03-01T07:30:00Z' });
   }
   if ('base' in change && collection !== 'journal') {
-    issues.push({ path: 'base', message: 'is only for pages of the journal' });
+    issues.push({ path: 'base', message: 'is not known of other collections than the journal' });
   }
   if (!NAMES.has(collection)) issues.push({ path: 'collection', message: 'is not a collection' });
   if (typeof key !== 'string' || key.length === 0 || key.length > LIMITS.keyLength) {
