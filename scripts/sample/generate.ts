@@ -19,7 +19,7 @@ import {
 import seedrandom from 'seedrandom';
 import { GOALS, KEY_RESULTS, MILESTONES, QUOTES, STEPS } from './goals.ts';
 import { PROMPTS, journalPages, monthPages } from './journal.ts';
-import { REWARDS, claims } from './rewards.ts';
+import { REWARDS, claims, enjoyed } from './rewards.ts';
 import { reviews } from './reviews.ts';
 import { AREAS, HABITS, MISS_REASONS, NOTES, type SampleHabit } from './habits.ts';
 
@@ -50,7 +50,7 @@ export function sampleRecords(today: PlainDay): Records {
     ...emptyRecords(),
     settings: { ...DEFAULT_SETTINGS, currency: 'EUR', dayMarks: DAY_MARKS },
     areas: AREAS,
-    habits,
+    habits: enjoyed(habits, entries, today),
     entries,
     habitNotes: HABITS.flatMap((sample) => notesOf(sample, today)),
     goals: goalsOf(today),

@@ -1,4 +1,8 @@
 import {
+  monthOfDay,
+  monthRewards,
+  monthSpan,
+  withRewardEnjoyed,
   type Claim,
   type Entry,
   type Habit,
@@ -30,15 +34,34 @@ const CLAIMED: readonly [rewardId: string, daysAgo: number][] = [
   ['bun', 190],
   ['record', 150],
   ['bun', 118],
+  ['island', 100],
   ['bun', 94],
+  ['record', 78],
+  ['bun', 70],
   ['record', 61],
+  ['bun', 48],
   ['bun', 34],
+  ['record', 22],
   ['bun', 12],
+  ['bun', 3],
 ];
 
 /** How far below zero the dearest claim went, so that the next weeks climbed back. */
 const BELOW = 18;
 const DEAREST_AGO = 258;
+
+/** Habits whose rewards of months longer past are enjoyed: soon after the month was over. */
+export function enjoyed(habits: readonly Habit[], entries: readonly Entry[], today: PlainDay): Habit[] {
+  return habits.map((habit) => {
+    const own = entries.filter(({ habitId }) => habitId === habit.id);
+    return monthRewards(buildTrack(habit, own, today, 'monday'))
+      .filter(({ state, month }) => state === 'earned' && month < monthOfDay(today) - 1)
+      .reduce(
+        (next, { month }) => withRewardEnjoyed(next, month, formatDay(monthSpan(month).last + 1 + (month % 5))),
+        habit,
+      );
+  });
+}
 
 /** Claims at what things cost then; one of them went below zero. */
 export function claims(
