@@ -91,7 +91,7 @@ test('other pips hold from a day on, and what was earned before stays', async ({
   await field.press('Enter');
   await expect(person.page.getByText('Scales, slow bow: 9 pips a done day')).toBeVisible();
   await person.visit('/rewards');
-  await expect(person.card('Balance').getByLabel(`${number(before)} pips`)).toBeVisible();
+  await expect(person.card('Balance').getByLabel(`${number(before)} pips`, { exact: true })).toBeVisible();
   await person.leave();
 });
 
@@ -100,7 +100,7 @@ test('every sum of the ledger is that of the report, in all and by month', async
   await person.openSample();
   // Rewards stand in the rail.
   await person.page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Rewards' }).click();
-  await expect(person.card('Balance').getByLabel(`${number(report.pips.balance)} pips`)).toBeVisible();
+  await expect(person.card('Balance').getByLabel(`${number(report.pips.balance)} pips`, { exact: true })).toBeVisible();
   await person.button('Everything earned and spent').click();
   await expect(
     person.page.getByText(`In all: ${number(report.pips.earned)} earned, ${number(report.pips.spent)} spent`),

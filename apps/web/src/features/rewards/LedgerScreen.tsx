@@ -1,5 +1,9 @@
 import {
+  type DayScore,
+  type DaySpan,
   type LedgerSources,
+  type Track,
+  type PipsByDay,
   type PlainDay,
   formatMonth,
   keptTogether,
@@ -7,6 +11,7 @@ import {
   monthOfDay,
   pipsByDay,
   pipsOver,
+  scoreOn,
 } from '@wimbel/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import ListFilter from 'lucide-react-native/icons/list-filter';
@@ -16,8 +21,8 @@ import { BarsAcross } from '../../ui/BarsAcross.tsx';
 import { number } from '../../shared/amounts.ts';
 import { dayInWords, fullDate, monthAbbreviation, monthAndYear, percent } from '../../shared/format.ts';
 import { PATHS } from '../../shared/paths.ts';
-import { selectLedgerSources, selectPipsBalance, selectRewards } from '../../store/pips.ts';
-import { selectHabits, selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
+import { selectLedgerSources, selectPipsBalance, selectPipsByDay, selectRewards } from '../../store/pips.ts';
+import { selectHabits, selectSettings, selectToday, selectTotals, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -74,7 +79,8 @@ export function LedgerScreen() {
   const [isChoosing, setIsChoosing] = useState(false);
   const [changed, setChanged] = useState<string | null>(null);
   const sources = useSources(only);
-  const byDay = useMemo(() => pipsByDay(sources), [sources]);
+  const whole = useAppSelector(selectPipsByDay);
+  const byDay = useMemo(() => (only === null ? whole : pipsByDay(sources)), [only, whole, sources]);
   const rows = useMemo(() => ledgerRows(byDay, kind, today, weekStart), [byDay, kind, today, weekStart]);
   const sums = pipsOver(byDay, { first: byDay.first, last: today });
   const list =
@@ -107,12 +113,12 @@ export function LedgerScreen() {
         <View style={isWide && styles.columns}>
           <View style={styles.main}>
             <InAll sums={sums} isAll={only === null} />
-            {isWide ? null : <ByMonthCard sources={sources} />}
+            {isWide ? null : <ByMonthCard byDay={byDay} today={today} />}
             {list}
           </View>
           {isWide ? (
             <View style={styles.side}>
-              <ByMonthCard sources={sources} />
+              <ByMonthCard byDay={byDay} today={today} />
             </View>
           ) : null}
         </View>
@@ -154,10 +160,8 @@ function InAll({ sums, isAll }: { sums: { earned: number; spent: number }; isAll
 const MOST_MONTHS = 12;
 
 /** Earned against spent, by month, over a year. */
-function ByMonthCard({ sources }: { sources: LedgerSources }) {
+function ByMonthCard({ byDay, today }: { byDay: PipsByDay; today: PlainDay }) {
   const { colors } = useTheme();
-  const { today } = sources;
-  const byDay = useMemo(() => pipsByDay(sources), [sources]);
   const months = useMemo(() => {
     const now = monthOfDay(today);
     return ledgerRows(byDay, 'month', today, 'monday')
@@ -253,6 +257,13 @@ function LedgerList({
   );
 }
 
+/** A day by its score, a longer span by what was kept: as they stand everywhere. */
+function figuresWords(kind: LedgerSpan, span: DaySpan, tracks: readonly Track[], day: DayScore): string {
+  if (kind === 'day') return day.score === null ? '' : `${day.done} of ${day.due} done, ${percent(day.score)}`;
+  const { kept, asked, rate } = keptTogether(tracks, span);
+  return rate === null ? '' : `${kept} of ${asked} kept, ${percent(rate)}`;
+}
+
 const LedgerLineRow = memo(function LedgerLineRow({
   row: { span, earned, spent },
   kind,
@@ -271,14 +282,15 @@ const LedgerLineRow = memo(function LedgerLineRow({
   const styles = useStyles();
   const { today } = sources;
   const tracks = useAppSelector(selectTracks);
+  const totals = useAppSelector(selectTotals);
+  const { passMark } = useAppSelector(selectSettings);
   const title =
     kind === 'day'
       ? today - span.first < 200
         ? dayInWords(span.first)
         : fullDate(span.first)
       : spanTitle(kind, span, today);
-  const { kept, asked, rate } = keptTogether(tracks, span);
-  const done = rate === null ? '' : `${kept} of ${asked} kept, ${percent(rate)}`;
+  const done = figuresWords(kind, span, tracks, scoreOn(totals, span.first, passMark));
   const sums = [earned > 0 ? `+${number(earned)}` : '', spent > 0 ? `\u2212${number(spent)}` : '']
     .filter(Boolean)
     .join('  ');

@@ -188,6 +188,6 @@ const useStyles = themed((colors) => ({
   },
   parted: { borderTopWidth: 1, borderTopColor: colors.line },
   name: { flex: 1, minWidth: 0 },
-  cell: { width: 76 },
+  cell: { width: 66 },
   number: { textAlign: 'right' },
 }));
