@@ -14,6 +14,7 @@ async function main() {
     'bench/goals.ts',
     'bench/charts.ts',
     'bench/journal.ts',
+    'bench/ledger.ts',
   ]) {
     const code = await show('npx', ['tsx', file]);
     if (code !== 0) process.exit(code);

@@ -162,6 +162,7 @@ const MOST_MONTHS = 12;
 /** Earned against spent, by month, over a year. */
 function ByMonthCard({ byDay, today }: { byDay: PipsByDay; today: PlainDay }) {
   const { colors } = useTheme();
+  const isWide = useIsWide();
   const months = useMemo(() => {
     const now = monthOfDay(today);
     return ledgerRows(byDay, 'month', today, 'monday')
@@ -174,7 +175,7 @@ function ByMonthCard({ byDay, today }: { byDay: PipsByDay; today: PlainDay }) {
     const month = monthOfDay(row.span.first);
     return {
       key: `${what} ${formatMonth(month)}`,
-      label: monthAbbreviation(month),
+      label: isWide ? monthAbbreviation(month) : monthAbbreviation(month).slice(0, 1),
       value: number(Math.round(row[what])),
       words: `${monthAndYear(month)}: ${number(row[what])} ${what}`,
       ratio: row[what] / most,

@@ -1,0 +1,47 @@
+import { execFileSync } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { type Habit, dayOf, formatDay, startOfWeek } from '@wimbel/core';
+import { postgresPrograms } from '../tools/postgres.mjs';
+import { STATE } from '../tools/system.mjs';
+import { signUp } from './onPage.ts';
+
+/** So many habits are kept for ten years. */
+export const HABITS = 50;
+export const NOW = new Date().toISOString();
+export const TODAY = NOW.slice(0, 10);
+/** Ten years up to today, beginning on a Monday. */
+export const FIRST = formatDay(startOfWeek(dayOf(TODAY) - 3652, 'monday'));
+
+/** Of three habits two are asked every day, one three times a week. */
+const scheduleOf = (index: number): Habit['terms'][number]['schedule'] =>
+  index % 3 === 2 ? { kind: 'perWeek', times: 3 } : { kind: 'daily' };
+
+export const habits = Array.from({ length: HABITS }, (_, index): Habit => ({
+  id: `h${index}`,
+  name: `Habit ${index + 1}`,
+  order: index,
+  aim: 'build',
+  partOfDay: 'any',
+  measure: { kind: 'check' },
+  terms: [{ from: FIRST, schedule: scheduleOf(index), pips: 1 + (index % 3) }],
+  startsOn: FIRST,
+}));
+
+/** Habits by the server, their records by the database: done on most days, by a rule without chance. */
+export async function fill(url: string, databaseUrl: string, email: string): Promise<string> {
+  const person = await signUp(url, email);
+  await person.send(habits.map((habit) => ['habits', habit.id, habit]));
+  const script = join(STATE, 'bench-charts.sql');
+  writeFileSync(
+    script,
+    `insert into entries (user_id, revision, changed_at, change_id, place, habit_id, day, mark)
+select '${person.id}', ${HABITS} + row_number() over (), now(), 'bench', 1, 'h' || habit, day, 'done'
+from generate_series(0, ${HABITS - 1}) habit, generate_series(date '${FIRST}', date '${TODAY}', interval '1 day') day
+where (habit * 7 + (day::date - date '${FIRST}') * 13) % 10 < case when habit % 3 = 2 then 4 else 8 end;
+update revisions set revision = (select max(revision) from entries where user_id = '${person.id}') where user_id = '${person.id}';
+analyze entries;\n`,
+  );
+  execFileSync(join(postgresPrograms()!, 'psql'), ['-q', '-v', 'ON_ERROR_STOP=1', '-f', script, databaseUrl]);
+  return person.id;
+}
