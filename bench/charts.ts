@@ -1,4 +1,3 @@
-import { join } from 'node:path';
 import { type Page, chromium } from '@playwright/test';
 import { type Entry, buildTrack, dayOf, formatDay, spanReview } from '@wimbel/core';
 import pg from 'pg';
