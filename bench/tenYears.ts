@@ -35,11 +35,15 @@ export async function fill(url: string, databaseUrl: string, email: string): Pro
   const script = join(STATE, 'bench-charts.sql');
   writeFileSync(
     script,
-    `insert into entries (user_id, revision, changed_at, change_id, place, habit_id, day, mark)
-select '${person.id}', ${HABITS} + row_number() over (), now(), 'bench', 1, 'h' || habit, day, 'done'
+    `insert into entries (user_id, habit_id, day, mark)
+select '${person.id}', 'h' || habit, day, 'done'
 from generate_series(0, ${HABITS - 1}) habit, generate_series(date '${FIRST}', date '${TODAY}', interval '1 day') day
 where (habit * 7 + (day::date - date '${FIRST}') * 13) % 10 < case when habit % 3 = 2 then 4 else 8 end;
-update revisions set revision = (select max(revision) from entries where user_id = '${person.id}') where user_id = '${person.id}';
+insert into change_log (user_id, collection, key, revision, changed_at, change_id, record)
+select user_id, 'entries', day || ' ' || habit_id, ${HABITS} + row_number() over (order by day, habit_id), now(), 'bench',
+  json_build_object('habitId', habit_id, 'day', day, 'mark', mark)
+from entries where user_id = '${person.id}';
+update revisions set revision = (select max(revision) from change_log where user_id = '${person.id}') where user_id = '${person.id}';
 analyze entries;\n`,
   );
   execFileSync(join(postgresPrograms()!, 'psql'), ['-q', '-v', 'ON_ERROR_STOP=1', '-f', script, databaseUrl]);
