@@ -61,12 +61,13 @@ const browser = await chromium.launch({
   args: CHROMIUM_ARGS,
 });
 try {
-  await fill(wimbel.url, wimbel.databaseUrl(), 'many@example.org');
   const one = await signUp(wimbel.url, 'one@example.org');
   await one.send([
     ['habits', 'h0', habits[0]!],
     ['entries', `${FIRST} h0`, { habitId: 'h0', day: FIRST, mark: 'done' }],
   ]);
+  // Last: while the database is filled nothing else is done here.
+  await fill(wimbel.url, wimbel.databaseUrl(), 'many@example.org');
   const few = await run(wimbel.url, 'one@example.org');
   const all = await run(wimbel.url, 'many@example.org');
   say('The ledger of 50 habits × 10 years beside that of one day, medians of 5');
