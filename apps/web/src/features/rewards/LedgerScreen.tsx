@@ -15,7 +15,7 @@ import {
 } from '@wimbel/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import ListFilter from 'lucide-react-native/icons/list-filter';
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { BarsAcross } from '../../ui/BarsAcross.tsx';
 import { number } from '../../shared/amounts.ts';
@@ -81,10 +81,16 @@ export function LedgerScreen() {
   const sources = useSources(only);
   const whole = useAppSelector(selectPipsByDay);
   const byDay = useMemo(() => (only === null ? whole : pipsByDay(sources)), [only, whole, sources]);
-  const rows = useMemo(() => ledgerRows(byDay, kind, today, weekStart), [byDay, kind, today, weekStart]);
+  // The page is there at once; the list and the picture follow without holding up anything.
+  const deferred = useDeferredValue(byDay, null);
+  const rows = useMemo(
+    () => (deferred === null ? null : ledgerRows(deferred, kind, today, weekStart)),
+    [deferred, kind, today, weekStart],
+  );
   const sums = pipsOver(byDay, { first: byDay.first, last: today });
+  const byMonth = deferred === null ? null : <ByMonthCard byDay={deferred} today={today} />;
   const list =
-    rows.length === 0 ? (
+    rows === null ? null : rows.length === 0 ? (
       <EmptyState
         title="Nothing earned or spent yet"
         text="What done days earn, and what rewards cost, stands here day by day."
@@ -113,14 +119,10 @@ export function LedgerScreen() {
         <View style={isWide && styles.columns}>
           <View style={styles.main}>
             <InAll sums={sums} isAll={only === null} />
-            {isWide ? null : <ByMonthCard byDay={byDay} today={today} />}
+            {isWide ? null : byMonth}
             {list}
           </View>
-          {isWide ? (
-            <View style={styles.side}>
-              <ByMonthCard byDay={byDay} today={today} />
-            </View>
-          ) : null}
+          {isWide ? <View style={styles.side}>{byMonth}</View> : null}
         </View>
       </View>
       {isChoosing ? (
