@@ -43,6 +43,7 @@ describe('the ledger', () => {
       ['milestone', 40],
     ]);
     expect(ledgerOfDay(sources, dayOf('2025-03-25'))).toEqual([]);
+    expect(ledgerOfDay(sources, dayOf('2025-03-26'))).toEqual([]);
     expect(pipsOver(byDay, { first: dayOf('2025-03-08'), last: dayOf('2025-03-10') })).toEqual({
       earned: 44.5,
       spent: 6,

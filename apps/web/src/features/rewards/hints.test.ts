@@ -28,6 +28,9 @@ it('a reward that undoes a habit, or is too near or too far, gets a hint', () =>
     'It may undo what “No coffee after two” is for.',
   ]);
   expect(rewardHints({ title: 'Two hours after supper', cost: 20 }, about)).toEqual([]);
+  // A habit to do is not undone by its own name.
+  const scales: Habit = { ...aHabit('s'), name: 'Scales, slow bow' };
+  expect(rewardHints({ title: 'Scales of a fish', cost: 20 }, { ...about, habits: [scales] })).toEqual([]);
   expect(rewardHints({ title: 'Bun', cost: 9 }, about)).toEqual(['A good day earns more: 10 pips.']);
   expect(rewardHints({ title: 'Boat', cost: 1821 }, about)).toEqual(['It is more than half a year of good days away.']);
   expect(rewardHints({ title: 'Boat', cost: 9000 }, { ...about, goodDay: null })).toEqual([]);
