@@ -118,6 +118,14 @@ export function PipsTableScreen() {
 
 const fieldId = (row: number): string => `pips-${row}`;
 
+/** Goes to a habit's field with what stands in it selected, so that typing replaces it; at once, so that no key comes before. */
+function goTo(row: number): void {
+  const field = document.getElementById(fieldId(row));
+  if (!(field instanceof HTMLInputElement)) return;
+  field.focus();
+  field.select();
+}
+
 function PipsRow({ track: { habit }, row, from }: { track: Track; row: number; from: number }) {
   const styles = useStyles();
   const { change } = useRecording();
@@ -154,12 +162,12 @@ function PipsRow({ track: { habit }, row, from }: { track: Track; row: number; f
           placeholder="0"
           inputMode="decimal"
           maxLength={8}
-          selectTextOnFocus
+          blurOnSubmit={false}
           onChangeText={setTyped}
           onBlur={keep}
           onSubmitEditing={() => {
             keep();
-            document.getElementById(fieldId(row + 1))?.focus();
+            goTo(row + 1);
           }}
           {...(isWrong ? { error: 'A number of 0 or more' } : {})}
         />
