@@ -243,9 +243,18 @@ test('the month’s word and aims are changed where they stand, and whoever want
   await expect(person.page.getByText('November: slow is smooth')).toBeVisible();
   await expect(person.page.getByText('Bow before phone · One thing at a time')).toBeVisible();
   await person.everythingSaved();
+  await person.addHabit({ name: 'Scales' });
+  await person.visit('/today');
+  // The mood is one tap on Today, and the why is a tap from it.
+  await person.choose('Good');
+  await person.button('Say why, in the journal').click();
+  await expect(person.page.getByRole('radio', { name: 'Good' })).toBeChecked();
   await person.visit('/settings');
   await person.page.getByRole('radiogroup', { name: 'Journal' }).getByRole('radio', { name: 'Hidden' }).click();
   await expect(person.page.getByRole('link', { name: 'Journal' })).toHaveCount(0);
+  await person.visit('/today');
+  await expect(person.page.getByText('How was the day?')).toHaveCount(0);
+  await person.visit('/settings');
   await person.button('Find').click();
   await person.page.getByRole('combobox').fill('journal');
   await expect(person.page.getByText('Nothing of yours has this in its name.')).toBeVisible();

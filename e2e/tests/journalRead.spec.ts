@@ -23,7 +23,9 @@ test('all pages stand newest first with their gaps, and one jumps to a month', a
   expect(gap).toBeGreaterThan(0);
   await person.button('Jump to a month or a day').click();
   await person.page.getByRole('radiogroup', { name: 'Months of 2025' }).getByRole('radio', { name: 'Dec' }).click();
-  await expect(person.page.getByRole('heading', { name: /^December 2025/ })).toBeInViewport();
+  // The last day of the month comes to the top of the list.
+  const jumpedTo = person.page.getByRole('link', { name: /31 December|No page, .*31 December/ }).first();
+  await expect.poll(async () => (await jumpedTo.boundingBox())?.y ?? Infinity).toBeLessThan(70);
   await expect(first).toBeHidden();
   // Only what is near the screen is laid out.
   expect(await person.page.locator('[data-index]').count()).toBeLessThan(40);
@@ -122,10 +124,17 @@ test('pages to take along have what was chosen, are printed on A4 and saved as M
   await expect(sheet).toContainText('Missed, and why');
   await person.page.getByRole('checkbox', { name: 'Missed, and why' }).click();
   await expect(sheet).not.toContainText('Missed, and why');
+  // A year that is only half typed neither stops the page nor moves the other day.
+  await person.page.getByLabel('From', { exact: true }).fill('0002-11-10');
+  await expect(sheet).toContainText(/to 24 November/);
+  await expect(person.page.getByLabel('To', { exact: true })).toHaveValue('2026-11-24');
+  await person.page.getByLabel('From', { exact: true }).fill('2026-11-10');
+  await expect(sheet).toContainText('10 to 24 November');
   const pdf = (await person.page.pdf({ preferCSSPageSize: true })).toString('latin1');
   expect(pdf.match(/\/Type\s*\/Page\b/g)?.length ?? 0).toBeGreaterThan(0);
   expect(pdf).toMatch(/\/MediaBox\s*\[\s*0 0 59[45][\d.]* 84[12][\d.]*\s*\]/);
   const [file] = await Promise.all([person.page.waitForEvent('download'), person.button('Save as Markdown').click()]);
+  await expect(person.page.getByText(/^Saved as wimbel-journal/)).toBeInViewport();
   expect(file.suggestedFilename()).toBe('wimbel-journal-2026-11-10-2026-11-24.md');
   const text = readFileSync(await file.path(), 'utf8');
   expect(text.startsWith('# 10 to 24 November\n')).toBe(true);

@@ -172,7 +172,9 @@ test('the turn of a year, page by page: all of it real records at the end, and t
   await swim.getByRole('radio', { name: '3 a week' }).click();
   // From 3 January on: 363 days × 3 / 7 = 155.6, and the two days before it.
   await expect(swim).toContainText('That plans 158 days');
+  await expect(person.page.getByText('What is changed here holds from 3 January 2027 on.')).toBeVisible();
   await person.card('Scales').getByRole('radio', { name: 'No more' }).click();
+  await expect(person.card('Scales')).toContainText('It ends on 3 January 2027. Its record stays.');
   await person.button('Next').click();
   await person.button('Set a goal').click();
   await person.page.getByLabel('Goal 1: what will be so?').fill('Swim across the bay');
@@ -194,5 +196,10 @@ test('the turn of a year, page by page: all of it real records at the end, and t
   await expect(person.page.getByText(/3 days a week/).first()).toBeVisible();
   await person.visit('/journal/look-back?span=year&day=2026-12-31');
   await expect(person.page.getByLabel('Wins, one a line')).toHaveValue('Began');
+  // A year that is over is not planned any more.
+  await expect(person.button('Plan 2027, page by page')).toBeVisible();
+  await person.visit('/journal/look-back?span=year&day=2025-12-31');
+  await expect(person.heading('2025')).toBeVisible();
+  await expect(person.button(/^Plan 2026/)).toHaveCount(0);
   await person.leave();
 });

@@ -116,6 +116,9 @@ test('every sum of the ledger is that of the report, in all and by month', async
   await person.button('Only one habit or reward').click();
   await person.page.getByRole('dialog').getByRole('radio', { name: 'Cold swim' }).click();
   await expect(person.page.getByText(`In all: ${number(report.habits['swim']!.pips)} earned, 0 spent`)).toBeVisible();
+  // Beside its pips stands what was kept of it alone, as the report has it.
+  const { kept, asked } = report.habits['swim']!.kept.month;
+  await expect(person.page.getByLabel(new RegExp(`^November 2026: .*, ${kept} of ${asked} kept, `))).toBeVisible();
   await person.leave();
 });
 

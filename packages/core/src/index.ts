@@ -172,6 +172,7 @@ export {
   weeklyAmountOf,
   amountForDays,
   togetherOf,
+  daysToRibbon,
 } from './habit/targets.ts';
 export { withPipsFrom } from './habit/settingPips.ts';
 export { type HeldTerms, heldTerms, termsIndexOn, termsOn } from './habit/terms.ts';

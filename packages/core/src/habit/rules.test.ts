@@ -11,7 +11,7 @@ import { keptOver, keptTogether } from './kept.ts';
 import { buildTrack, layTrack, trackAfter } from './layTrack.ts';
 import { monthSpan } from '../calendar/month.ts';
 import { periodOf, quotaSeenOn } from './periods.ts';
-import { monthFiguresAgainst, monthTargetOf, yearTargetOf } from './targets.ts';
+import { daysToRibbon, monthFiguresAgainst, monthTargetOf, yearTargetOf } from './targets.ts';
 import { runsOf } from './streak.ts';
 import { doneBetween } from './track.ts';
 
@@ -267,4 +267,13 @@ describe('targets', () => {
     expect(month(2025 * 12 + 1).days).toBe(6);
     expect(monthFiguresAgainst(weekly(), 2025 * 12 + 1, { days: 0, amount: null }, 0.85).share).toBeNull();
   });
+});
+
+it('a ribbon is so many done days away, none once the pass mark is reached', () => {
+  const missing = (actual: number, target: number, passMark = 0.85): number =>
+    daysToRibbon({ actual, target }, passMark);
+  // 85 % of 30 are 25.5: 26 days.
+  expect([missing(0, 30), missing(25, 30), missing(26, 30), missing(30, 30)]).toEqual([26, 1, 0, 0]);
+  // 0.1 of 30 are 3, not a hair more.
+  expect([missing(2, 30, 0.1), missing(3, 30, 0.1), missing(0, 20)]).toEqual([1, 0, 17]);
 });

@@ -1,7 +1,7 @@
 import { type PlainMonth, daysInMonth, formatMonth, monthOf, monthOfDay, monthSpan } from '../calendar/month.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { monthsOfYear, quarterOfMonth, yearSpan } from '../calendar/year.ts';
-import { isAtLeast, roundRatio, shareOf, tidySum } from '../number/exact.ts';
+import { TOLERANCE, isAtLeast, roundRatio, shareOf, tidySum } from '../number/exact.ts';
 import type { Habit, MonthTarget } from '../record/records.ts';
 import { PARTS_PER_DAY } from './schedule.ts';
 import { type Track, amountBetween, doneBetween, isActiveIn, planPartsBetween } from './track.ts';
@@ -177,3 +177,7 @@ export function togetherOf(figures: Iterable<{ actual: number; target: number }>
   }
   return { actual, target, share: shareOf(actual, target) };
 }
+
+/** Done days that are missing to the ribbon of a month: to the pass mark of its target; 0 once it is earned. */
+export const daysToRibbon = ({ actual, target }: Pick<Figures, 'actual' | 'target'>, passMark: number): number =>
+  Math.max(0, Math.ceil(passMark * target - TOLERANCE) - actual);

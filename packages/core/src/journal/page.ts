@@ -1,4 +1,4 @@
-import { type PlainDay, dayOf } from '../calendar/plainDay.ts';
+import { type PlainDay, dayOf, formatDay } from '../calendar/plainDay.ts';
 import type { Entry, Habit, JournalAnswer, JournalPage, JournalPart, Prompt } from '../record/records.ts';
 
 /** The parts of a day's page in the order they are read. */
@@ -24,7 +24,8 @@ export const isEmptyPage = (page: JournalPage): boolean =>
  */
 export function pagesOfDay(journal: Iterable<JournalPage>, day: PlainDay): JournalPage[] {
   const own: JournalPage[] = [];
-  for (const page of journal) if (dayOf(page.day) === day) own.push(page);
+  const text = formatDay(day);
+  for (const page of journal) if (page.day === text) own.push(page);
   return own.sort(inReadingOrder);
 }
 

@@ -1,5 +1,6 @@
 import {
   type PlainMonth,
+  daysToRibbon,
   isActiveIn,
   monthFigures,
   monthOfDay,
@@ -85,7 +86,7 @@ export function RibbonsCard() {
       <View style={styles.shelf}>
         {rows.map(({ track: { habit }, figures }) => {
           const color = dyeColor(colors, areas[habit.areaId ?? '']?.color);
-          const short = Math.max(0, Math.ceil(passMark * figures.target - 1e-9) - figures.actual);
+          const short = daysToRibbon(figures, passMark);
           const told = figures.ribbon
             ? 'earned'
             : month < now

@@ -94,7 +94,7 @@ export function LookBackScreen() {
           onChange={(next) => go(next, day)}
         />
       </View>
-      {kind === 'year' ? (
+      {kind === 'year' && yearOfDay(span.first) + 1 >= yearOfDay(today) ? (
         <Button
           onPress={() => router.push(`${PATHS.yearTurn}?year=${yearOfDay(span.first) + 1}` as never)}
           style={styles.start}

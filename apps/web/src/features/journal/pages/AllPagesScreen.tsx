@@ -13,12 +13,12 @@ import {
   parseDay,
   scoreOn,
 } from '@wimbel/core';
-import { useVirtualizer } from '@tanstack/react-virtual';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import CalendarDays from 'lucide-react-native/icons/calendar-days';
 import FileDown from 'lucide-react-native/icons/file-down';
-import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { VirtualLines } from '../../../parts/VirtualLines.tsx';
 import { dateNumber, dayInWords, monthAndYear, percent, spanInWords, weekdayShort } from '../../../shared/format.ts';
 import { PATHS, journalPath } from '../../../shared/paths.ts';
 import { selectIsHidden, selectJournal, selectSettings, selectToday, selectTotals } from '../../../store/selectors.ts';
@@ -60,6 +60,7 @@ export function AllPagesScreen() {
   const listed = useDeferredValue(rows, null);
   const [wanted, setWanted] = useState<PlainDay | null>(parseDay(useLocalSearchParams<{ day?: string }>().day ?? ''));
   const isSearching = asksAnything(asked.search);
+  const arrived = useCallback(() => setWanted(null), []);
   const jump = (day: PlainDay): void => {
     asked.clear();
     setIsJumping(false);
@@ -100,7 +101,7 @@ export function AllPagesScreen() {
                 </Button>
               </EmptyState>
             ) : listed === null ? null : (
-              <PagesList rows={listed} scroll={scroll} wanted={wanted} onThere={() => setWanted(null)} />
+              <PagesList rows={listed} scroll={scroll} wanted={wanted} onThere={arrived} />
             )}
           </View>
           {isWide ? (
@@ -135,44 +136,22 @@ function PagesList({
   onThere: () => void;
 }) {
   const shown = useShownBy();
-  const list = useRef<HTMLDivElement>(null);
-  const [topPx, setTopPx] = useState(0);
-  useEffect(() => setTopPx(list.current?.offsetTop ?? 0), []);
-  // Nothing here is handed on to what is memoised.
-  // eslint-disable-next-line react-hooks/incompatible-library
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroll.current,
-    estimateSize: (index) => ROUGHLY[rows[index]!.kind],
-    getItemKey: useCallback((index: number) => rows[index]!.key, [rows]),
-    overscan: 3,
-    scrollMargin: topPx,
-  });
-  useEffect(() => {
-    if (wanted === null) return;
-    const at = placeOfDay(rows, wanted);
-    virtual.scrollToIndex(at < 0 ? rows.length - 1 : at, { align: 'start' });
-    onThere();
-  }, [wanted, rows, virtual, onThere]);
+  const at = useMemo(() => {
+    if (wanted === null) return null;
+    const place = placeOfDay(rows, wanted);
+    return place < 0 ? rows.length - 1 : place;
+  }, [rows, wanted]);
   return (
-    <div ref={list} style={{ position: 'relative', height: virtual.getTotalSize() }}>
-      {virtual.getVirtualItems().map((item) => (
-        <div
-          key={item.key}
-          data-index={item.index}
-          ref={virtual.measureElement}
-          style={{
-            position: 'absolute',
-            top: 0,
-            left: 0,
-            right: 0,
-            transform: `translateY(${item.start - topPx}px)`,
-          }}
-        >
-          <PageLine row={rows[item.index]!} shown={shown} />
-        </div>
-      ))}
-    </div>
+    <VirtualLines
+      rows={rows}
+      keyOf={({ key }) => key}
+      roughPx={({ kind }) => ROUGHLY[kind]}
+      scroll={scroll}
+      wanted={at}
+      onThere={onThere}
+    >
+      {(row) => <PageLine row={row} shown={shown} />}
+    </VirtualLines>
   );
 }
 

@@ -2,6 +2,7 @@ import {
   type DaySpan,
   type PlainDay,
   NO_ENTRIES,
+  dayOf,
   eachDay,
   formatDay,
   monthOfDay,
@@ -13,7 +14,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import FileText from 'lucide-react-native/icons/file-text';
 import Printer from 'lucide-react-native/icons/printer';
-import { type ReactNode, useEffect, useMemo } from 'react';
+import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { View } from 'react-native';
 import { MoodPlatePicture } from '../../../charts/MoodPlatePicture.tsx';
@@ -31,7 +32,6 @@ import { Button } from '../../../ui/Button.tsx';
 import { Chips } from '../../../ui/Chips.tsx';
 import { Field } from '../../../ui/Field.tsx';
 import { IconButton } from '../../../ui/IconButton.tsx';
-import { useToast } from '../../../ui/Toast.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { TAKEN, type Taken, takeAlongOf } from './takeAlongOf.ts';
 
@@ -49,20 +49,23 @@ export function TakeAlongScreen() {
   const styles = useStyles();
   const { colors } = useTheme();
   const router = useRouter();
-  const toast = useToast();
   const params = useLocalSearchParams<{ from?: string; to?: string }>();
   const today = useAppSelector(selectToday);
-  const span = useMemo((): DaySpan => {
-    const last = Math.min(today, parseDay(params.to ?? '') ?? today);
-    const first = parseDay(params.from ?? '') ?? last - 6;
-    return { first: Math.min(first, last), last };
-  }, [params.from, params.to, today]);
+  const to = Math.min(today, parseDay(params.to ?? '') ?? today);
+  const from = parseDay(params.from ?? '') ?? to - 6;
+  const earliest = useEarliest();
+  // A year that is only half typed lies long before anything there is.
+  const span = useMemo(
+    (): DaySpan => ({ first: Math.max(Math.min(from, to), Math.min(earliest, to)), last: Math.max(from, to) }),
+    [from, to, earliest],
+  );
+  const [saved, setSaved] = useState('');
   // What is left out is remembered, so that everything is on it at first.
   const [leftOut, toggle] = useKeptNames('takeAlongLeftOut');
   const { taken, hidesMood } = useTaken(span, leftOut);
   const offered = TAKEN.filter((part) => !(hidesMood && part === 'moods'));
   const goTo = (first: PlainDay, last: PlainDay): void =>
-    router.setParams({ from: formatDay(Math.min(first, last)), to: formatDay(last) });
+    router.setParams({ from: formatDay(first), to: formatDay(last) });
   // What lies below the sheet is out of reach while it is there.
   useEffect(() => {
     const below = document.getElementById('root');
@@ -72,7 +75,8 @@ export function TakeAlongScreen() {
   const save = (): void => {
     const file = `${fileName('journal', formatDay(span.first), formatDay(span.last))}.md`;
     download(file, new Blob([takeAlongMarkdown(taken)], { type: 'text/markdown' }));
-    toast({ text: `Saved as ${file}` });
+    // The page lies over everything, also over what is told in passing.
+    setSaved(`Saved as ${file}`);
   };
   const page = (
     <div data-print="" style={{ background: colors.paper }}>
@@ -91,16 +95,16 @@ export function TakeAlongScreen() {
           <View style={styles.day}>
             <Field
               label="From"
-              value={formatDay(span.first)}
-              onChangeText={(text) => goTo(parseDay(text) ?? span.first, span.last)}
+              value={formatDay(from)}
+              onChangeText={(text) => goTo(parseDay(text) ?? from, to)}
               isDate
             />
           </View>
           <View style={styles.day}>
             <Field
               label="To"
-              value={formatDay(span.last)}
-              onChangeText={(text) => goTo(span.first, Math.min(today, parseDay(text) ?? span.last))}
+              value={formatDay(to)}
+              onChangeText={(text) => goTo(from, Math.min(today, parseDay(text) ?? to))}
               isDate
             />
           </View>
@@ -120,6 +124,7 @@ export function TakeAlongScreen() {
             Save as Markdown
           </Button>
         </View>
+        <View role="status">{saved === '' ? null : <Words tone="quiet">{saved}</Words>}</View>
       </View>
       <OnPaper>
         <TakenSheet taken={taken} span={span} hasMoods={!hidesMood && !leftOut.has('moods')} />
@@ -127,6 +132,17 @@ export function TakeAlongScreen() {
     </div>
   );
   return createPortal(page, document.body);
+}
+
+/** The first day there is a record or a page of. */
+function useEarliest(): PlainDay {
+  const journal = useAppSelector(selectJournal);
+  const tracks = useAppSelector(selectTracks);
+  const today = useAppSelector(selectToday);
+  return useMemo(() => {
+    const days = [...journal.map(({ day }) => dayOf(day)), ...tracks.map(({ first }) => first)];
+    return days.reduce((least, day) => Math.min(least, day), today - 6);
+  }, [journal, tracks, today]);
 }
 
 function useTaken(span: DaySpan, leftOut: ReadonlySet<string>): { taken: TakeAlong; hidesMood: boolean } {

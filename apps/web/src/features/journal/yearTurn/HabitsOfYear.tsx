@@ -1,5 +1,6 @@
 import {
   type Habit,
+  dayOf,
   daysAimedIn,
   doneBetween,
   habitNextYear,
@@ -9,7 +10,7 @@ import {
   yearSpan,
 } from '@wimbel/core';
 import { View } from 'react-native';
-import { percent, counted } from '../../../shared/format.ts';
+import { counted, fullDate, percent } from '../../../shared/format.ts';
 import { selectSettings, selectToday, selectTrack } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useIsWide } from '../../../theme/Theme.tsx';
@@ -113,7 +114,7 @@ function HabitOfYear({
       />
       {wish.often === 'over' ? (
         <Words type="quiet" tone="quiet">
-          {`It ends with ${year - 1}. Its record stays.`}
+          {`It ends on ${fullDate(dayOf(habitNextYear(habit, year, yearWishOf(wish), today).endsOn!))}. Its record stays.`}
         </Words>
       ) : (
         <Field

@@ -46,21 +46,26 @@ const goingOn = (habits: readonly Habit[], year: number): Habit[] => {
 
 /** The turn of a year, a page at a time: how it was, what it taught, how often from now on, what is next. */
 export function YearTurnScreen() {
+  const params = useLocalSearchParams<{ page?: string; year?: string }>();
+  const today = useAppSelector(selectToday);
+  const year = /^\d{4}$/.test(params.year ?? '') ? Number(params.year) : yearToCome(today);
+  // What is filled in is of one year.
+  return <TurnOfYear key={year} year={year} page={PAGES.find((each) => each === params.page) ?? 'figures'} />;
+}
+
+function TurnOfYear({ year, page }: { year: number; page: Step }) {
   const styles = useStyles();
   const router = useRouter();
   const toast = useToast();
   const { change } = useRecording();
-  const params = useLocalSearchParams<{ page?: string; year?: string }>();
   const today = useAppSelector(selectToday);
   const all = useAppSelector(selectHabits);
   const goals = useAppSelector(selectGoals);
   const account = useAppSelector((state) => state.account.account?.id ?? '');
-  const year = /^\d{4}$/.test(params.year ?? '') ? Number(params.year) : yearToCome(today);
   const last = useMemo(() => yearSpan(year - 1), [year]);
   const habits = useMemo(() => goingOn(all, year), [all, year]);
   const keptAs = `yearTurn.${year}.${account}`;
   const [draft, setDraft] = useState<YearTurnDraft>(() => readYearTurn(keptOnDevice(keptAs)) ?? emptyYearTurn());
-  const page: Step = PAGES.find((each) => each === params.page) ?? 'figures';
   const at = PAGES.indexOf(page);
   const set = (next: YearTurnDraft): void => {
     setDraft(next);
@@ -85,7 +90,10 @@ export function YearTurnScreen() {
   const heads: Record<Step, [title: string, told: string]> = {
     figures: [`${year - 1}, as it was`, 'The whole year in its figures. Every page from here on can be skipped.'],
     words: [`What ${year - 1} taught you`, 'One line each. They stand in the look back on the year.'],
-    habits: [`How often in ${year}?`, `What is changed here holds from the first of ${year} on.`],
+    habits: [
+      `How often in ${year}?`,
+      `What is changed here holds from ${fullDate(Math.max(yearSpan(year).first, today))} on.`,
+    ],
     goals: [`What is next in ${year}?`, 'Up to three goals, each with up to three milestones and their days.'],
     look: ['Look it over', 'Nothing of it is set before you say so; everything can be changed later.'],
   };
