@@ -150,9 +150,7 @@ test('the turn of a month: how it stood, and its word and aims, old ones kept by
   await person.leave();
 });
 
-test('the turn of a year, page by page: all of it real records at the end, and taken back by one undo', async ({
-  browser,
-}) => {
+test('the turn of a year, page by page: all of it real records at the end', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
   await person.addHabit({ name: 'Scales' });
@@ -201,5 +199,37 @@ test('the turn of a year, page by page: all of it real records at the end, and t
   await person.visit('/journal/look-back?span=year&day=2025-12-31');
   await expect(person.heading('2025')).toBeVisible();
   await expect(person.button(/^Plan 2026/)).toHaveCount(0);
+  await person.leave();
+});
+
+test('what the turn of a year set is taken back by one undo, from another place and after going back too', async ({
+  browser,
+}) => {
+  const person = await Person.at(browser, { size: WIDE });
+  await person.signUp();
+  await person.addHabit({ name: 'Scales' });
+  await person.visit('/today');
+  await person.checkOff('Scales');
+  await onDay(person, '2027-01-03T09:30:00Z');
+  await person.button('Go through it').click();
+  await person.button('Next').click();
+  await person.button('Next').click();
+  await person.card('Scales').getByRole('radio', { name: 'No more' }).click();
+  await person.button('Next').click();
+  await person.button('Set a goal').click();
+  await person.page.getByLabel('Goal 1: what will be so?').fill('Swim across the bay');
+  await person.button('Next').click();
+  await person.button('Set 2027').click();
+  await expect(person.page.getByText('Swim across the bay').first()).toBeVisible();
+  await person.go('Log');
+  await expect(person.heading(/January|week/i).first()).toBeVisible();
+  await person.page.goBack();
+  await person.go('Goals');
+  await expect(person.page.getByText('Swim across the bay')).toBeVisible();
+  await person.page.keyboard.press('Control+z');
+  await expect(person.page.getByText('Undone')).toBeVisible();
+  await expect(person.page.getByText('Swim across the bay')).toHaveCount(0);
+  await person.openHabit('Scales');
+  await expect(person.page.getByText(/ended on|ends on/i)).toHaveCount(0);
   await person.leave();
 });

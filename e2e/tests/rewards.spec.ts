@@ -156,6 +156,24 @@ test('a reward is put away and brought back, put in another order by keys, and h
   await expect(person.button(/^Change Cinnamon bun at the quay/)).toHaveCount(0);
   await person.button('Bring back Cinnamon bun at the quay').click();
   await expect(person.button(/^Change Cinnamon bun at the quay/)).toBeVisible();
+  const titles = (): Promise<(string | null)[]> =>
+    person
+      .card('Rewards')
+      .getByRole('button', { name: /^Change / })
+      .evaluateAll((all) => all.map((each) => each.getAttribute('aria-label')!.split(':')[0]!));
+  await person.button(/^Change Brass lamp for the cabin/).click();
+  await person.page.locator('#handle-lamp').focus();
+  await person.page.keyboard.press('ArrowUp');
+  await expect(person.page.locator('#handle-lamp')).toBeFocused();
+  await person.button('Cancel').click();
+  await expect
+    .poll(titles)
+    .toEqual([
+      'Change Cinnamon bun at the quay',
+      'Change Brass lamp for the cabin',
+      'Change A record from the market',
+      'Change A night on the outer island',
+    ]);
   await person.button('Add a reward').first().click();
   await person.page.getByLabel('What it is', { exact: true }).fill('A large coffee');
   await person.page.getByLabel('What it costs').fill('1');

@@ -21,6 +21,7 @@ import { GOALS, KEY_RESULTS, MILESTONES, QUOTES, STEPS } from './goals.ts';
 import { PROMPTS, journalPages, monthPages } from './journal.ts';
 import { REWARDS, claims, enjoyed } from './rewards.ts';
 import { reviews } from './reviews.ts';
+import { seasonReviews, seasons } from './seasons.ts';
 import { AREAS, HABITS, MISS_REASONS, NOTES, type SampleHabit } from './habits.ts';
 
 const SEED = 'wimble';
@@ -77,7 +78,8 @@ export function sampleRecords(today: PlainDay): Records {
     prompts: PROMPTS,
     months: monthPages(today),
     journal: journalPages(firstDayOf(habits), today),
-    reviews: reviews(firstDayOf(habits), today),
+    seasons: seasons(today),
+    reviews: [...reviews(firstDayOf(habits), today), ...seasonReviews(today)],
     checkIns: KEY_RESULTS.flatMap((keyResult) =>
       keyResult.checkIns.map(([offset, value, note], index): CheckIn => {
         const day = formatDay(today + offset);

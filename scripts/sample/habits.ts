@@ -74,6 +74,7 @@ export const HABITS: SampleHabit[] = [
       ...build('swim', 'Cold swim', 'bay', 'morning', 'waves'),
       measure: { kind: 'amount', unit: 'm', step: 100 },
       goalId: 'swim-bay',
+      impact: 'high',
     },
     startedDaysAgo: 398,
     terms: [

@@ -317,6 +317,7 @@ export {
   GOAL_TURNS,
   type GoalTurn,
   type Hideable,
+  type Impact,
   TODAY_BY,
   type TodayBy,
   type Settings,
@@ -397,6 +398,30 @@ export {
   writeReport,
 } from './report/report.ts';
 export { type SeasonWeek, type SeasonFigures, tiedTracks, seasonFigures } from './season/season.ts';
+export {
+  type SeasonStanding,
+  seasonSpan,
+  seasonWeekSpan,
+  seasonWeekOn,
+  seasonsInOrder,
+  seasonOn,
+  seasonAfter,
+  seasonBefore,
+  seasonLaidOver,
+  seasonStanding,
+  bestAndWorst,
+} from './season/seasonSpan.ts';
+export {
+  type OfferedSeasonReview,
+  reviewOfSeasonWeek,
+  reviewOfSeason,
+  reviewsBesideSeason,
+  newSeasonReview,
+  offeredSeasonReviews,
+  plannedInSeason,
+} from './season/seasonReviews.ts';
+export { type SeasonHole, type SeasonPlate, seasonPlate } from './chart/seasonPlate.ts';
+export { meanOfSeasonWeeks } from './breakdown/seasonBreakdown.ts';
 export {
   type PartOf,
   type ColumnSays,

@@ -59,6 +59,7 @@ export function oneOfEach(): Change[] {
         monthTargets: { '2026-11': { days: 3, amount: 10, reward: 'r', enjoyedOn: day, onward: true } },
         yearTargets: { '2026': { days: 10 } },
         variants: [{ id: 'v', name: 'Long notes', group: 'Tone' }],
+        impact: 'high',
       }),
     ),
     change('entries', `${day} habit`, {

@@ -3,7 +3,6 @@ import {
   type CheckIn,
   type CheckpointRow,
   type KeyResult,
-  type KeyResultFigures,
   type PlainDay,
   type PlainMonth,
   formatDay,
@@ -31,16 +30,34 @@ import { useToast } from '../ui/Toast.tsx';
 import { Words } from '../ui/Words.tsx';
 import { holeColor, valueWords } from '../words/goalWords.ts';
 
+type Months = { first: PlainMonth; last: PlainMonth };
+
+/** The checkpoints of a key result, or those of some months. */
+const rowsOf = ({ figures }: FiguredGoal, keyResultId: string, months: Months | undefined): CheckpointRow[] =>
+  figures.keyResults[keyResultId]!.checkpoints.filter(
+    ({ month }) => months === undefined || (month >= months.first && month <= months.last),
+  );
+
 /** Month by month, what each key result with checkpoints was to be at and what came of it; put right where it stands. */
-export function CheckpointsCard({ figured }: { figured: FiguredGoal }) {
+export function CheckpointsCard({
+  figured,
+  months,
+  title,
+}: {
+  figured: FiguredGoal;
+  /** Only these, both ends included; all of them without. */
+  months?: Months;
+  /** Of which goal it is, where that does not stand above it. */
+  title?: string;
+}) {
   const { colors } = useTheme();
   const { keyResults } = figured.records;
-  const own = keyResults.filter(({ id }) => figured.figures.keyResults[id]!.checkpoints.length > 0);
+  const own = keyResults.filter(({ id }) => rowsOf(figured, id, months).length > 0);
   const [chosen, setChosen] = useState('');
   const keyResult = own.find(({ id }) => id === chosen) ?? own[0];
   if (keyResult === undefined) return null;
   return (
-    <SectionCard title="Month by month">
+    <SectionCard title={title === undefined ? 'Month by month' : `${title}, month by month`}>
       {own.length > 1 ? (
         <Chips
           label="Month by month of"
@@ -56,7 +73,12 @@ export function CheckpointsCard({ figured }: { figured: FiguredGoal }) {
       ) : (
         <Words type="label">{keyResult.title}</Words>
       )}
-      <CheckpointTable key={keyResult.id} keyResult={keyResult} figured={figured} />
+      <CheckpointTable
+        key={keyResult.id}
+        keyResult={keyResult}
+        figured={figured}
+        rows={rowsOf(figured, keyResult.id, months)}
+      />
     </SectionCard>
   );
 }
@@ -128,9 +150,16 @@ function useCorrections(keyResult: KeyResult, figured: FiguredGoal) {
 
 const HEAD = ['Month', 'Aimed at', 'Start', 'End', 'Gain', 'Reached'];
 
-function CheckpointTable({ keyResult, figured }: { keyResult: KeyResult; figured: FiguredGoal }) {
+function CheckpointTable({
+  keyResult,
+  figured,
+  rows,
+}: {
+  keyResult: KeyResult;
+  figured: FiguredGoal;
+  rows: readonly CheckpointRow[];
+}) {
   const styles = useStyles();
-  const figures: KeyResultFigures = figured.figures.keyResults[keyResult.id]!;
   return (
     <View role="table" aria-label={`Checkpoints of ${keyResult.title}`}>
       <View role="row" style={styles.row}>
@@ -146,7 +175,7 @@ function CheckpointTable({ keyResult, figured }: { keyResult: KeyResult; figured
           </View>
         ))}
       </View>
-      {figures.checkpoints.map((row) => (
+      {rows.map((row) => (
         <MonthRow key={row.month} row={row} keyResult={keyResult} figured={figured} />
       ))}
     </View>

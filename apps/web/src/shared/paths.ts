@@ -18,6 +18,9 @@ export const PATHS = {
   lookBack: '/journal/look-back',
   takeAlong: '/journal/take-along',
   yearTurn: '/journal/year-turn',
+  seasons: '/seasons',
+  newSeason: '/seasons/new',
+  newSeasonDirect: '/seasons/new/direct',
   rewards: '/rewards',
   ledger: '/rewards/ledger',
   pipsTable: '/rewards/pips',
@@ -35,6 +38,12 @@ export const habitPath = (id: string): string => `/habits/${encodeURIComponent(i
 export const habitEditPath = (id: string): string => `${habitPath(id)}/edit`;
 export const goalPath = (id: string): string => `/goals/${encodeURIComponent(id)}`;
 export const goalEditPath = (id: string): string => `${goalPath(id)}/edit`;
+
+export const seasonPath = (id: string): string => `/seasons/${encodeURIComponent(id)}`;
+export const seasonEditPath = (id: string): string => `${seasonPath(id)}/edit`;
+/** A season with one of its weeks (counted from 0) open, or (null) the look back on the whole. */
+export const seasonWeekPath = (id: string, week: number | null): string =>
+  `${seasonPath(id)}?open=${week === null ? 'all' : week + 1}`;
 
 /** The page of a day; that of today without naming it. */
 export const journalPath = (day: string): string => `${PATHS.journal}?day=${day}`;

@@ -27,6 +27,7 @@ export type Asked =
   | { figure: 'habitAmount'; habitId: string; span: DaySpan }
   | { figure: 'habitDone'; habitId: string; span: DaySpan }
   | { figure: 'habitMean'; habitId: string }
+  | { figure: 'seasonScore'; seasonId: string }
   | { figure: 'goals'; goalIds: readonly string[]; name: string }
   | {
       figure: 'goalProgress' | 'goalExpected' | 'goalPace' | 'goalForecast' | 'goalDaysLeft' | 'goalSteps';

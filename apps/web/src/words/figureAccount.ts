@@ -30,6 +30,7 @@ import {
   keptOnWeekday,
   longestRun,
   meanOfGoals,
+  meanOfSeasonWeeks,
   meanOfDoneDays,
   neededBreakdown,
   paceBreakdown,
@@ -52,6 +53,7 @@ import {
 } from '@wimbel/core';
 import { type FiguredGoal, selectFiguredGoal } from '../store/figuredGoals.ts';
 import { selectSettings, selectTotals, selectTrack, selectTracks } from '../store/selectors.ts';
+import { selectFiguredSeason } from '../store/seasons.ts';
 import type { RootState } from '../store/store.ts';
 import { amount, number, readable, signed } from '../shared/amounts.ts';
 import { counted, dateNear, dayInWords, percent, spanInWords, streakLength } from '../shared/format.ts';
@@ -152,6 +154,8 @@ function partInWords(
         name: titleOf?.(of.id) ?? '',
         href: goalId === undefined ? null : `${goalPath(goalId)}?at=${encodeURIComponent(of.id)}`,
       };
+    case 'seasonWeek':
+      return { name: `Week ${of.week + 1}, ${daysName(of.span, today)}`, href: daysTo(of.span, today) };
     case 'mood':
       return { name: `A mood of ${short(of.mood)}`, href: null };
     case 'canWait':
@@ -286,6 +290,44 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
         `A habit earns a ribbon for a month in which it reached at least ${percent(passMark)} of its target.`,
         names,
       );
+    case 'seasonScore':
+    case 'goals':
+      return accountOfMean(state, asked, names);
+    case 'fullDayRun': {
+      const totals = selectTotals(state);
+      const runs = fullDayRuns(totals, asked.until);
+      const run = asked.which === 'current' ? aliveRun(runs) : longestRun(runs);
+      if (run === null) return null;
+      return told(
+        runOfFullDays(totals, run, weekStart),
+        counted(run.length, 'full day'),
+        `Full days in a row, ${spanInWords(run, today)}. Days with nothing due are passed over.`,
+        names,
+      );
+    }
+  }
+}
+
+/** The mean of a season's weeks, or of several goals. */
+function accountOfMean(
+  state: RootState,
+  asked: Extract<Asked, { figure: 'seasonScore' | 'goals' }>,
+  names: Names,
+): FigureAccount | null {
+  switch (asked.figure) {
+    case 'seasonScore': {
+      const season = selectFiguredSeason(state, asked.seasonId);
+      const mean = season && meanOfSeasonWeeks(season.figures, names.today);
+      return (
+        mean &&
+        told(
+          mean,
+          season.season.title,
+          'The mean of its weeks that are over, each counting the same; weeks that asked nothing are left out.',
+          names,
+        )
+      );
+    }
     case 'goals': {
       const goals = asked.goalIds.flatMap((id) => selectFiguredGoal(state, id) ?? []);
       const mean = meanOfGoals(goals.map(({ records: { goal }, figures: { progress } }) => ({ goal, progress })));
@@ -298,18 +340,6 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
           'How far these goals are on average, each counting the same; those closed as reached in full, those that measure nothing left out.',
           { ...names, titleOf: (id) => titles.get(id) ?? '' },
         )
-      );
-    }
-    case 'fullDayRun': {
-      const totals = selectTotals(state);
-      const runs = fullDayRuns(totals, asked.until);
-      const run = asked.which === 'current' ? aliveRun(runs) : longestRun(runs);
-      if (run === null) return null;
-      return told(
-        runOfFullDays(totals, run, weekStart),
-        counted(run.length, 'full day'),
-        `Full days in a row, ${spanInWords(run, today)}. Days with nothing due are passed over.`,
-        names,
       );
     }
   }

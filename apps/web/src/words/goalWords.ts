@@ -23,6 +23,9 @@ import { capital, counted, dateNear, percent } from '../shared/format.ts';
 import type { Palette } from '../theme/colors.ts';
 import type { FiguredGoal } from '../store/figuredGoals.ts';
 
+/** How many goals at a time are easy to keep in mind. */
+export const EASY_GOALS = 3;
+
 export const PACE_WORDS: Record<Pace, string> = {
   reached: 'reached',
   overdue: 'overdue',

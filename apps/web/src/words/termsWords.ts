@@ -1,4 +1,4 @@
-import { type Measure, type Schedule, type Terms, WEEKDAYS } from '@wimbel/core';
+import { type Habit, type Measure, type Schedule, type Terms, WEEKDAYS } from '@wimbel/core';
 import { amount, number } from '../shared/amounts.ts';
 import { capital, counted } from '../shared/format.ts';
 
@@ -20,6 +20,12 @@ export function scheduleWords(schedule: Schedule): string {
     case 'perMonth':
       return `${counted(schedule.times, 'day')} a month`;
   }
+}
+
+/** What a habit asks by its latest terms, without what it earns: "every day, at least 20 min". */
+export function askedWords({ terms, measure }: Pick<Habit, 'terms' | 'measure'>): string {
+  const { pips: _, ...latest } = terms.at(-1)!;
+  return termsWords(latest, measure);
 }
 
 /** "every day, at least 20 min, 2 pips" */

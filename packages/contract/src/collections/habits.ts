@@ -121,6 +121,7 @@ export const habitSchema = shape({
     hasIdsOnce,
   ),
   doneBy: oneOf(['journal', 'review']),
+  impact: oneOf(['high', 'medium', 'low']),
 }).test(
   'habit',
   '',

@@ -10,6 +10,8 @@ export type PartOf =
   /** A day, a week, a month, a year, or what of it lies in the figure's span. */
   | { kind: 'days'; span: DaySpan }
   | { kind: 'goal' | 'keyResult' | 'step' | 'milestone'; id: string }
+  /** A week of a season, counted from 0. */
+  | { kind: 'seasonWeek'; week: number; span: DaySpan }
   /** The days that had this mood. */
   | { kind: 'mood'; mood: number }
   /** What the habits that can wait ask of a day together, beyond those done on it. */

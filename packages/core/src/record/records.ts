@@ -87,6 +87,9 @@ export type YearTarget = { days?: number; amount?: number };
 /** Days in which nothing is asked; both ends count. */
 export type Pause = { from: DayText; to: DayText; why?: string };
 
+/** How much something does for its goal. */
+export type Impact = 'high' | 'medium' | 'low';
+
 /** Something to do often, or to leave; its terms stand in order of their first day. */
 export type Habit = {
   id: string;
@@ -109,6 +112,8 @@ export type Habit = {
   yearTargets?: Record<string, YearTarget>;
   variants?: { id: string; name: string; group?: string }[];
   doneBy?: 'journal' | 'review';
+  /** How much it does for the goal it carries. */
+  impact?: Impact;
 };
 
 /** What a day was marked as. */
@@ -194,7 +199,7 @@ export type Step = {
   parentId?: string;
   title: string;
   priority?: 1 | 2 | 3 | 4;
-  impact?: 'high' | 'medium' | 'low';
+  impact?: Impact;
   startsOn?: DayText;
   dueOn?: DayText;
   doneOn?: DayText;

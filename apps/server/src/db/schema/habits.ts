@@ -29,6 +29,7 @@ export const habits = pgTable(
     yearTargets: jsonb().$type<Habit['yearTargets']>(),
     variants: jsonb().$type<Habit['variants']>(),
     doneBy: text().$type<Habit['doneBy']>(),
+    impact: text().$type<Habit['impact']>(),
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),

@@ -1,4 +1,5 @@
 import { Redirect, Slot, usePathname, useRouter } from 'expo-router';
+import CalendarFold from 'lucide-react-native/icons/calendar-fold';
 import ChartLine from 'lucide-react-native/icons/chart-line';
 import Gift from 'lucide-react-native/icons/gift';
 import Grip from 'lucide-react-native/icons/grip';
@@ -20,6 +21,7 @@ import { MonthRewardWatch } from '../../parts/MonthRewardWatch.tsx';
 import { ReachedWatch } from '../../parts/ReachedWatch.tsx';
 import { EarlierStartWatch } from '../../parts/EarlierStartWatch.tsx';
 import { selectHasPips } from '../../store/pips.ts';
+import { selectShowsSeasons } from '../../store/seasons.ts';
 import { selectIsHidden } from '../../store/selectors.ts';
 import { serverAsked } from '../../store/accountSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
@@ -40,12 +42,15 @@ const PLACES: readonly Place[] = [
   { path: PATHS.charts, label: 'Charts', icon: ChartLine },
   { path: PATHS.journal, label: 'Journal', icon: NotebookPen },
 ];
+const SEASONS: Place = { path: PATHS.seasons, label: 'Seasons', icon: CalendarFold };
 const REWARDS: Place = { path: PATHS.rewards, label: 'Rewards', icon: Gift };
 const SETTINGS: Place = { path: PATHS.settings, label: 'Settings', icon: SlidersHorizontal };
 
 /** Places that stand in the rail of a wide screen only. */
-const REWARDS_ONLY: readonly Place[] = [REWARDS];
-const NONE: readonly Place[] = [];
+const wideOnly = (hasPips: boolean, showsSeasons: boolean): readonly Place[] => [
+  ...(hasPips ? [REWARDS] : []),
+  ...(showsSeasons ? [SEASONS] : []),
+];
 
 /** The places of someone who is signed in; anyone else is shown the way in. */
 export function SignedIn() {
@@ -53,6 +58,7 @@ export function SignedIn() {
   const isLoaded = useAppSelector((state) => state.records.isLoaded);
   const hidesJournal = useAppSelector((state) => selectIsHidden(state, 'journal'));
   const hasPips = useAppSelector(selectHasPips);
+  const showsSeasons = useAppSelector(selectShowsSeasons);
   const isReachable = useAppSelector((state) => state.outbox.isReachable);
   const path = usePathname();
   const router = useRouter();
@@ -121,7 +127,7 @@ export function SignedIn() {
       <FindHost onGo={(to) => router.push(to as never)}>
         <Places
           places={hidesJournal ? PLACES.filter(({ path: to }) => to !== PATHS.journal) : PLACES}
-          wideOnly={hasPips ? REWARDS_ONLY : NONE}
+          wideOnly={wideOnly(hasPips, showsSeasons)}
           more={SETTINGS}
           current={path}
           onGo={(to) => {

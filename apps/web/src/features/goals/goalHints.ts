@@ -8,9 +8,7 @@ import {
   keyResultFigures,
 } from '@wimbel/core';
 import { counted } from '../../shared/format.ts';
-
-/** How many goals at a time are easy to keep in mind. */
-export const EASY_GOALS = 3;
+import { EASY_GOALS } from '../../words/goalWords.ts';
 
 type Look = {
   goal: Goal;

@@ -372,6 +372,21 @@ function ShownCard() {
         />
       </Labelled>
       {settings.hidden?.includes('journal') ? null : <JournalChoices />}
+      <Labelled
+        label="Seasons"
+        hint={
+          settings.hidden?.includes('seasons')
+            ? 'No screen shows or mentions them. They are kept with all their figures.'
+            : 'Runs of weeks, usually twelve, with a vision, one to three goals and a score per week.'
+        }
+      >
+        <Segments
+          label="Seasons"
+          value={settings.hidden?.includes('seasons') ? 'hidden' : 'shown'}
+          choices={SHOWN}
+          onChange={(value) => set({ hidden: hiddenWith(settings, 'seasons', value === 'hidden') })}
+        />
+      </Labelled>
       <Labelled label="Today lists habits" hint="Only the order on Today; no figure changes.">
         <Segments
           label="Today lists habits"

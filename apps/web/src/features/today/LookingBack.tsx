@@ -15,17 +15,19 @@ import {
   newReview,
   offeredReviews,
   rememberedOn,
+  type Season,
+  seasonWeekOn,
+  seasonWeekSpan,
   yearOfDay,
   yearSpan,
 } from '@wimbel/core';
 import { useRouter } from 'expo-router';
-import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import X from 'lucide-react-native/icons/x';
 import { type ReactNode, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import { MonthAims } from '../../parts/MonthAims.tsx';
-import { beginningOf, counted, monthName, percent } from '../../shared/format.ts';
+import { counted, monthName, percent } from '../../shared/format.ts';
 import { keepOnDevice, keptOnDevice } from '../../shared/kept.ts';
 import { PATHS, lookBackPath } from '../../shared/paths.ts';
 import { changeTo, newId } from '../../store/makeChange.ts';
@@ -38,16 +40,18 @@ import {
   selectTotals,
   selectTracks,
 } from '../../store/selectors.ts';
+import { selectSeasons, selectShowsSeasons } from '../../store/seasons.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
-import { themed, useTheme } from '../../theme/Theme.tsx';
-import { SPACE, TOUCH_PX } from '../../theme/space.ts';
+import { themed } from '../../theme/Theme.tsx';
+import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Card } from '../../ui/Card.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { spanTitle } from '../../words/spanWords.ts';
+import { MeantLine, OfferLine } from './LookBackLines.tsx';
 
 /** The last day of a month on which its turn is spoken of, and of a January on which that of the year is. */
 const [TURN_OF_MONTH, TURN_OF_YEAR] = [5, 14];
@@ -74,7 +78,6 @@ const THIS: Record<LookBackSpan, string> = {
 
 /** What the looks back on the spans before meant to do, until it is put away. */
 function Remembered() {
-  const styles = useStyles();
   const router = useRouter();
   const toast = useToast();
   const { change } = useRecording();
@@ -86,24 +89,13 @@ function Remembered() {
     toast({ text: 'Put away', onUndo: change(changeTo('reviews', { ...review, answers })) });
   };
   return rememberedOn(reviews, today, weekStart).map(({ review, kind }) => (
-    <View key={review.id} style={styles.remembered}>
-      <Pressable
-        role="link"
-        aria-label={`${THIS[kind]} you wanted to: ${review.answers.nextTime}`}
-        onPress={() => router.push(lookBackPath(kind, review.from) as never)}
-        style={styles.grow}
-      >
-        <Words type="label" tone="quiet">
-          {`${THIS[kind]} you wanted to`}
-        </Words>
-        <Words>{beginningOf(review.answers.nextTime ?? '', 240)}</Words>
-      </Pressable>
-      <IconButton
-        icon={X}
-        label={`Put away: ${THIS[kind].toLowerCase()} you wanted to`}
-        onPress={() => putAway(review)}
-      />
-    </View>
+    <MeantLine
+      key={review.id}
+      head={`${THIS[kind]} you wanted to`}
+      text={review.answers.nextTime ?? ''}
+      onOpen={() => router.push(lookBackPath(kind, review.from) as never)}
+      onPutAway={() => putAway(review)}
+    />
   ));
 }
 
@@ -112,10 +104,15 @@ const hasRecord = (state: RootState, span: DaySpan): boolean =>
   keptTogether(selectTracks(state), span).asked > 0 ||
   selectJournal(state).some(({ day }) => holdsDay(span, dayOf(day)));
 
+/** Whether these days are a week of a season, which is looked back on there. */
+const isSeasonWeek = (seasons: readonly Season[], span: DaySpan): boolean =>
+  seasons.some((season) => {
+    const week = seasonWeekOn(season, span.first);
+    return week !== null && seasonWeekSpan(season, week).first === span.first;
+  });
+
 /** The looks back that can be written now, a line each. */
 function Offers() {
-  const styles = useStyles();
-  const { colors } = useTheme();
   const router = useRouter();
   const toast = useToast();
   const store = useStore<RootState>();
@@ -123,39 +120,34 @@ function Offers() {
   const today = useAppSelector(selectToday);
   const reviews = useAppSelector(selectReviews);
   const settings = useAppSelector(selectSettings);
+  const seasons = useAppSelector(selectSeasons);
+  const showsSeasons = useAppSelector(selectShowsSeasons);
   // The tracks stand for all that is due.
   useAppSelector(selectTracks);
   const isTold = useTurnOfMonth(monthOfDay(today)).isShown;
   const offers = offeredReviews(reviews, today, settings, (span) => hasRecord(store.getState(), span))
     // The turn of the month offers its own.
-    .filter(({ kind, span }) => !(isTold && kind === 'month' && span.last < today));
+    .filter(({ kind, span }) => !(isTold && kind === 'month' && span.last < today))
+    // So does a season whose week it is.
+    .filter(({ kind, span }) => !(showsSeasons && kind === 'week' && isSeasonWeek(seasons, span)));
   if (offers.length === 0) return null;
   return (
     <Card isFlush label="Look back">
       {offers.map(({ kind, span }, place) => {
         const title = holdsDay(span, today) && kind === 'week' ? 'this week' : spanTitle(kind, span, today);
         return (
-          <View key={kind} style={[styles.offer, place > 0 && styles.parted]}>
-            <Pressable
-              role="link"
-              aria-label={`Look back on ${title}`}
-              onPress={() => router.push(lookBackPath(kind, formatDay(span.first)) as never)}
-              style={styles.way}
-            >
-              <Words type="name" style={styles.grow}>{`Look back on ${title}`}</Words>
-              <ChevronRight size={18} color={colors.quiet} />
-            </Pressable>
-            <IconButton
-              icon={X}
-              label={`Not this time: look back on ${title}`}
-              onPress={() =>
-                toast({
-                  text: 'Left for another time',
-                  onUndo: change(changeTo('reviews', newReview(newId(), kind, span.first))),
-                })
-              }
-            />
-          </View>
+          <OfferLine
+            key={kind}
+            title={`Look back on ${title}`}
+            isParted={place > 0}
+            onOpen={() => router.push(lookBackPath(kind, formatDay(span.first)) as never)}
+            onWaveOff={() =>
+              toast({
+                text: 'Left for another time',
+                onUndo: change(changeTo('reviews', newReview(newId(), kind, span.first))),
+              })
+            }
+          />
         );
       })}
     </Card>
@@ -265,19 +257,8 @@ function Turn({ title, onWaveOff, children }: { title: string; onWaveOff: () => 
   );
 }
 
-const useStyles = themed((colors) => ({
-  remembered: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    borderLeftWidth: 3,
-    borderLeftColor: colors.brass,
-    paddingLeft: SPACE.m,
-    maxWidth: 720,
-  },
+const useStyles = themed(() => ({
   grow: { flex: 1, minWidth: 0 },
-  offer: { flexDirection: 'row', alignItems: 'center', paddingLeft: SPACE.l },
-  parted: { borderTopWidth: 1, borderTopColor: colors.line },
-  way: { flex: 1, minWidth: 0, minHeight: TOUCH_PX, flexDirection: 'row', alignItems: 'center', gap: SPACE.s },
   turn: { gap: SPACE.s },
   head: { flexDirection: 'row', alignItems: 'center', marginVertical: -SPACE.s, marginRight: -SPACE.s },
   buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },

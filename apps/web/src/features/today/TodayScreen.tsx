@@ -34,6 +34,7 @@ import { LeftLine } from './LeftLine.tsx';
 import { LookingBack } from './LookingBack.tsx';
 import { OpenLines } from './OpenLines.tsx';
 import { MoodToday } from './MoodToday.tsx';
+import { SeasonToday } from './SeasonToday.tsx';
 import { MonthCard } from './MonthCard.tsx';
 import { JumpRow, OtherGroups, Section } from './TodayGroups.tsx';
 import { FirstHabits, TodayHead } from './TodayHead.tsx';
@@ -83,6 +84,7 @@ export function TodayScreen() {
         <TodayHead day={day} today={today} onDay={goTo} onAdd={addHabit} />
         {isToday ? <QuoteLine /> : null}
         {isToday ? <LookingBack /> : null}
+        {isToday ? <SeasonToday /> : null}
         {hasHabits ? (
           <DayOfHabits day={day} isToday={isToday} onDay={goTo} onOpen={open} />
         ) : (

@@ -1,5 +1,6 @@
 import { type PlainDay, formatDay, outcomeOn, pegStateOf } from '@wimbel/core';
 import Archive from 'lucide-react-native/icons/archive';
+import CalendarFold from 'lucide-react-native/icons/calendar-fold';
 import Compass from 'lucide-react-native/icons/compass';
 import CornerDownRight from 'lucide-react-native/icons/corner-down-right';
 import Layers from 'lucide-react-native/icons/layers';
@@ -9,7 +10,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useStore } from 'react-redux';
 import { entryChange } from '../../store/makeChange.ts';
-import { selectEntry, selectIsHidden, selectToday, trackOf } from '../../store/selectors.ts';
+import { selectEntry, selectSettings, selectToday, trackOf } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
@@ -19,13 +20,14 @@ import { Peg } from '../../ui/Peg.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { afterTap, standingWords } from '../../words/standing.ts';
-import { type Findable, PLACES_AND_ACTIONS, findablesOf, finderOf, isOfJournal, isOfRewards } from './findables.ts';
+import { type Findable, PLACES_AND_ACTIONS, findablesOf, finderOf, isLeftOff } from './findables.ts';
 
 const MOST_FOUND = 30;
 
 const ICONS = {
   habit: Archive,
   goal: Target,
+  season: CalendarFold,
   step: CornerDownRight,
   area: Layers,
   place: Compass,
@@ -44,12 +46,11 @@ export function FindSheet({ onClose, onGo }: { onClose: () => void; onGo: (path:
   const all = useMemo(() => findablesOf({ ...store.getState(), records }), [store, records]);
   const find = useMemo(() => finderOf(all), [all]);
   const isAsked = text.trim() !== '';
-  const hidesJournal = useAppSelector((state) => selectIsHidden(state, 'journal'));
-  const hidesPips = useAppSelector((state) => selectIsHidden(state, 'pips'));
+  const { hidden } = useAppSelector(selectSettings);
   const found = useMemo(() => {
     const all = isAsked ? find(text, MOST_FOUND) : PLACES_AND_ACTIONS;
-    return all.filter(({ path }) => !(hidesJournal && isOfJournal(path)) && !(hidesPips && isOfRewards(path)));
-  }, [find, text, isAsked, hidesJournal, hidesPips]);
+    return hidden === undefined ? all : all.filter(({ path }) => !isLeftOff(path, hidden));
+  }, [find, text, isAsked, hidden]);
   const active = Math.min(at, found.length - 1);
 
   useEffect(() => {

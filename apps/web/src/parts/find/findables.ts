@@ -1,13 +1,14 @@
-import { type Goal, type Habit, type Track, dayOf } from '@wimbel/core';
+import { type Goal, type Habit, type Hideable, type Track, dayOf } from '@wimbel/core';
 import Fuse from 'fuse.js';
 import type { RootState } from '../../store/store.ts';
 import { selectAreas, selectGoals, selectHabits, selectToday, trackOf } from '../../store/selectors.ts';
-import { PATHS, goalPath, habitPath } from '../../shared/paths.ts';
+import { selectSeasons } from '../../store/seasons.ts';
+import { PATHS, goalPath, habitPath, seasonPath } from '../../shared/paths.ts';
 
 /** Something that can be found by its name, and where it leads. */
 export type Findable = {
   id: string;
-  kind: 'habit' | 'goal' | 'step' | 'area' | 'place' | 'action';
+  kind: 'habit' | 'goal' | 'season' | 'step' | 'area' | 'place' | 'action';
   name: string;
   /** What it belongs to, in a word or two. */
   aside: string;
@@ -31,17 +32,23 @@ const action = (name: string, path: string): Findable => ({
   path,
 });
 
-/** Whether an address is of the journal, of which no screen speaks where it is left off. */
-export const isOfJournal = (path: string): boolean => path.startsWith(PATHS.journal) || path === PATHS.prompts;
+/** What can be left off, and whether an address is of it. */
+const OF_HIDDEN: Partial<Record<Hideable, (path: string) => boolean>> = {
+  journal: (path) => path.startsWith(PATHS.journal) || path === PATHS.prompts,
+  pips: (path) => path.startsWith(PATHS.rewards),
+  seasons: (path) => path.startsWith(PATHS.seasons),
+};
 
-/** Whether an address is of rewards, of which no screen speaks where pips are left off. */
-export const isOfRewards = (path: string): boolean => path.startsWith(PATHS.rewards);
+/** Whether an address is of something that a person left off, of which no screen speaks then. */
+export const isLeftOff = (path: string, hidden: readonly Hideable[]): boolean =>
+  hidden.some((what) => OF_HIDDEN[what]?.(path) ?? false);
 
 /** What stands first while nothing is asked for. */
 export const PLACES_AND_ACTIONS: readonly Findable[] = [
   action('Add a habit', PATHS.newHabit),
   action('Add habits from a list', PATHS.habitList),
   action('Set a goal', PATHS.newGoal),
+  action('Begin a season', PATHS.newSeason),
   place('Today', PATHS.today),
   place('Log', PATHS.log),
   place('Log as a list by day', `${PATHS.log}?as=list`),
@@ -56,6 +63,7 @@ export const PLACES_AND_ACTIONS: readonly Findable[] = [
   place('Look back', PATHS.lookBack),
   place('Pages to take along', PATHS.takeAlong),
   place('Prompts of the journal', PATHS.prompts),
+  place('Seasons', PATHS.seasons),
   place('Rewards', PATHS.rewards),
   place('Pips earned and spent', PATHS.ledger),
   place('What earns pips', PATHS.pipsTable),
@@ -93,6 +101,13 @@ export function findablesOf(state: RootState): Findable[] {
     aside: ['Goal', areaName(goal.areaId)].filter(Boolean).join(', '),
     path: goalPath(goal.id),
   }));
+  const seasons = selectSeasons(state).map(({ id, title }): Findable => ({
+    id,
+    kind: 'season',
+    name: title,
+    aside: 'Season',
+    path: seasonPath(id),
+  }));
   const steps = Object.values(records.steps).map((step): Findable => ({
     id: step.id,
     kind: 'step',
@@ -109,7 +124,7 @@ export function findablesOf(state: RootState): Findable[] {
   }));
   // Those that are on somebody's days come first.
   habits.sort((a, b) => Number(a.track === undefined) - Number(b.track === undefined));
-  return [...habits, ...goals, ...areas, ...PLACES_AND_ACTIONS, ...steps];
+  return [...habits, ...goals, ...seasons, ...areas, ...PLACES_AND_ACTIONS, ...steps];
 }
 
 /** Looks through names: any part of one, without regard to accents and capitals, small slips let pass. */

@@ -21,7 +21,7 @@ import { NotHere } from '../../../ui/NotHere.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { counted } from '../../../shared/format.ts';
-import { EASY_GOALS } from '../goalHints.ts';
+import { EASY_GOALS } from '../../../words/goalWords.ts';
 import { PATHS, goalPath } from '../../../shared/paths.ts';
 
 type GoalDraft = {

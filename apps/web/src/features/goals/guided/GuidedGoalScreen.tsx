@@ -25,7 +25,8 @@ import {
   goalOfDraft,
   readGuidedDraft,
 } from './guidedDraft.ts';
-import { EASY_GOALS, goalHints } from '../goalHints.ts';
+import { EASY_GOALS } from '../../../words/goalWords.ts';
+import { goalHints } from '../goalHints.ts';
 import { PATHS, goalPath } from '../../../shared/paths.ts';
 
 const HEADS: Record<GuidedPage, [title: string, good: string]> = {

@@ -1,7 +1,7 @@
 import { type Goal, type Habit, type KeyResult, dayOf } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import X from 'lucide-react-native/icons/x';
-import { type ReactNode, useState } from 'react';
+import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { holeColor, targetWords } from '../../../words/goalWords.ts';
 import { counted, dateNear } from '../../../shared/format.ts';
@@ -12,10 +12,11 @@ import { Card } from '../../../ui/Card.tsx';
 import { Chips } from '../../../ui/Chips.tsx';
 import { IconButton } from '../../../ui/IconButton.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { AddLine } from '../page/AddLine.tsx';
+import { LookOver, type PlannedPart } from '../../../parts/LookOver.tsx';
+import { AddLine } from '../../../parts/AddLine.tsx';
 import { type GuidedPage, type PageProps } from './guidedDraft.ts';
-import { KeyResultForm } from '../page/KeyResultForm.tsx';
-import { QuickHabitSheet } from '../page/QuickHabitSheet.tsx';
+import { KeyResultForm } from '../../../parts/keyResultForm/KeyResultForm.tsx';
+import { QuickHabitSheet } from '../../../parts/QuickHabitSheet.tsx';
 
 /** A line of what is planned, with the way to take it out again. */
 function Planned({
@@ -184,13 +185,12 @@ export function LookPage({
   today,
   onGo,
 }: PageProps & { habits: readonly Habit[]; hints: readonly string[]; onGo: (page: GuidedPage) => void }) {
-  const styles = useStyles();
   const carrying = habits.filter(
     (habit) => draft.linked.includes(habit.id) || draft.habits.some(({ id }) => id === habit.id),
   );
   const starts = draft.startsOn === '' ? '' : dateNear(dayOf(draft.startsOn), today);
   const due = draft.dueOn === '' ? 'no due day' : `to ${dateNear(dayOf(draft.dueOn), today)}`;
-  const parts: [page: GuidedPage, name: string, words: string][] = [
+  const parts: PlannedPart<GuidedPage>[] = [
     ['what', 'Goal', draft.title.trim() || 'not said yet'],
     ['done', 'Done when', draft.doneWhen.trim() || 'not said'],
     ['when', 'When', `${starts} ${due}`],
@@ -198,41 +198,7 @@ export function LookPage({
     ['habits', 'Habits', carrying.map(({ name }) => name).join(', ') || 'none'],
     ['steps', 'First steps', draft.steps.length === 0 ? 'none' : counted(draft.steps.length, 'step')],
   ];
-  return (
-    <>
-      <Card isFlush label="The plan">
-        {parts.map(([page, name, words]) => (
-          <PlanLine key={page} name={name} onPress={() => onGo(page)}>
-            {words}
-          </PlanLine>
-        ))}
-      </Card>
-      {hints.length > 0 ? (
-        <View role="note" aria-label="Worth a thought" style={styles.hints}>
-          <Words type="label" tone="brassText">
-            Worth a thought
-          </Words>
-          {hints.map((hint) => (
-            <Words key={hint} tone="quiet">
-              {hint}
-            </Words>
-          ))}
-        </View>
-      ) : null}
-    </>
-  );
-}
-
-function PlanLine({ name, children, onPress }: { name: string; children: ReactNode; onPress: () => void }) {
-  const styles = useStyles();
-  return (
-    <Pressable role="button" aria-label={`Change: ${name}`} onPress={onPress} style={styles.plan}>
-      <Words type="label" tone="quiet" style={styles.planName}>
-        {name}
-      </Words>
-      <Words style={styles.words}>{children}</Words>
-    </Pressable>
-  );
+  return <LookOver label="The plan" parts={parts} hints={hints} onGo={onGo} />;
 }
 
 const useStyles = themed((colors) => ({
@@ -247,16 +213,4 @@ const useStyles = themed((colors) => ({
   },
   dot: { width: 10, height: 10, borderRadius: 5 },
   words: { flex: 1, minWidth: 0 },
-  plan: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    columnGap: SPACE.m,
-    paddingHorizontal: SPACE.l,
-    paddingVertical: SPACE.m,
-    minHeight: 46,
-    borderBottomWidth: 1,
-    borderBottomColor: colors.line,
-  },
-  planName: { width: 92, lineHeight: 21 },
-  hints: { gap: SPACE.xs, borderLeftWidth: 3, borderLeftColor: colors.brass, paddingLeft: SPACE.m },
 }));

@@ -1,4 +1,4 @@
-import { type Goal, type Area } from '@wimbel/core';
+import { type Goal, type Area, type Season } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import AlarmClock from 'lucide-react-native/icons/alarm-clock';
 import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
@@ -12,6 +12,7 @@ import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { type FiguredGoal, selectFiguredList } from '../../../store/figuredGoals.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { reordered } from '../../../store/reorder.ts';
+import { selectSeasons, selectShowsSeasons } from '../../../store/seasons.ts';
 import { selectAreas, selectGoals } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { useKeptChoice } from '../../../shared/kept.ts';
@@ -28,6 +29,7 @@ import { Segments } from '../../../ui/Segments.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { SortableList } from '../../../ui/SortableList.tsx';
 import { Words } from '../../../ui/Words.tsx';
+import { SeasonKey } from './SeasonKey.tsx';
 import { GoalCard } from './GoalCard.tsx';
 import {
   GOALS_BY,
@@ -41,7 +43,13 @@ import {
 import { GoalsSum } from '../../../parts/GoalsSum.tsx';
 import { PATHS } from '../../../shared/paths.ts';
 
-const BY_WORDS: Record<GoalsBy, string> = { area: 'Area', quarter: 'Quarter', year: 'Year', state: 'State' };
+const BY_WORDS: Record<GoalsBy, string> = {
+  area: 'Area',
+  season: 'Season',
+  quarter: 'Quarter',
+  year: 'Year',
+  state: 'State',
+};
 const SORT_WORDS: Record<GoalsSort, string> = { due: 'Due day', share: 'Share', order: 'My order' };
 
 export function GoalsScreen() {
@@ -50,7 +58,10 @@ export function GoalsScreen() {
   const isWide = useIsWide();
   const goals = useAppSelector(selectFiguredList);
   const areas = useAppSelector(selectAreas);
-  const [by, setBy] = useKeptChoice('goalsBy', GOALS_BY, 'area');
+  const seasons = useAppSelector(selectSeasons);
+  const showsSeasons = useAppSelector(selectShowsSeasons);
+  const [kept, setBy] = useKeptChoice('goalsBy', GOALS_BY, 'area');
+  const by = kept === 'season' && !showsSeasons ? 'area' : kept;
   const [sort, setSort] = useKeptChoice('goalsSort', GOALS_SORTS, 'due');
   const [fed, setFed] = useState<Goal | null>(null);
   const [isListing, setIsListing] = useState(false);
@@ -61,6 +72,7 @@ export function GoalsScreen() {
         <Words type="display" heading={1}>
           Goals
         </Words>
+        <SeasonKey />
         <QuoteLine />
         <EmptyState
           title="No goal yet"
@@ -80,6 +92,7 @@ export function GoalsScreen() {
   return (
     <Page>
       <GoalsHead onAdd={add} onList={() => setIsListing(true)} />
+      <SeasonKey />
       <QuoteLine />
       {open.length > 3 ? (
         <Words type="quiet" tone="quiet">
@@ -90,7 +103,7 @@ export function GoalsScreen() {
         <Words tone="quiet">No goal is open. What would you like to have reached next?</Words>
       ) : (
         <View style={isWide ? styles.groups : styles.stack}>
-          {groupsOfGoals(listed, { by, sort, areas }).map((group) => (
+          {groupsOfGoals(listed, { by, sort, areas, seasons }).map((group) => (
             <View key={group.key} style={isWide ? styles.column : undefined}>
               <Group
                 group={group}
@@ -164,13 +177,17 @@ function ListSheet({
   onSort: (sort: (typeof GOALS_SORTS)[number]) => void;
   onClose: () => void;
 }) {
+  const showsSeasons = useAppSelector(selectShowsSeasons);
   return (
     <Sheet title="How goals are listed" onClose={onClose}>
       <Labelled label="Group by">
         <Segments
           label="Group by"
           value={by}
-          choices={GOALS_BY.map((value) => ({ value, label: BY_WORDS[value] }))}
+          choices={GOALS_BY.filter((value) => value !== 'season' || showsSeasons).map((value) => ({
+            value,
+            label: BY_WORDS[value],
+          }))}
           onChange={onBy}
           isWrapping
         />
@@ -193,8 +210,13 @@ function ListSheet({
 }
 
 /** Every goal that belongs to a group, those no longer open too: what its figures are over. */
-const allOfGroup = (all: readonly FiguredGoal[], by: GoalsBy, key: string, areas: readonly Area[]): FiguredGoal[] =>
-  groupsOfGoals(all, { by, sort: 'order', areas }).find((group) => group.key === key)?.goals ?? [];
+const allOfGroup = (
+  all: readonly FiguredGoal[],
+  by: GoalsBy,
+  key: string,
+  { areas, seasons }: { areas: readonly Area[]; seasons: readonly Season[] },
+): FiguredGoal[] =>
+  groupsOfGoals(all, { by, sort: 'order', areas, seasons }).find((group) => group.key === key)?.goals ?? [];
 
 function Group({
   group,
@@ -215,10 +237,11 @@ function Group({
   const styles = useStyles();
   const isWide = useIsWide();
   const areas = useAppSelector(selectAreas);
+  const seasons = useAppSelector(selectSeasons);
   // Within a year goals stand by their area.
   const parts =
     by === 'year' && group.key !== 'closed' ? groupsOfGoals(group.goals, { by: 'area', sort: 'due', areas }) : null;
-  const whole = group.key === 'closed' ? null : allOfGroup(all, by, group.key, areas);
+  const whole = group.key === 'closed' ? null : allOfGroup(all, by, group.key, { areas, seasons });
   const cards = (goals: readonly FiguredGoal[]) => (
     <View style={isWide && !isNarrow ? styles.grid : styles.stack}>
       {goals.map((figured) => (
@@ -238,7 +261,7 @@ function Group({
               <GroupHead
                 title={part.title}
                 dye={part.dye}
-                goals={allOfGroup(whole ?? [], 'area', part.key, areas)}
+                goals={allOfGroup(whole ?? [], 'area', part.key, { areas, seasons })}
                 level={3}
               />
               {cards(part.goals)}

@@ -1,9 +1,9 @@
-import { type Area, type Dye, dayOf, monthSpan, quarterOfGoal } from '@wimbel/core';
+import { type Area, type Dye, type Season, dayOf, monthSpan, quarterOfGoal } from '@wimbel/core';
 import type { FiguredGoal } from '../../../store/figuredGoals.ts';
 import { STATE_WORDS } from '../../../words/goalWords.ts';
 import { capital, monthName, monthYear } from '../../../shared/format.ts';
 
-export const GOALS_BY = ['area', 'quarter', 'year', 'state'] as const;
+export const GOALS_BY = ['area', 'season', 'quarter', 'year', 'state'] as const;
 export type GoalsBy = (typeof GOALS_BY)[number];
 export const GOALS_SORTS = ['due', 'share', 'order'] as const;
 export type GoalsSort = (typeof GOALS_SORTS)[number];
@@ -29,12 +29,21 @@ function groupOf(
   { records: { goal } }: FiguredGoal,
   by: GoalsBy,
   areas: ReadonlyMap<string, Area & { place: number }>,
+  seasons: readonly Season[],
 ) {
   if (by === 'area') {
     const area = areas.get(goal.areaId ?? '');
     return area
       ? { key: area.id, title: area.name, dye: (area.color ?? 'verdigris') as Dye, place: area.place }
       : { key: 'none', title: 'No area', dye: null, place: Infinity };
+  }
+  if (by === 'season') {
+    // One that is carried over stands in the latest.
+    const place = seasons.findLastIndex(({ goalIds }) => goalIds.includes(goal.id));
+    const season = seasons[place];
+    return season
+      ? { key: season.id, title: season.title, dye: null, place: -place }
+      : { key: 'none', title: 'In no season', dye: null, place: Infinity };
   }
   if (by === 'state') {
     const place = ['open', 'paused', 'reached', 'dropped'].indexOf(goal.state);
@@ -51,12 +60,17 @@ function groupOf(
 /** Goals in groups, in the order the groups are shown; within each as sorted. */
 export function groupsOfGoals(
   goals: readonly FiguredGoal[],
-  { by, sort, areas }: { by: GoalsBy; sort: GoalsSort; areas: readonly Area[] },
+  {
+    by,
+    sort,
+    areas,
+    seasons = [],
+  }: { by: GoalsBy; sort: GoalsSort; areas: readonly Area[]; seasons?: readonly Season[] },
 ): GoalGroup[] {
   const byId = new Map(areas.map((area, place) => [area.id, { ...area, place }]));
   const groups = new Map<string, GoalGroup & { place: number }>();
   for (const each of sorted(goals, sort)) {
-    const group = groupOf(each, by, byId);
+    const group = groupOf(each, by, byId, seasons);
     const known = groups.get(group.key) ?? { ...group, goals: [] };
     // Years are placed by their first quarter that has a goal.
     known.place = Math.min(known.place, group.place);

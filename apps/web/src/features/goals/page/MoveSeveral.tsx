@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import type { FiguredGoal } from '../../../store/figuredGoals.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
-import { stepsMoved } from './stepDraft.ts';
+import { stepsMoved } from '../../../parts/stepDraft.ts';
 import { counted } from '../../../shared/format.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { Words } from '../../../ui/Words.tsx';

@@ -19,8 +19,8 @@ import { FieldRow } from '../../../ui/FormPage.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { AddLine } from './AddLine.tsx';
-import { type StepDraft, newStep, stepsOfLines, stepDraftOf, stepOfDraft } from './stepDraft.ts';
+import { AddLine } from '../../../parts/AddLine.tsx';
+import { type StepDraft, newStep, stepsOfLines, stepDraftOf, stepOfDraft } from '../../../parts/stepDraft.ts';
 
 type Props = { step: Step; figured: FiguredGoal; onClose: () => void; onOpen: (stepId: string) => void };
 

@@ -29,8 +29,8 @@ import { Words } from '../../../ui/Words.tsx';
 import { SPAN_WORDS } from '../../../words/spanWords.ts';
 import { JournalTabs } from '../JournalTabs.tsx';
 import { EarlierCard } from './EarlierCard.tsx';
-import { GoalsMovedCard } from './GoalsMovedCard.tsx';
-import { MissesCard } from './MissesCard.tsx';
+import { GoalsMovedCard } from '../../../parts/lookBack/GoalsMovedCard.tsx';
+import { MissesCard } from '../../../parts/lookBack/MissesCard.tsx';
 import { MoodOfSpanCard } from './MoodOfSpanCard.tsx';
 import { SumCard } from './SumCard.tsx';
 import { WrittenThenCard } from './WrittenThenCard.tsx';
@@ -162,8 +162,8 @@ function Figures({
   return (
     <View style={styles.cards}>
       <SumCard {...of} review={review} />
-      <MissesCard {...of} tracks={shown.tracks} />
-      <GoalsMovedCard {...of} />
+      <MissesCard span={of.span} tracks={shown.tracks} />
+      <GoalsMovedCard span={of.span} />
       <MoodOfSpanCard {...of} />
       <WrittenThenCard {...of} />
     </View>

@@ -1,31 +1,15 @@
-import {
-  type DaySpan,
-  type LookBackSpan,
-  type PlainDay,
-  type Review,
-  type ReviewAnswers,
-  isWritten,
-  newReview,
-  plannedBefore,
-  reviewOfSpan,
-  saidAnswers,
-} from '@wimbel/core';
+import { type DaySpan, type LookBackSpan, newReview, plannedBefore, reviewOfSpan } from '@wimbel/core';
 import { useMemo } from 'react';
-import { useStore } from 'react-redux';
-import { useDoneByWriting } from '../../../parts/useDoneByWriting.ts';
-import { changeTo, newId, removalOf } from '../../../store/makeChange.ts';
-import { selectReviews, selectSettings, selectToday } from '../../../store/selectors.ts';
-import { type RootState, useAppSelector } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useReviewWriting } from '../../../parts/lookBack/useReviewWriting.ts';
+import { newId } from '../../../store/makeChange.ts';
+import { selectReviews, selectSettings } from '../../../store/selectors.ts';
+import { useAppSelector } from '../../../store/store.ts';
 
 /** How many spans back a plan is still asked about in the next look back. */
 const MOST_BACK = 6;
 
 /** The look back on a span, a way to write it, and what was meant to be done this time. */
 export function useLookBack(kind: LookBackSpan, span: DaySpan) {
-  const store = useStore<RootState>();
-  const { change } = useRecording();
-  const follow = useDoneByWriting('review');
   const reviews = useAppSelector(selectReviews);
   const { weekStart } = useAppSelector(selectSettings);
   const review = useMemo(() => reviewOfSpan(reviews, kind, span.first), [reviews, kind, span]);
@@ -33,31 +17,10 @@ export function useLookBack(kind: LookBackSpan, span: DaySpan) {
     () => plannedBefore(reviews, kind, span, weekStart, MOST_BACK),
     [reviews, kind, span, weekStart],
   );
-  return {
-    answers: review?.answers ?? {},
+  const writing = useReviewWriting({
+    find: (all) => reviewOfSpan(all, kind, span.first),
+    make: () => newReview(newId(), kind, span.first),
     planned,
-    /** Changes some answers; a look back that says nothing more is taken away. */
-    write: (more: Partial<ReviewAnswers>): void => {
-      const state = store.getState();
-      const before = reviewOfSpan(selectReviews(state), kind, span.first);
-      const answers = saidAnswers({ ...before?.answers, ...more });
-      const next: Review = { ...(before ?? newReview(newId(), kind, span.first)), answers };
-      if (Object.keys(answers).length > 0) change(changeTo('reviews', next));
-      else if (before !== null) change(removalOf('reviews', before.id));
-      follow(selectToday(state), before !== null && isWritten(before), isWritten(next));
-    },
-    /** Tells what became of what was meant to be done; the same again takes it back. */
-    tell: (was: NonNullable<ReviewAnswers['nextTimeWas']>): void => {
-      if (planned === null) return;
-      const { nextTimeWas, ...answers } = planned.answers;
-      change(
-        changeTo('reviews', { ...planned, answers: nextTimeWas === was ? answers : { ...answers, nextTimeWas: was } }),
-      );
-    },
-  };
+  });
+  return { answers: review?.answers ?? {}, planned, ...writing };
 }
-
-export type LookBack = ReturnType<typeof useLookBack>;
-
-/** The address of a look back. */
-export type LookBackAt = { kind: LookBackSpan; day: PlainDay };

@@ -1,15 +1,24 @@
-import { type PlainDay, formatDay, logSpanOf } from '@wimbel/core';
+import { type PlainDay, formatDay, logSpanOf, seasonWeekOn } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
 import { counted, dateNear, dayInWords, yearOf } from '../../../shared/format.ts';
-import { goalPath, habitPath, journalPath, lookBackPath, PATHS } from '../../../shared/paths.ts';
+import {
+  goalPath,
+  habitPath,
+  journalPath,
+  lookBackPath,
+  PATHS,
+  seasonPath,
+  seasonWeekPath,
+} from '../../../shared/paths.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../../store/store.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Words } from '../../../ui/Words.tsx';
+import { seasonPartWords } from '../../../words/seasonWords.ts';
 import { spanTitle } from '../../../words/spanWords.ts';
 import type { Found, Search } from '../search/searcher.ts';
 import { useSearch } from '../search/useSearch.ts';
@@ -49,7 +58,7 @@ function placeOf(
   { kind, day, aboutId, span }: Found,
   today: PlainDay,
 ): { title: string; path: string } {
-  const { habits, keyResults, settings } = state.records;
+  const { habits, keyResults, seasons, settings } = state.records;
   const date = formatDay(day);
   const habit = habits[aboutId ?? '']?.name ?? '';
   const when = yearOf(day) === yearOf(today) ? dayInWords(day) : dateNear(day, today);
@@ -66,7 +75,17 @@ function placeOf(
       const keyResult = keyResults[aboutId ?? ''];
       return { title: `Check-in: ${keyResult?.title ?? ''}, ${when}`, path: goalPath(keyResult?.goalId ?? '') };
     }
+    case 'season':
+      return { title: `Season: ${seasons[aboutId ?? '']?.title ?? ''}`, path: seasonPath(aboutId ?? '') };
     case 'review': {
+      const season = seasons[aboutId ?? ''];
+      if (season !== undefined) {
+        const week = span === 'week' ? seasonWeekOn(season, day) : null;
+        return {
+          title: `Look back on ${seasonPartWords(week)} of ${season.title}`,
+          path: seasonWeekPath(season.id, week),
+        };
+      }
       const days = logSpanOf(span!, day, settings.weekStart);
       return { title: `Look back on ${spanTitle(span!, days, today)}`, path: lookBackPath(span!, date) };
     }

@@ -13,11 +13,11 @@ import type { RecordsState } from '../../../store/recordsState.ts';
 /** Something that was written, with what it is about and where it stands. */
 export type Writing = {
   id: string;
-  kind: 'page' | 'note' | 'reason' | 'checkIn' | 'review' | 'habitNote';
+  kind: 'page' | 'note' | 'reason' | 'checkIn' | 'review' | 'season' | 'habitNote';
   /** The day it belongs to; of a review the first of its span. */
   day: PlainDay;
   text: string;
-  /** A habit, a key result, or nothing. */
+  /** A habit, a key result, a season, or nothing. */
   aboutId: string | null;
   /** Of a page: the mean mood of its day, 1–5, rounded; null without one. */
   mood: number | null;
@@ -84,9 +84,18 @@ export function* sourcesOf(records: RecordsState): Generator<Source> {
       kind: 'review',
       day: dayOf(review.from),
       text,
+      aboutId: review.seasonId ?? null,
       span: review.span,
     };
     yield { key: writing.id, made: [review], writings: () => [writing] };
+  }
+  for (const season of Object.values(records.seasons)) {
+    const { id, vision, why, notes = [] } = season;
+    const text = [vision, why, ...notes.flatMap((note) => [note.text, note.link])].filter(Boolean).join('\n');
+    if (text === '') continue;
+    const day = dayOf(season.startsOn);
+    const writing: Writing = { ...NONE, id: `season ${id}`, kind: 'season', day, text, aboutId: id };
+    yield { key: writing.id, made: [season], writings: () => [writing] };
   }
   for (const note of Object.values(records.habitNotes)) {
     const { id, day, habitId, text } = note;

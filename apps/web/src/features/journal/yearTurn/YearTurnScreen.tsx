@@ -15,10 +15,10 @@ import { Button } from '../../../ui/Button.tsx';
 import { Page } from '../../../ui/Frame.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { GoalsMovedCard } from '../lookBack/GoalsMovedCard.tsx';
+import { GoalsMovedCard } from '../../../parts/lookBack/GoalsMovedCard.tsx';
 import { SumCard } from '../lookBack/SumCard.tsx';
 import { useLookBack } from '../lookBack/useLookBack.ts';
-import { WinsAndLosses } from '../lookBack/WritingColumn.tsx';
+import { WinsAndLosses } from '../../../parts/lookBack/ReviewFields.tsx';
 import { GoalsOfYear } from './GoalsOfYear.tsx';
 import { HabitsOfYear } from './HabitsOfYear.tsx';
 import {
@@ -151,7 +151,7 @@ function LastYear({ year }: { year: number }) {
   return (
     <View style={styles.body}>
       <SumCard kind="year" span={span} review={review} />
-      <GoalsMovedCard kind="year" span={span} />
+      <GoalsMovedCard span={span} />
     </View>
   );
 }

@@ -1,12 +1,12 @@
 import { monthOf } from '@wimbel/core';
 import X from 'lucide-react-native/icons/x';
 import { View } from 'react-native';
-import { monthAbbreviation, monthAndYear, monthYear } from '../../../shared/format.ts';
-import { themed } from '../../../theme/Theme.tsx';
-import { SPACE } from '../../../theme/space.ts';
-import { Button } from '../../../ui/Button.tsx';
-import { Field, Labelled } from '../../../ui/Field.tsx';
-import { IconButton } from '../../../ui/IconButton.tsx';
+import { monthAbbreviation, monthAndYear, monthYear } from '../../shared/format.ts';
+import { themed } from '../../theme/Theme.tsx';
+import { SPACE } from '../../theme/space.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Field, Labelled } from '../../ui/Field.tsx';
+import { IconButton } from '../../ui/IconButton.tsx';
 
 type Props = {
   /** What is typed, by month. */

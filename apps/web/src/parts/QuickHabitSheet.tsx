@@ -2,16 +2,16 @@ import { checkRecord } from '@wimbel/contract';
 import { type Habit, type PlainDay, formatDay } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { newId } from '../../../store/makeChange.ts';
-import { parseTyped } from '../../../shared/amounts.ts';
-import { issueWords } from '../../../words/issueWords.ts';
-import { SPACE } from '../../../theme/space.ts';
-import { Button } from '../../../ui/Button.tsx';
-import { Field } from '../../../ui/Field.tsx';
-import { FieldRow } from '../../../ui/FormPage.tsx';
-import { Segments } from '../../../ui/Segments.tsx';
-import { Sheet } from '../../../ui/Sheet.tsx';
-import { Words } from '../../../ui/Words.tsx';
+import { newId } from '../store/makeChange.ts';
+import { parseTyped } from '../shared/amounts.ts';
+import { issueWords } from '../words/issueWords.ts';
+import { SPACE } from '../theme/space.ts';
+import { Button } from '../ui/Button.tsx';
+import { Field } from '../ui/Field.tsx';
+import { FieldRow } from '../ui/FormPage.tsx';
+import { Segments } from '../ui/Segments.tsx';
+import { Sheet } from '../ui/Sheet.tsx';
+import { Words } from '../ui/Words.tsx';
 
 type Draft = {
   name: string;

@@ -2,10 +2,10 @@ import { type LineStep, stepsOfText } from '@wimbel/exchange';
 import Plus from 'lucide-react-native/icons/plus';
 import { useEffect, useRef, useState } from 'react';
 import { TextInput, View } from 'react-native';
-import { themed, useTheme } from '../../../theme/Theme.tsx';
-import { SPACE, TOUCH_PX } from '../../../theme/space.ts';
-import { TYPE } from '../../../theme/type.ts';
-import { IconButton } from '../../../ui/IconButton.tsx';
+import { themed, useTheme } from '../theme/Theme.tsx';
+import { SPACE, TOUCH_PX } from '../theme/space.ts';
+import { TYPE } from '../theme/type.ts';
+import { IconButton } from '../ui/IconButton.tsx';
 
 const LONGEST = 300;
 

@@ -1,21 +1,21 @@
-import { type DaySpan, type GoalMoved, type LookBackSpan, goalMoves } from '@wimbel/core';
+import { type DaySpan, type GoalMoved, goalMoves } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
-import { counted, percent } from '../../../shared/format.ts';
-import { goalPath } from '../../../shared/paths.ts';
-import { selectFiguredList } from '../../../store/figuredGoals.ts';
-import { selectToday, selectTracks } from '../../../store/selectors.ts';
-import { useAppSelector } from '../../../store/store.ts';
-import { themed, useTheme } from '../../../theme/Theme.tsx';
-import { dyeColor } from '../../../theme/dye.ts';
-import { SPACE } from '../../../theme/space.ts';
-import { Card } from '../../../ui/Card.tsx';
-import { CardHead } from '../../../ui/CardHead.tsx';
-import { Words } from '../../../ui/Words.tsx';
+import { counted, percent } from '../../shared/format.ts';
+import { goalPath } from '../../shared/paths.ts';
+import { selectFiguredList } from '../../store/figuredGoals.ts';
+import { selectToday, selectTracks } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
+import { themed, useTheme } from '../../theme/Theme.tsx';
+import { dyeColor } from '../../theme/dye.ts';
+import { SPACE } from '../../theme/space.ts';
+import { Card } from '../../ui/Card.tsx';
+import { CardHead } from '../../ui/CardHead.tsx';
+import { Words } from '../../ui/Words.tsx';
 
-/** How far each goal was as the span began and as it ended, and what was reached in it. */
-export function GoalsMovedCard({ span }: { kind: LookBackSpan; span: DaySpan }) {
+/** How far each goal (or those of `among`) was as the span began and as it ended, and what was reached in it. */
+export function GoalsMovedCard({ span, among }: { span: DaySpan; among?: readonly string[] }) {
   const styles = useStyles();
   const goals = useAppSelector(selectFiguredList);
   const tracks = useAppSelector(selectTracks);
@@ -23,12 +23,12 @@ export function GoalsMovedCard({ span }: { kind: LookBackSpan; span: DaySpan }) 
   const moved = useMemo(() => {
     const byId = new Map(tracks.map((track) => [track.habit.id, track]));
     return goalMoves(
-      goals.map(({ records }) => records),
+      goals.map(({ records }) => records).filter(({ goal }) => among === undefined || among.includes(goal.id)),
       (habitId) => byId.get(habitId),
       span,
       today,
     );
-  }, [goals, tracks, span, today]);
+  }, [goals, tracks, span, today, among]);
   if (moved.length === 0) return null;
   return (
     <Card style={styles.card} label="Goals">

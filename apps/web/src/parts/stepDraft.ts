@@ -1,6 +1,6 @@
 import { type Step, type KeyResult, type GoalRecords } from '@wimbel/core';
 import type { LineStep } from '@wimbel/exchange';
-import { newId } from '../../../store/makeChange.ts';
+import { newId } from '../store/makeChange.ts';
 
 /** The key result that a new step at the top counts for by itself: the goal's only one that goes by steps. */
 export function stepsKeyResultOf(keyResults: readonly KeyResult[]): string | null {

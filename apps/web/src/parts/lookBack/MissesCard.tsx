@@ -1,7 +1,6 @@
 import {
   type DaySpan,
   type Habit,
-  type LookBackSpan,
   type Miss,
   type MissedFor,
   type Track,
@@ -15,23 +14,23 @@ import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { ChangeTermsSheet } from '../../../parts/ChangeTermsSheet.tsx';
-import { counted, shortDay } from '../../../shared/format.ts';
-import { PATHS } from '../../../shared/paths.ts';
-import { useAppSelector } from '../../../store/store.ts';
-import { themed, useTheme } from '../../../theme/Theme.tsx';
-import { SPACE } from '../../../theme/space.ts';
-import { Button } from '../../../ui/Button.tsx';
-import { Card } from '../../../ui/Card.tsx';
-import { CardHead } from '../../../ui/CardHead.tsx';
-import { Words } from '../../../ui/Words.tsx';
-import { termsWords } from '../../../words/termsWords.ts';
+import { ChangeTermsSheet } from '../ChangeTermsSheet.tsx';
+import { counted, shortDay } from '../../shared/format.ts';
+import { PATHS } from '../../shared/paths.ts';
+import { useAppSelector } from '../../store/store.ts';
+import { themed, useTheme } from '../../theme/Theme.tsx';
+import { SPACE } from '../../theme/space.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Card } from '../../ui/Card.tsx';
+import { CardHead } from '../../ui/CardHead.tsx';
+import { Words } from '../../ui/Words.tsx';
+import { askedWords } from '../../words/termsWords.ts';
 
 /** So many reasons are shown before the others are asked for. */
 const FEW = 5;
 
 /** Every miss of the span by its reason, and beside each the way to change what the habit asks. */
-export function MissesCard({ span, tracks }: { kind: LookBackSpan; span: DaySpan; tracks: readonly Track[] }) {
+export function MissesCard({ span, tracks }: { span: DaySpan; tracks: readonly Track[] }) {
   const styles = useStyles();
   const entries = useAppSelector((state) => state.records.entries);
   const habits = useAppSelector((state) => state.records.habits);
@@ -128,7 +127,7 @@ function MissLine({ miss, onChange }: { miss: Miss; onChange: (habitId: string) 
           {shortDay(miss.day)}, {habit.name}
         </Words>
         <Words type="small" tone="quiet">
-          {termsWords(habit.terms.at(-1)!, habit.measure)}
+          {askedWords(habit)}
         </Words>
       </Pressable>
       <Button kind="bare" label={`Change ${habit.name}`} onPress={() => onChange(miss.habitId)}>

@@ -13,19 +13,19 @@ import {
 import { useState } from 'react';
 import { type Control, Controller, useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
-import { newId } from '../../../store/makeChange.ts';
-import { selectSettings, selectToday } from '../../../store/selectors.ts';
-import { useAppSelector } from '../../../store/store.ts';
-import { editable, parseTyped } from '../../../shared/amounts.ts';
-import { issueWords } from '../../../words/issueWords.ts';
-import { SPACE } from '../../../theme/space.ts';
-import { Button } from '../../../ui/Button.tsx';
-import { Chips } from '../../../ui/Chips.tsx';
-import { Labelled } from '../../../ui/Field.tsx';
-import { FormField } from '../../../ui/FormField.tsx';
-import { FieldRow } from '../../../ui/FormPage.tsx';
-import { Sheet } from '../../../ui/Sheet.tsx';
-import { Words } from '../../../ui/Words.tsx';
+import { newId } from '../../store/makeChange.ts';
+import { selectSettings, selectToday } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
+import { editable, parseTyped } from '../../shared/amounts.ts';
+import { issueWords } from '../../words/issueWords.ts';
+import { SPACE } from '../../theme/space.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Chips } from '../../ui/Chips.tsx';
+import { Labelled } from '../../ui/Field.tsx';
+import { FormField } from '../../ui/FormField.tsx';
+import { FieldRow } from '../../ui/FormPage.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { Words } from '../../ui/Words.tsx';
 import { CheckpointFields } from './CheckpointFields.tsx';
 import {
   DRAFT_KINDS,
@@ -38,7 +38,7 @@ import {
   keyResultDraftOf,
   keyResultDraftSchema,
   keyResultOfDraft,
-} from '../keyResultDraft.ts';
+} from './keyResultDraft.ts';
 
 /** Five years of months. */
 const MOST_CHECKPOINTS = 60;

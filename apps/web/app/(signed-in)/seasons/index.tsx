@@ -1,0 +1,3 @@
+import { SeasonsScreen } from '../../../src/features/seasons/list/SeasonsScreen.tsx';
+
+export default SeasonsScreen;

@@ -1,0 +1,3 @@
+import { GuidedSeasonScreen } from '../../../../src/features/seasons/begin/GuidedSeasonScreen.tsx';
+
+export default GuidedSeasonScreen;

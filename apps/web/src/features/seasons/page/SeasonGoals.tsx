@@ -1,0 +1,93 @@
+import { monthOfDay, seasonSpan } from '@wimbel/core';
+import { useRouter } from 'expo-router';
+import { Pressable, View } from 'react-native';
+import { BoringPicture } from '../../../charts/BoringPicture.tsx';
+import { CheckpointsCard } from '../../../parts/CheckpointsCard.tsx';
+import { percent } from '../../../shared/format.ts';
+import { goalPath, seasonEditPath } from '../../../shared/paths.ts';
+import { type FiguredGoal, selectFiguredGoals } from '../../../store/figuredGoals.ts';
+import type { FiguredSeason } from '../../../store/seasons.ts';
+import { selectToday } from '../../../store/selectors.ts';
+import { useAppSelector } from '../../../store/store.ts';
+import { themed, useTheme } from '../../../theme/Theme.tsx';
+import { SPACE } from '../../../theme/space.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { SectionCard } from '../../../ui/SectionCard.tsx';
+import { Words } from '../../../ui/Words.tsx';
+import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone, shareWords } from '../../../words/goalWords.ts';
+
+/** The goals of a season as planks with their pace, and month by month what their key results were to come to. */
+export function SeasonGoals({ figured: { season } }: { figured: FiguredSeason }) {
+  const router = useRouter();
+  const all = useAppSelector(selectFiguredGoals);
+  const goals = season.goalIds.flatMap((id) => all.get(id) ?? []);
+  const span = seasonSpan(season);
+  const months = { first: monthOfDay(span.first), last: monthOfDay(span.last) };
+  return (
+    <>
+      <SectionCard title="Its goals" isFlush={goals.length > 0}>
+        {goals.length === 0 ? (
+          <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>
+            <Words tone="quiet">No goal yet: its weeks are scored over all habits.</Words>
+            <Button onPress={() => router.push(seasonEditPath(season.id) as never)}>Choose goals</Button>
+          </View>
+        ) : (
+          goals.map((each, place) => <Plank key={each.records.goal.id} figured={each} isParted={place > 0} />)
+        )}
+      </SectionCard>
+      {goals.map((each) => (
+        <CheckpointsCard key={each.records.goal.id} figured={each} months={months} title={each.records.goal.title} />
+      ))}
+    </>
+  );
+}
+
+function Plank({ figured, isParted }: { figured: FiguredGoal; isParted: boolean }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const router = useRouter();
+  const today = useAppSelector(selectToday);
+  const { records, figures } = figured;
+  const { goal } = records;
+  const isOpen = goal.state === 'open';
+  const pace = isOpen ? figures.pace : null;
+  const paceWords = pace === null ? (isOpen ? '' : STATE_WORDS[goal.state]) : PACE_WORDS[pace];
+  const parts = records.keyResults.map((keyResult, place) => {
+    const { progress, expected } = figures.keyResults[keyResult.id]!;
+    return { id: keyResult.id, progress, expected: isOpen ? expected : null, color: holeColor(colors, place) };
+  });
+  return (
+    <Pressable
+      role="link"
+      aria-label={[goal.title, percent(figures.progress), paceWords].filter(Boolean).join(', ')}
+      onPress={() => router.push(goalPath(goal.id) as never)}
+      style={({ pressed }) => [styles.goal, isParted && styles.parted, pressed && styles.pressed]}
+    >
+      <View style={styles.line}>
+        <Words type="name" style={styles.grow}>
+          {goal.title}
+        </Words>
+        <Words type="strong">{percent(figures.progress)}</Words>
+        {paceWords === '' ? null : (
+          <Words type="label" tone={paceTone(pace)}>
+            {paceWords}
+          </Words>
+        )}
+      </View>
+      {parts.length === 0 ? null : (
+        <BoringPicture parts={parts} heightPx={44} isSmall label={`The plank of ${goal.title}`} />
+      )}
+      <Words type="quiet" tone="quiet">
+        {[shareWords(figured, today), dueWords(goal, figures, today)].filter(Boolean).join(' · ')}
+      </Words>
+    </Pressable>
+  );
+}
+
+const useStyles = themed((colors) => ({
+  goal: { gap: SPACE.xs, paddingHorizontal: SPACE.l, paddingVertical: SPACE.m },
+  parted: { borderTopWidth: 1, borderTopColor: colors.line },
+  pressed: { backgroundColor: colors.wash },
+  line: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s },
+  grow: { flex: 1, minWidth: 0 },
+}));
