@@ -97,7 +97,12 @@ export const HABITS: SampleHabit[] = [
     weekend: -0.1,
   },
   {
-    record: { ...build('sand', 'Sand the hull', 'yard', 'evening', 'hammer'), measure: check, goalId: 'island' },
+    record: {
+      ...build('sand', 'Sand the hull', 'yard', 'evening', 'hammer'),
+      measure: check,
+      goalId: 'island',
+      impact: 'high',
+    },
     startedDaysAgo: 420,
     terms: [{ daysAgo: 420, schedule: { kind: 'perWeek', times: 3 }, pips: 3 }],
     likely: 0.42,
