@@ -46,6 +46,7 @@ const WINTER: SampleSeason = {
     3: {
       wentWell: 'Three swims, and none of them bargained with.',
       nextTime: 'Lay the wetsuit out on Sunday night.',
+      nextTimeWas: 'aside',
     },
   },
 };
@@ -62,8 +63,8 @@ const AUTUMN: SampleSeason = {
   weekly: {
     1: { wentWell: 'The new piece holds people for a whole minute.', nextTime: 'Play it first, not last.' },
     2: { wentWell: 'Two fair days.', gotInTheWay: 'August, when everybody came and nothing was kept.' },
-    5: { gotInTheWay: 'The market days fall on the sanding days. One of them has to move.' },
-    8: { wentWell: 'Scales before the kettle, every day but one.', nextTime: 'The same again.' },
+    4: { gotInTheWay: 'The market days fall on the sanding days. One of them has to move.' },
+    6: { wentWell: 'Scales before the kettle, every single day.', nextTime: 'The same again.' },
     10: { wentWell: 'The sailmaker has his deposit.' },
   },
   whole: {

@@ -406,7 +406,6 @@ export {
   seasonsInOrder,
   seasonOn,
   seasonAfter,
-  seasonBefore,
   seasonLaidOver,
   seasonStanding,
   bestAndWorst,

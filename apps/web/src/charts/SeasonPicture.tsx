@@ -16,7 +16,7 @@ import { Words } from '../ui/Words.tsx';
 import { useWidth } from './useWidth.ts';
 
 /** Room for the number of a week and its score below its hole. */
-const [WORDS_PX, RING_PX] = [38, 6];
+const [WORDS_PX, RING_PX] = [32, 6];
 
 /**
  * The run of a season's weeks: each a hole filling to its score, the pass mark a line across it, the running week ringed, those

@@ -8,13 +8,13 @@ export const daysLeftWords = (days: number): string => (days === 0 ? 'last day' 
 /** "Week 5 of 12" */
 export const weekWords = (week: number, weeks: number): string => `Week ${week + 1} of ${weeks}`;
 
-/** Where a season stands in time: "Week 5 of 12 · 26 October to 17 January 2027 · 54 days left". */
-export function seasonWhen({ season, standing }: FiguredSeason, today: PlainDay): string {
+/** Where a season stands in time: "Week 5 of 12", "26 October to 17 January 2027", "54 days left". */
+export function seasonWhen({ season, standing }: FiguredSeason, today: PlainDay): string[] {
   const days = spanInWords(seasonSpan(season), today);
   const weeks = counted(season.weeks, 'week');
-  if (standing.phase === 'toCome') return `${weeks} · ${days} · begins in ${counted(standing.daysLeft, 'day')}`;
-  if (standing.phase === 'over') return `${weeks} · ${days}`;
-  return `${weekWords(standing.week ?? 0, season.weeks)} · ${days} · ${daysLeftWords(standing.daysLeft)}`;
+  if (standing.phase === 'toCome') return [weeks, days, `begins in ${counted(standing.daysLeft, 'day')}`];
+  if (standing.phase === 'over') return [weeks, days];
+  return [weekWords(standing.week ?? 0, season.weeks), days, daysLeftWords(standing.daysLeft)];
 }
 
 /** "2 of 4 weeks on track": of those that are over and asked something. */

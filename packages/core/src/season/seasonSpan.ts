@@ -37,16 +37,6 @@ export const seasonOn = (seasons: Iterable<Season>, day: PlainDay): Season | nul
 export const seasonAfter = (seasons: Iterable<Season>, day: PlainDay): Season | null =>
   seasonsInOrder(seasons).find((season) => dayOf(season.startsOn) > day) ?? null;
 
-/** The season that ended last before a day; null where none has. */
-export function seasonBefore(seasons: Iterable<Season>, day: PlainDay): Season | null {
-  let latest: Season | null = null;
-  for (const season of seasonsInOrder(seasons)) {
-    const { last } = seasonSpan(season);
-    if (last < day && (latest === null || last >= seasonSpan(latest).last)) latest = season;
-  }
-  return latest;
-}
-
 /** The first other season that shares days with one; null where its days are free. */
 export const seasonLaidOver = (seasons: Iterable<Season>, season: Days & { id: string }): Season | null =>
   seasonsInOrder(seasons).find((other) => other.id !== season.id && overlaps(seasonSpan(other), seasonSpan(season))) ??

@@ -7,6 +7,9 @@ import {
   holdsDay,
   logSpanOf,
   parseDay,
+  seasonOn,
+  seasonWeekOn,
+  seasonWeekSpan,
   yearOfDay,
 } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
@@ -16,7 +19,8 @@ import { View } from 'react-native';
 import { SpanHead } from '../../../parts/SpanHead.tsx';
 import { useReview } from '../../../parts/review/useReview.ts';
 import { percent } from '../../../shared/format.ts';
-import { PATHS } from '../../../shared/paths.ts';
+import { PATHS, seasonWeekPath } from '../../../shared/paths.ts';
+import { selectSeasons, selectShowsSeasons } from '../../../store/seasons.ts';
 import { selectSettings, selectToday, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useIsWide } from '../../../theme/Theme.tsx';
@@ -26,6 +30,7 @@ import { Page } from '../../../ui/Frame.tsx';
 import { IconButton } from '../../../ui/IconButton.tsx';
 import { Segments } from '../../../ui/Segments.tsx';
 import { Words } from '../../../ui/Words.tsx';
+import { seasonPartTitle } from '../../../words/seasonWords.ts';
 import { SPAN_WORDS } from '../../../words/spanWords.ts';
 import { JournalTabs } from '../JournalTabs.tsx';
 import { EarlierCard } from './EarlierCard.tsx';
@@ -94,6 +99,7 @@ export function LookBackScreen() {
           onChange={(next) => go(next, day)}
         />
       </View>
+      {kind === 'week' ? <SeasonOfWeek first={span.first} /> : null}
       {kind === 'year' && yearOfDay(span.first) + 1 >= yearOfDay(today) ? (
         <Button
           onPress={() => router.push(`${PATHS.yearTurn}?year=${yearOfDay(span.first) + 1}` as never)}
@@ -118,6 +124,22 @@ export function LookBackScreen() {
         </>
       )}
     </Page>
+  );
+}
+
+/** The season whose week these days are: it is looked back on there. */
+function SeasonOfWeek({ first }: { first: PlainDay }) {
+  const styles = useStyles();
+  const router = useRouter();
+  const shows = useAppSelector(selectShowsSeasons);
+  const seasons = useAppSelector(selectSeasons);
+  const season = shows ? seasonOn(seasons, first) : null;
+  const week = season === null ? null : seasonWeekOn(season, first);
+  if (season === null || week === null || seasonWeekSpan(season, week).first !== first) return null;
+  return (
+    <Button onPress={() => router.push(seasonWeekPath(season.id, week) as never)} style={styles.start}>
+      {`${seasonPartTitle(week)} of ${season.title}`}
+    </Button>
   );
 }
 

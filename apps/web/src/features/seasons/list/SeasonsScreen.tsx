@@ -17,7 +17,8 @@ import { Card } from '../../../ui/Card.tsx';
 import { EmptyState } from '../../../ui/EmptyState.tsx';
 import { Page } from '../../../ui/Frame.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { onTrackWords, seasonWhen } from '../../../words/seasonWords.ts';
+import { SeasonWhen } from '../SeasonWhen.tsx';
+import { onTrackWords } from '../../../words/seasonWords.ts';
 
 /** Every season, the latest first, under one another with its score. */
 export function SeasonsScreen() {
@@ -104,9 +105,7 @@ function SeasonCard({ figured }: { figured: FiguredSeason }) {
           </Words>
           <Words type="section">{percent(figures.score)}</Words>
         </View>
-        <Words type="quiet" tone="quiet">
-          {seasonWhen(figured, today)}
-        </Words>
+        <SeasonWhen figured={figured} type="quiet" />
         <SeasonPicture season={season} figures={figures} passMark={passMark} today={today} />
         <Words type="quiet" tone="quiet">
           {told.join(' · ')}

@@ -1,23 +1,28 @@
-import { monthOfDay, seasonSpan } from '@wimbel/core';
+import { type Goal, type KeyResult, monthOf, monthOfDay, seasonSpan } from '@wimbel/core';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { BoringPicture } from '../../../charts/BoringPicture.tsx';
+import { KeyResultForm } from '../../../parts/keyResultForm/KeyResultForm.tsx';
 import { CheckpointsCard } from '../../../parts/CheckpointsCard.tsx';
 import { percent } from '../../../shared/format.ts';
 import { goalPath, seasonEditPath } from '../../../shared/paths.ts';
 import { type FiguredGoal, selectFiguredGoals } from '../../../store/figuredGoals.ts';
 import type { FiguredSeason } from '../../../store/seasons.ts';
-import { selectToday } from '../../../store/selectors.ts';
+import { changeTo } from '../../../store/makeChange.ts';
+import { selectHabits, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
+import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { SectionCard } from '../../../ui/SectionCard.tsx';
+import { useToast } from '../../../ui/Toast.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone, shareWords } from '../../../words/goalWords.ts';
 
 /** The goals of a season as planks with their pace, and month by month what their key results were to come to. */
-export function SeasonGoals({ figured: { season } }: { figured: FiguredSeason }) {
+export function SeasonGoals({ figured: { season, standing } }: { figured: FiguredSeason }) {
   const router = useRouter();
   const all = useAppSelector(selectFiguredGoals);
   const goals = season.goalIds.flatMap((id) => all.get(id) ?? []);
@@ -25,7 +30,10 @@ export function SeasonGoals({ figured: { season } }: { figured: FiguredSeason })
   const months = { first: monthOfDay(span.first), last: monthOfDay(span.last) };
   return (
     <>
-      <SectionCard title="Its goals" isFlush={goals.length > 0}>
+      <SectionCard
+        title={standing.phase === 'over' ? 'Its goals as they are now' : 'Its goals'}
+        isFlush={goals.length > 0}
+      >
         {goals.length === 0 ? (
           <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>
             <Words tone="quiet">No goal yet: its weeks are scored over all habits.</Words>
@@ -38,7 +46,56 @@ export function SeasonGoals({ figured: { season } }: { figured: FiguredSeason })
       {goals.map((each) => (
         <CheckpointsCard key={each.records.goal.id} figured={each} months={months} title={each.records.goal.title} />
       ))}
+      {standing.phase === 'over' ? null : <WithoutMonths goals={goals} months={months} />}
     </>
+  );
+}
+
+/** Numbers and money that nothing is aimed at for in these months, and the way to do so. */
+function WithoutMonths({ goals, months }: { goals: readonly FiguredGoal[]; months: { first: number; last: number } }) {
+  const { change } = useRecording();
+  const toast = useToast();
+  const habits = useAppSelector(selectHabits).filter(({ archived }) => archived !== true);
+  const [edited, setEdited] = useState<{ goal: Goal; keyResult: KeyResult } | null>(null);
+  const without = goals.flatMap(({ records: { goal, keyResults } }) =>
+    goal.state !== 'open'
+      ? []
+      : keyResults
+          .filter(
+            ({ measure, checkpoints = {} }) =>
+              (measure.kind === 'number' || measure.kind === 'money') &&
+              !Object.keys(checkpoints).some((text) => monthOf(text) >= months.first && monthOf(text) <= months.last),
+          )
+          .map((keyResult) => ({ goal, keyResult })),
+  );
+  if (without.length === 0) return null;
+  return (
+    <SectionCard title="Not aimed at month by month yet">
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        {without.map((each) => (
+          <Button
+            key={each.keyResult.id}
+            label={`Aim at ${each.keyResult.title} month by month`}
+            onPress={() => setEdited(each)}
+          >
+            {each.keyResult.title}
+          </Button>
+        ))}
+      </View>
+      {edited === null ? null : (
+        <KeyResultForm
+          goal={edited.goal}
+          keyResult={edited.keyResult}
+          nextOrder={edited.keyResult.order}
+          habits={habits}
+          onClose={() => setEdited(null)}
+          onSave={(next) => {
+            toast({ text: `${next.title} is changed`, onUndo: change(changeTo('keyResults', next)) });
+            setEdited(null);
+          }}
+        />
+      )}
+    </SectionCard>
   );
 }
 

@@ -21,7 +21,8 @@ import { Page } from '../../../ui/Frame.tsx';
 import { IconButton } from '../../../ui/IconButton.tsx';
 import { NotHere } from '../../../ui/NotHere.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { onTrackWords, seasonPartWords, seasonWhen } from '../../../words/seasonWords.ts';
+import { SeasonWhen } from '../SeasonWhen.tsx';
+import { onTrackWords, seasonPartWords } from '../../../words/seasonWords.ts';
 import { CarriersCard } from './CarriersCard.tsx';
 import { SeasonGoals } from './SeasonGoals.tsx';
 import { SeasonMenu } from './SeasonMenu.tsx';
@@ -95,7 +96,6 @@ function SeasonPage({ figured, open }: { figured: FiguredSeason; open: string | 
 function Head({ figured }: { figured: FiguredSeason }) {
   const styles = useStyles();
   const router = useRouter();
-  const today = useAppSelector(selectToday);
   const [isOpen, setIsOpen] = useState(false);
   const { season } = figured;
   return (
@@ -119,7 +119,7 @@ function Head({ figured }: { figured: FiguredSeason }) {
         <Words type="title" heading={1}>
           {season.title}
         </Words>
-        <Words tone="quiet">{seasonWhen(figured, today)}</Words>
+        <SeasonWhen figured={figured} />
       </View>
       {isOpen ? <SeasonMenu figured={figured} onClose={() => setIsOpen(false)} /> : null}
     </View>
@@ -157,7 +157,7 @@ function WeeksCard({ figured, onWeek }: { figured: FiguredSeason; onWeek: (week:
             <Words type="display">{percent(figures.score)}</Words>
           </Figure>
         )}
-        <Words tone="quiet" style={styles.told}>
+        <Words type="quiet" tone="quiet" style={styles.told}>
           {told}
         </Words>
       </View>
@@ -196,6 +196,6 @@ const useStyles = themed((colors) => ({
   columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
   column: { flex: 1, minWidth: 0, gap: SPACE.l },
   card: { gap: SPACE.m },
-  score: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: SPACE.m },
-  told: { flexGrow: 1, textAlign: 'right' },
+  score: { flexDirection: 'row', alignItems: 'baseline', columnGap: SPACE.m },
+  told: { flex: 1, minWidth: 0, textAlign: 'right' },
 }));

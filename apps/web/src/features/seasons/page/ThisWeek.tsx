@@ -33,6 +33,7 @@ export function ThisWeek({ figured }: { figured: FiguredSeason }) {
     <Figure
       asked={{ figure: 'week', days: span, habitIds: tied.map(({ habit }) => habit.id) }}
       label={`${told}, ${percent(score)}`}
+      style={{ marginVertical: 10 }}
     >
       <Words type="label" tone="quiet">
         {percent(score)}, {daysLeftWords(span.last - today)}

@@ -176,7 +176,7 @@ const useStyles = themed((colors) => ({
   words: { flex: 1, minWidth: 0, gap: 2 },
   line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: SPACE.s },
   grow: { flexGrow: 1 },
-  open: { gap: SPACE.l, paddingHorizontal: SPACE.l, paddingBottom: SPACE.l },
+  open: { gap: SPACE.l, padding: SPACE.l, paddingTop: SPACE.s },
   toCome: { paddingHorizontal: SPACE.l, paddingVertical: SPACE.m },
   beside: { gap: 2, paddingHorizontal: SPACE.l, paddingVertical: SPACE.m },
 }));

@@ -1,0 +1,26 @@
+import { View } from 'react-native';
+import type { FiguredSeason } from '../../store/seasons.ts';
+import { selectToday } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
+import { SPACE } from '../../theme/space.ts';
+import { Words } from '../../ui/Words.tsx';
+import { seasonWhen } from '../../words/seasonWords.ts';
+
+/** Where a season stands in time, in parts that are never torn apart. */
+export function SeasonWhen({ figured, type = 'body' }: { figured: FiguredSeason; type?: 'body' | 'quiet' }) {
+  const today = useAppSelector(selectToday);
+  const parts = seasonWhen(figured, today);
+  return (
+    <View
+      role="group"
+      aria-label={parts.join(', ')}
+      style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.s }}
+    >
+      {parts.map((part, place) => (
+        <Words key={part} type={type} tone="quiet">
+          {place > 0 ? `·  ${part}` : part}
+        </Words>
+      ))}
+    </View>
+  );
+}
