@@ -11,10 +11,9 @@ const VIEWS = [
   ['today-phone', '/today', 'phone', 'light'],
   ['today-phone-dark', '/today', 'phone', 'dark'],
   ['log-phone', '/log', 'phone', 'light'],
-  ['settings-phone', '/settings', 'phone', 'light'],
   ['charts-phone', '/charts', 'phone', 'light'],
   ['journal-phone', '/journal', 'phone', 'light'],
-  ['journal-phone-dark', '/journal', 'phone', 'dark'],
+  ['season-phone', '/seasons/winter-bench', 'phone', 'light'],
   ['journal-pages-phone', '/journal/pages', 'phone', 'light'],
   ['look-back-wide', '/journal/look-back?span=month&day=2026-10-15', 'wide', 'light'],
   ['moods-year-wide', '/journal/moods?span=year', 'wide', 'light'],
@@ -26,6 +25,7 @@ const VIEWS = [
   ['habit-wide', '/habits/swim', 'wide', 'light'],
   ['goal-wide', '/goals/island', 'wide', 'light'],
   ['charts-wide', '/charts', 'wide', 'light'],
+  ['season-wide', '/seasons/winter-bench', 'wide', 'light'],
   ['charts-habit-wide-dark', '/charts?habit=swim', 'wide', 'dark'],
 ];
 

@@ -117,6 +117,14 @@ export class Person {
     await expect(this.page.locator('h1[data-left]')).toHaveCount(0);
   }
 
+  /** Sets the clock of the device to another morning and opens the app anew. */
+  async onDay(instant: string, address = '/today'): Promise<void> {
+    await this.everythingSaved();
+    await this.page.clock.setSystemTime(new Date(instant));
+    await this.page.goto(address);
+    await this.page.locator('h1').first().waitFor();
+  }
+
   button(name: string | RegExp) {
     return this.page.getByRole('button', { name, exact: typeof name === 'string' });
   }

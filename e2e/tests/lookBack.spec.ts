@@ -7,14 +7,6 @@ import { PHONE, WIDE } from '../playwright.config.ts';
 const TODAY = dayOf('2026-11-24');
 const report = reportOf(sampleRecords(TODAY), TODAY);
 
-/** Sets the clock of the device to another morning and opens the app anew. */
-async function onDay(person: Person, instant: string, address = '/today'): Promise<void> {
-  await person.everythingSaved();
-  await person.page.clock.setSystemTime(new Date(instant));
-  await person.page.goto(address);
-  await person.page.locator('h1').first().waitFor();
-}
-
 test('a week’s look back is offered on its last day; what it means to do stands on Today in the next, and is asked about', async ({
   browser,
 }) => {
@@ -25,15 +17,15 @@ test('a week’s look back is offered on its last day; what it means to do stand
   await person.visit('/today');
   await person.checkOff('Scales');
   await expect(person.page.getByRole('link', { name: 'Look back on this week' })).toHaveCount(0);
-  await onDay(person, '2026-11-22T09:30:00Z');
+  await person.onDay('2026-11-22T09:30:00Z');
   await person.page.getByRole('link', { name: 'Look back on this week' }).click();
   await expect(person.heading('16 to 22 November')).toBeVisible();
   await expect(person.card('What was kept')).toContainText('kept, 1 of 2');
   await person.page.getByLabel('What to do next time').fill('Bow before phone');
   await person.page.getByLabel('What to do next time').blur();
-  await onDay(person, '2026-11-22T10:00:00Z');
+  await person.onDay('2026-11-22T10:00:00Z');
   await expect(person.page.getByRole('link', { name: 'Look back on this week' })).toHaveCount(0);
-  await onDay(person, '2026-11-24T09:30:00Z');
+  await person.onDay('2026-11-24T09:30:00Z');
   await expect(person.page.getByText('This week you wanted to')).toBeVisible();
   await expect(person.page.getByText('Bow before phone')).toBeVisible();
   await person.button('Put away: this week you wanted to').click();
@@ -132,7 +124,7 @@ test('the turn of a month: how it stood, and its word and aims, old ones kept by
   await person.button('Give November a word, and what to keep in mind').click();
   await person.page.getByLabel('To keep in mind, one a line').fill('Bow before phone\nOne thing at a time');
   await person.button('Done').click();
-  await onDay(person, '2026-12-02T09:30:00Z');
+  await person.onDay('2026-12-02T09:30:00Z');
   const turn = person.card('December begins');
   await expect(turn).toContainText('kept, 1 of 7');
   await person.button('Word and aims of December').click();
@@ -157,7 +149,7 @@ test('the turn of a year, page by page: all of it real records at the end', asyn
   await person.addHabit({ name: 'Cold swim' });
   await person.visit('/today');
   await person.checkOff('Scales');
-  await onDay(person, '2027-01-03T09:30:00Z');
+  await person.onDay('2027-01-03T09:30:00Z');
   await person.button('Go through it').click();
   await expect(person.heading('2026, as it was')).toBeVisible();
   await expect(person.card('What was kept')).toContainText('kept, 1 of 76');
@@ -210,7 +202,7 @@ test('what the turn of a year set is taken back by one undo, from another place 
   await person.addHabit({ name: 'Scales' });
   await person.visit('/today');
   await person.checkOff('Scales');
-  await onDay(person, '2027-01-03T09:30:00Z');
+  await person.onDay('2027-01-03T09:30:00Z');
   await person.button('Go through it').click();
   await person.button('Next').click();
   await person.button('Next').click();

@@ -13,6 +13,8 @@ type Props = Omit<TextInputProps, 'style' | 'onChange'> & {
   /** A unit shown behind the number. */
   suffix?: string;
   isDate?: boolean;
+  /** A longer name for those who hear it, where the label goes by what stands around it. */
+  spoken?: string;
   /** Leaves the label to those who hear it, where the eye needs none. */
   isLabelHidden?: boolean;
   /** Whether lines to write in are as tall as what is written. */
@@ -30,6 +32,7 @@ export function Field({
   isDate = false,
   isLabelHidden = false,
   isGrowing = false,
+  spoken = label,
   inputRef,
   ...input
 }: Props) {
@@ -54,7 +57,7 @@ export function Field({
           <TextInput
             {...input}
             ref={inputRef as never}
-            aria-label={label}
+            aria-label={spoken}
             aria-invalid={error !== undefined}
             aria-describedby={error !== undefined || hint !== undefined ? id : undefined}
             placeholderTextColor={colors.quiet}

@@ -46,7 +46,7 @@ export function MonthsPage({ draft, set }: Props) {
             <View key={month} style={{ flexGrow: 1, flexBasis: 96, maxWidth: 150 }}>
               <Field
                 label={`${monthAbbreviation(month)} ${monthYear(month)}`}
-                aria-label={`${keyResult.title}, ${monthAndYear(month)}`}
+                spoken={`${keyResult.title}, ${monthAndYear(month)}`}
                 value={typed[formatMonth(month)] ?? ''}
                 inputMode="decimal"
                 onChangeText={(value) => put(keyResult.id, { ...typed, [formatMonth(month)]: value })}
