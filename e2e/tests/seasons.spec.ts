@@ -154,13 +154,13 @@ test('a season from nothing: three goals with what carries them, four weeks of w
     'Season: The winter bench, Week 4 of 6, 19 days left, this week 17 %, 5 left in 6 days',
   );
   for (const name of ['Cold swim', 'Sand the hull', 'Scales']) await person.checkOff(name);
-  await expect(line).toHaveAccessibleName(/this week 67 %, 2 left in 6 days/);
+  await expect(line).toHaveAccessibleName(/this week 67\s%, 2 left in 6 days/);
   for (const name of ['Cold swim', 'Sand the hull']) {
     await person.visit('/today?day=2026-11-23');
     await person.checkOff(name);
   }
   await person.visit('/today');
-  await expect(line).toHaveAccessibleName(/this week 100 %, all done/);
+  await expect(line).toHaveAccessibleName(/this week 100\s%, all done/);
 
   // It is ended early, with this week; every figure is that of the report.
   await line.click();
