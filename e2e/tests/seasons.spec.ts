@@ -182,8 +182,10 @@ test('a season from nothing: three goals with what carries them, four weeks of w
 
   // The next: two goals go on, a habit ends, a week of rest lies between.
   await person.button('Begin the next season').click();
-  for (const goal of ['Swim across the bay', 'Close the planking'])
-    await page.getByRole('radiogroup', { name: goal }).getByRole('radio', { name: 'Goes on' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'The suite by heart' })
+    .getByRole('radio', { name: 'Not this time' })
+    .click();
   await page.getByRole('radiogroup', { name: 'Scales' }).getByRole('radio', { name: 'Ends' }).click();
   await expect(page.getByText('ends on 29 November; its past stays')).toBeVisible();
   await person.button('Next').click();
@@ -359,6 +361,8 @@ test('whoever leaves seasons off sees none of them, anywhere', async ({ browser 
     await page.clock.runFor(300);
     await expect(page.locator('#root')).not.toContainText(/season|winter bench/i);
   }
+  await person.page.goto('/seasons/winter-bench');
+  await expect(person.heading('You left this off')).toBeVisible();
   await page.setViewportSize(WIDE);
   await expect(page.getByRole('link', { name: 'Seasons' })).toHaveCount(0);
   await page.keyboard.press('/');

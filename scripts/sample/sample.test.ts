@@ -1,4 +1,12 @@
-import { dayOf, rememberedOn, reportOf } from '@wimbel/core';
+import {
+  dayOf,
+  rememberedOn,
+  reportOf,
+  reviewOfSeason,
+  reviewOfSeasonWeek,
+  seasonLaidOver,
+  seasonWeekOn,
+} from '@wimbel/core';
 import { dataFileOf, readDataFile, writeDataFile } from '@wimbel/exchange';
 import { sampleRecords } from './generate.ts';
 
@@ -85,5 +93,23 @@ describe('the sample person', () => {
     expect(of('week').length).toBeGreaterThan(25);
     expect(of('week').length).toBeLessThan(50);
     expect(rememberedOn(reviews, TODAY, 'monday').map(({ kind }) => kind)).toEqual(['week']);
+  });
+
+  it('has two seasons that are over and one in its fifth week, with gaps, and a week far below the mark with its reason', () => {
+    const records = sampleRecords(TODAY);
+    const { seasons } = reportOf(records, TODAY);
+    const standing = records.seasons.map((season) => seasonWeekOn(season, TODAY));
+    expect(standing).toEqual([null, null, 4]);
+    const running = records.seasons[2]!;
+    const scores = seasons[running.id]!.weeks.slice(0, 4).map(({ score }) => score!);
+    const worst = scores.indexOf(Math.min(...scores));
+    expect(scores[worst]).toBeLessThan(running.passMark! - 0.3);
+    expect(reviewOfSeasonWeek(records.reviews, running, worst)?.answers.gotInTheWay).toBeTruthy();
+    const written = scores.map((_, week) => reviewOfSeasonWeek(records.reviews, running, week) !== null);
+    expect([written.includes(true), written.includes(false)]).toEqual([true, true]);
+    for (const season of records.seasons) {
+      expect(seasonLaidOver(records.seasons, season)).toBeNull();
+      expect(reviewOfSeason(records.reviews, season) !== null).toBe(season !== running);
+    }
   });
 });

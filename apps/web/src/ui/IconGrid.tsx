@@ -6,13 +6,21 @@ import { Choice } from './Choice.tsx';
 import { isTabbed, radioKeys } from './radioKeys.ts';
 
 /** A small grid of icons of which one, or none, is chosen. */
-export function IconGrid({ value, onChange }: { value: string; onChange: (name: string) => void }) {
+export function IconGrid({
+  value,
+  icons = HABIT_ICONS,
+  onChange,
+}: {
+  value: string;
+  icons?: typeof HABIT_ICONS;
+  onChange: (name: string) => void;
+}) {
   const styles = useStyles();
   const { colors } = useTheme();
-  const names = Object.keys(HABIT_ICONS);
+  const names = Object.keys(icons);
   return (
     <View role="radiogroup" aria-label="Icon" style={styles.grid} {...({ onKeyDown: radioKeys } as object)}>
-      {Object.entries(HABIT_ICONS).map(([name, { icon: Shape, label }]) => {
+      {Object.entries(icons).map(([name, { icon: Shape, label }]) => {
         const isChosen = name === value;
         return (
           <Choice

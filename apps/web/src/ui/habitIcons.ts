@@ -1,11 +1,15 @@
+import Armchair from 'lucide-react-native/icons/armchair';
 import Anchor from 'lucide-react-native/icons/anchor';
+import Bath from 'lucide-react-native/icons/bath';
 import Bird from 'lucide-react-native/icons/bird';
 import BookOpen from 'lucide-react-native/icons/book-open';
 import Brush from 'lucide-react-native/icons/brush';
 import Cable from 'lucide-react-native/icons/cable';
+import CakeSlice from 'lucide-react-native/icons/cake-slice';
 import Coffee from 'lucide-react-native/icons/coffee';
 import Dumbbell from 'lucide-react-native/icons/dumbbell';
 import Footprints from 'lucide-react-native/icons/footprints';
+import Gift from 'lucide-react-native/icons/gift';
 import Guitar from 'lucide-react-native/icons/guitar';
 import Hammer from 'lucide-react-native/icons/hammer';
 import Hand from 'lucide-react-native/icons/hand';
@@ -16,7 +20,10 @@ import Moon from 'lucide-react-native/icons/moon';
 import Music from 'lucide-react-native/icons/music';
 import Pencil from 'lucide-react-native/icons/pencil';
 import PiggyBank from 'lucide-react-native/icons/piggy-bank';
+import Sailboat from 'lucide-react-native/icons/sailboat';
+import ShoppingBag from 'lucide-react-native/icons/shopping-bag';
 import Sun from 'lucide-react-native/icons/sun';
+import Ticket from 'lucide-react-native/icons/ticket';
 import Utensils from 'lucide-react-native/icons/utensils';
 import Waves from 'lucide-react-native/icons/waves-horizontal';
 import type { Icon } from './IconButton.tsx';
@@ -44,4 +51,15 @@ export const HABIT_ICONS: Record<string, { icon: Icon; label: string }> = {
   sun: { icon: Sun, label: 'Sun' },
   heart: { icon: Heart, label: 'Heart' },
   savings: { icon: PiggyBank, label: 'Savings' },
+};
+
+/** Those that only a reward can have, beside the others. */
+export const REWARD_ICONS: typeof HABIT_ICONS = {
+  gift: { icon: Gift, label: 'Gift' },
+  cake: { icon: CakeSlice, label: 'Cake' },
+  ticket: { icon: Ticket, label: 'Ticket' },
+  bag: { icon: ShoppingBag, label: 'Bag' },
+  armchair: { icon: Armchair, label: 'Armchair' },
+  bath: { icon: Bath, label: 'Bath' },
+  sailboat: { icon: Sailboat, label: 'Boat' },
 };

@@ -22,13 +22,15 @@ import { ReachedWatch } from '../../parts/ReachedWatch.tsx';
 import { EarlierStartWatch } from '../../parts/EarlierStartWatch.tsx';
 import { selectHasPips } from '../../store/pips.ts';
 import { selectShowsSeasons } from '../../store/seasons.ts';
-import { selectIsHidden } from '../../store/selectors.ts';
+import { selectIsHidden, selectSettings } from '../../store/selectors.ts';
 import { serverAsked } from '../../store/accountSlice.ts';
 import { useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Frame, type Place } from '../../ui/Frame.tsx';
+import { isLeftOff } from '../../shared/leftOff.ts';
+import { LeftOffPage } from '../../parts/LeftOffPage.tsx';
 import { FindHost, useFind } from '../../parts/find/FindHost.tsx';
 import { FigureHost } from '../../parts/FigureHost.tsx';
 import { PlaceFault } from '../../parts/PlaceFault.tsx';
@@ -58,6 +60,7 @@ export function SignedIn() {
   const isLoaded = useAppSelector((state) => state.records.isLoaded);
   const hidesJournal = useAppSelector((state) => selectIsHidden(state, 'journal'));
   const hasPips = useAppSelector(selectHasPips);
+  const { hidden } = useAppSelector(selectSettings);
   const showsSeasons = useAppSelector(selectShowsSeasons);
   const isReachable = useAppSelector((state) => state.outbox.isReachable);
   const path = usePathname();
@@ -145,7 +148,7 @@ export function SignedIn() {
             fallbackRender={(fault) => <PlaceFault {...fault} {...(wanted === undefined ? {} : { path: wanted })} />}
             resetKeys={[path, wanted]}
           >
-            <Slot />
+            {isLeftOff(path, hidden ?? []) ? <LeftOffPage /> : <Slot />}
           </ErrorBoundary>
         </Places>
       </FindHost>

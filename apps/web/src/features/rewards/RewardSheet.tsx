@@ -14,6 +14,7 @@ import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Card } from '../../ui/Card.tsx';
 import { Field, Labelled } from '../../ui/Field.tsx';
+import { HABIT_ICONS, REWARD_ICONS } from '../../ui/habitIcons.ts';
 import { IconGrid } from '../../ui/IconGrid.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { SortableList } from '../../ui/SortableList.tsx';
@@ -23,6 +24,7 @@ import { pipsNameOf, pipsWords } from '../../words/pips.ts';
 import { rewardHints } from './hints.ts';
 
 const LONGEST_TITLE = 200;
+const ICONS = { ...REWARD_ICONS, ...HABIT_ICONS };
 
 /** A reward: what it is, what it costs, its icon; claimed on another day, retired, deleted, put in another order. */
 export function RewardSheet({ reward, order, onClose }: { reward: Reward | null; order: number; onClose: () => void }) {
@@ -86,7 +88,7 @@ export function RewardSheet({ reward, order, onClose }: { reward: Reward | null;
         </Words>
       ))}
       <Labelled label="Icon">
-        <IconGrid value={icon} onChange={setIcon} />
+        <IconGrid value={icon} icons={ICONS} onChange={setIcon} />
       </Labelled>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <Button kind="main" onPress={save}>

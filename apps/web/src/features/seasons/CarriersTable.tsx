@@ -6,7 +6,7 @@ import { View } from 'react-native';
 import { AddLine } from '../../parts/AddLine.tsx';
 import { QuickHabitSheet } from '../../parts/QuickHabitSheet.tsx';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
-import { SPACE } from '../../theme/space.ts';
+import { SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Chips } from '../../ui/Chips.tsx';
 import { Field } from '../../ui/Field.tsx';
@@ -186,7 +186,9 @@ function CarrierRow({
             chosen={impact === undefined ? [] : [impact]}
             onPress={(value) => deeds.setImpact(carrier, value === impact ? null : (value as Impact))}
           />
-          {isCounted ? null : (
+          {isCounted ? (
+            <View style={styles.noKey} />
+          ) : (
             <IconButton
               icon={X}
               sizePx={18}
@@ -275,6 +277,7 @@ const useStyles = themed((colors) => ({
   line: { flexDirection: 'row', alignItems: 'center', columnGap: SPACE.m },
   stacked: { flexDirection: 'column', alignItems: 'stretch', rowGap: SPACE.xs },
   name: { flexGrow: 1, flexShrink: 1, minWidth: 0 },
+  noKey: { width: TOUCH_PX },
   impact: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },
   dropping: { flexDirection: 'row', alignItems: 'flex-end', gap: SPACE.s, paddingVertical: SPACE.s },
   ways: { flexDirection: 'row', flexWrap: 'wrap', paddingHorizontal: SPACE.s, paddingTop: SPACE.xs },

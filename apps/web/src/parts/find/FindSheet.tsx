@@ -13,6 +13,7 @@ import { entryChange } from '../../store/makeChange.ts';
 import { selectEntry, selectSettings, selectToday, trackOf } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { isLeftOff } from '../../shared/leftOff.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Field } from '../../ui/Field.tsx';
@@ -20,7 +21,7 @@ import { Peg } from '../../ui/Peg.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { afterTap, standingWords } from '../../words/standing.ts';
-import { type Findable, PLACES_AND_ACTIONS, findablesOf, finderOf, isLeftOff } from './findables.ts';
+import { type Findable, PLACES_AND_ACTIONS, findablesOf, finderOf } from './findables.ts';
 
 const MOST_FOUND = 30;
 

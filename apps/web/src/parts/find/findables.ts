@@ -1,4 +1,4 @@
-import { type Goal, type Habit, type Hideable, type Track, dayOf } from '@wimbel/core';
+import { type Goal, type Habit, type Track, dayOf } from '@wimbel/core';
 import Fuse from 'fuse.js';
 import type { RootState } from '../../store/store.ts';
 import { selectAreas, selectGoals, selectHabits, selectToday, trackOf } from '../../store/selectors.ts';
@@ -31,17 +31,6 @@ const action = (name: string, path: string): Findable => ({
   aside: 'Action',
   path,
 });
-
-/** What can be left off, and whether an address is of it. */
-const OF_HIDDEN: Partial<Record<Hideable, (path: string) => boolean>> = {
-  journal: (path) => path.startsWith(PATHS.journal) || path === PATHS.prompts,
-  pips: (path) => path.startsWith(PATHS.rewards),
-  seasons: (path) => path.startsWith(PATHS.seasons),
-};
-
-/** Whether an address is of something that a person left off, of which no screen speaks then. */
-export const isLeftOff = (path: string, hidden: readonly Hideable[]): boolean =>
-  hidden.some((what) => OF_HIDDEN[what]?.(path) ?? false);
 
 /** What stands first while nothing is asked for. */
 export const PLACES_AND_ACTIONS: readonly Findable[] = [

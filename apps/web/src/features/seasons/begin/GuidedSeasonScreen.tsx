@@ -1,10 +1,11 @@
-import { type Season, dayOf, formatDay, seasonSpan } from '@wimbel/core';
+import { type Season, formatDay, seasonSpan } from '@wimbel/core';
 import { Redirect, useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { GuidedBar } from '../../../parts/GuidedBar.tsx';
+import { dateNear } from '../../../shared/format.ts';
 import { PATHS, seasonPath } from '../../../shared/paths.ts';
-import { selectGoals, selectHabits, selectKeyResults } from '../../../store/selectors.ts';
+import { selectGoals, selectHabits, selectKeyResults, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { themed } from '../../../theme/Theme.tsx';
@@ -191,12 +192,13 @@ function RestWeek({
   set: (part: Partial<SeasonDraft>) => void;
   begins: number;
 }) {
+  const today = useAppSelector(selectToday);
   const first = Math.max(seasonSpan(before).last + 1, begins);
   const [soon, rested] = [formatDay(first), formatDay(first + 7)];
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
       <Button kind={draft.startsOn === soon ? 'main' : 'plain'} onPress={() => set({ startsOn: soon })}>
-        {first === dayOf(soon) && first === begins ? 'Begin at once' : 'Begin right after it'}
+        {first === today ? 'Begin today' : `Begin on ${dateNear(first, today)}`}
       </Button>
       <Button kind={draft.startsOn === rested ? 'main' : 'plain'} onPress={() => set({ startsOn: rested })}>
         Rest a week first

@@ -1,7 +1,7 @@
 import { type Goal, parseDay } from '@wimbel/core';
 import { View } from 'react-native';
-import { counted, dayInWords, percent, weekdayName } from '../../../shared/format.ts';
-import { selectSettings } from '../../../store/selectors.ts';
+import { counted, dateNear, percent, weekdayName } from '../../../shared/format.ts';
+import { selectSettings, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { Chips } from '../../../ui/Chips.tsx';
 import { Field, Labelled } from '../../../ui/Field.tsx';
@@ -47,6 +47,7 @@ const SOME_WEEKS = [4, 6, 8, 12, 16];
 /** Its title, first day and number of weeks, with its last day. */
 export function DaysFields({ draft, set, faults }: SeasonFieldsProps) {
   const { passMark } = useAppSelector(selectSettings);
+  const today = useAppSelector(selectToday);
   const span = draftSpan(draft);
   return (
     <>
@@ -99,7 +100,7 @@ export function DaysFields({ draft, set, faults }: SeasonFieldsProps) {
         onPress={(weeks) => set({ weeks })}
       />
       {span === null ? null : (
-        <Words label={`Its last day is ${dayInWords(span.last)}`}>{`Its last day is ${dayInWords(span.last)}.`}</Words>
+        <Words>{`Its last day is ${weekdayName(span.last)} ${dateNear(span.last, today)}.`}</Words>
       )}
     </>
   );

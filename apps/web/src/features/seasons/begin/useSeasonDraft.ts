@@ -49,10 +49,17 @@ export function useSeasonDraft(after: string) {
   const account = useAppSelector((state) => state.account.account?.id ?? '');
   const keptAs = `seasonDraft.${account}`;
   const begins = firstFree(seasons, today);
+  const goals = useAppSelector((state) => state.records.goals);
+  /** One that says nothing yet; what is still open of the season before goes on unless one says otherwise. */
+  const fresh = (): SeasonDraft => {
+    const before = seasons.find(({ id }) => id === after);
+    const goalIds = (before?.goalIds ?? []).filter((id) => goals[id]?.state === 'open');
+    return { ...emptySeasonDraft(begins), after, goalIds };
+  };
   const [draft, setDraft] = useState<SeasonDraft>(() => {
     const kept = readSeasonDraft(keptOnDevice(keptAs), begins);
     // One that follows another season is thought out for itself.
-    return kept !== null && (after === '' || kept.after === after) ? kept : { ...emptySeasonDraft(begins), after };
+    return kept !== null && (after === '' || kept.after === after) ? kept : fresh();
   });
   const put = (next: SeasonDraft): void => {
     setDraft(next);
@@ -63,7 +70,7 @@ export function useSeasonDraft(after: string) {
     begins,
     seasons,
     set: (part: Partial<SeasonDraft>): void => put({ ...draft, ...part }),
-    startOver: (): void => put({ ...emptySeasonDraft(begins), after }),
+    startOver: (): void => put(fresh()),
     forget: (): void => keepOnDevice(keptAs, ''),
     faults: useMemo(() => faultsOf(draft, seasons, today), [draft, seasons, today]),
   };
