@@ -30,6 +30,8 @@ export default defineConfig({
     timezoneId: 'Europe/London',
     actionTimeout: 40_000,
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_ARGS },
+    // The worker that keeps the app would fetch all of it anew for each test; those about it let it in.
+    serviceWorkers: 'block',
     trace: 'off',
     screenshot: 'only-on-failure',
   },

@@ -42,8 +42,8 @@ async function main() {
   const { buildServer, buildWeb } = await import('../tools/build.mjs');
   const { machineSecret, startServer } = await import('../tools/server.mjs');
   ensurePostgres();
-  buildWeb();
-  buildServer();
+  await buildWeb();
+  await buildServer();
   const sample = sampleFile();
 
   const { clusterEnded } = await import('../tools/postgres.mjs');

@@ -79,8 +79,8 @@ async function main() {
 
   // What only reads runs beside the tests, so that both processors have work.
   await Promise.all([checks(), tests()]);
-  buildWeb();
-  buildServer();
+  await buildWeb();
+  await buildServer();
   await browser('as a person, in a browser');
 
   say('');

@@ -23,21 +23,21 @@ function* filesIn(path) {
 function hashOf(folders) {
   const hash = createHash('sha256');
   const files = folders.flatMap((folder) => [...filesIn(join(ROOT, folder))]).sort();
-  for (const file of [...files, join(ROOT, 'package-lock.json')]) {
+  for (const file of [...files, join(ROOT, 'package-lock.json'), join(ROOT, 'tools/build.mjs')]) {
     hash.update(relative(ROOT, file)).update('\0').update(readFileSync(file)).update('\0');
   }
   return hash.digest('hex');
 }
 
 /** Builds unless the sources are those of the last build. */
-function buildOnce(name, folders, output, build) {
+async function buildOnce(name, folders, output, build) {
   const stamp = join(output, '.built-from');
   const source = hashOf(folders);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === source) return;
   say(`Building ${name} …`);
   rmSync(output, { recursive: true, force: true });
   mkdirSync(output, { recursive: true });
-  build();
+  await build();
   writeFileSync(stamp, source);
 }
 
@@ -62,21 +62,51 @@ function listParts(folder) {
   writeFileSync(join(folder, 'parts.json'), JSON.stringify(later.map((name) => `/_expo/static/js/web/${name}`)));
 }
 
-export function buildWeb() {
-  buildOnce('the web app (the first time takes about two minutes)', ['apps/web', 'packages'], WEB_DIST, () => {
-    run('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
-      cwd: join(ROOT, 'apps/web'),
-      env: { CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', NODE_ENV: 'production' },
-      what: 'Building the web app',
-    });
-    listParts(WEB_DIST);
-    precompress(WEB_DIST);
+/** Lays down the worker that keeps every file of the app on the device, and opens any address with its one page. */
+async function layWorker(folder) {
+  const { generateSW } = await import('workbox-build');
+  const { warnings, count } = await generateSW({
+    globDirectory: folder,
+    globPatterns: ['**/*.{js,css,svg,png,ttf,ico,webmanifest}'],
+    globIgnores: ['**/*.map', 'sw.js', 'parts.json'],
+    templatedURLs: { '/': ['index.html'] },
+    swDest: join(folder, 'sw.js'),
+    navigateFallback: '/',
+    // What the server answers is never taken for a page of the app.
+    navigateFallbackDenylist: [/^\/api\//, /\.[A-Za-z0-9]{1,8}$/],
+    // Names that carry the hash of their content need no other sign of their version.
+    dontCacheBustURLsMatching: /[.-][0-9a-f]{16,}\.\w+$/,
+    maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
+    cleanupOutdatedCaches: true,
+    skipWaiting: false,
+    inlineWorkboxRuntime: true,
+    sourcemap: false,
+    mode: 'production',
   });
+  if (warnings.length > 0 || count === 0) throw new Error(`The worker keeps ${count} files: ${warnings.join('; ')}`);
 }
 
-export function buildServer() {
+export async function buildWeb() {
+  await buildOnce(
+    'the web app (the first time takes about two minutes)',
+    ['apps/web', 'packages'],
+    WEB_DIST,
+    async () => {
+      run('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
+        cwd: join(ROOT, 'apps/web'),
+        env: { CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', NODE_ENV: 'production' },
+        what: 'Building the web app',
+      });
+      listParts(WEB_DIST);
+      await layWorker(WEB_DIST);
+      precompress(WEB_DIST);
+    },
+  );
+}
+
+export async function buildServer() {
   const banner = "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);";
-  buildOnce('the server', ['apps/server', 'packages'], join(ROOT, 'apps/server/dist'), () => {
+  await buildOnce('the server', ['apps/server', 'packages'], join(ROOT, 'apps/server/dist'), () => {
     run(
       'npx',
       [

@@ -27,8 +27,8 @@ export async function startWimbel(
   { now = NOW, env = {} }: { now?: string; env?: Record<string, string> } = {},
 ) {
   ensurePostgres();
-  buildWeb();
-  buildServer();
+  await buildWeb();
+  await buildServer();
   mkdirSync(STATE, { recursive: true });
   const sampleFile = join(STATE, `${name}-sample.json`);
   writeFileSync(

@@ -52,13 +52,24 @@ export class Person {
       zone?: string;
       /** A device that is touched. */
       hasTouch?: boolean;
+      /** Whether the browser keeps the app on the device, as it does for people. */
+      keepsApp?: boolean;
     } = {},
   ) {
-    const { url = process.env.E2E_URL, size, now = NOW, scheme = 'light', zone, hasTouch = false } = options;
+    const {
+      url = process.env.E2E_URL,
+      size,
+      now = NOW,
+      scheme = 'light',
+      zone,
+      hasTouch = false,
+      keepsApp = false,
+    } = options;
     const context = await browser.newContext({
       baseURL: url,
       colorScheme: scheme,
       hasTouch,
+      serviceWorkers: keepsApp ? 'allow' : 'block',
       ...(size ? { viewport: size } : {}),
       ...(zone ? { timezoneId: zone } : {}),
     });
@@ -115,6 +126,25 @@ export class Person {
       location.pathname + location.search === to && document.querySelector('h1:not([data-left])') !== null;
     await this.page.waitForFunction(isThere, address);
     await expect(this.page.locator('h1[data-left]')).toHaveCount(0);
+  }
+
+  /** Waits until the whole app is kept on the device. */
+  async appKept(): Promise<void> {
+    await expect
+      .poll(() =>
+        this.page.evaluate(async () => {
+          const registration = await navigator.serviceWorker.getRegistration();
+          return registration?.active?.state ?? 'none';
+        }),
+      )
+      .toBe('activated');
+  }
+
+  /** Waits until the record of this device is kept up to what it shows. */
+  async recordKept(): Promise<void> {
+    await this.everythingSaved();
+    // What was taken in is written down behind the screen.
+    await this.page.waitForTimeout(400);
   }
 
   /** Sets the clock of the device to another morning and opens the app anew. */

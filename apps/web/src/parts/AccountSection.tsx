@@ -1,30 +1,29 @@
+import { dataFileOf, writeDataFile } from '@wimbel/exchange';
+import { formatDay } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { useStore } from 'react-redux';
 import { api } from '../shared/api.ts';
+import { download } from '../shared/download.ts';
 import { counted } from '../shared/format.ts';
+import { recordsOf } from '../store/broughtIn.ts';
+import { selectToday } from '../store/selectors.ts';
+import { openRecordStore } from '../sync/recordStore.ts';
+import { SPACE } from '../theme/space.ts';
 import { Button } from '../ui/Button.tsx';
+import { Sheet } from '../ui/Sheet.tsx';
 import { useToast } from '../ui/Toast.tsx';
 import { Words } from '../ui/Words.tsx';
 import { isSample, signedOut } from '../store/accountSlice.ts';
-import { useAppDispatch, useAppSelector } from '../store/store.ts';
+import { type RootState, useAppDispatch, useAppSelector } from '../store/store.ts';
 
 /** Who is signed in, what still waits to be saved, and the way out. */
 export function AccountSection() {
   const account = useAppSelector((state) => state.account.account);
   const waiting = useAppSelector((state) => state.outbox.waiting.length);
-  const dispatch = useAppDispatch();
-  const toast = useToast();
-  const [isBusy, setIsBusy] = useState(false);
-  const signOut = async (): Promise<void> => {
-    setIsBusy(true);
-    try {
-      await api.signOut();
-      dispatch(signedOut());
-    } catch {
-      setIsBusy(false);
-      toast({ text: 'The server cannot be reached, so you are still signed in. Nothing is lost; try again later.' });
-    }
-  };
+  const isRecordKept = useAppSelector((state) => state.outbox.isRecordKept);
+  const [isAsking, setIsAsking] = useState(false);
+  const { isBusy, signOut } = useSignOut();
   return (
     <>
       <Words tone="quiet">
@@ -32,16 +31,78 @@ export function AccountSection() {
           ? 'A sample of your own, with made-up data to look around in. It is gone after a day.'
           : `Signed in as ${account?.email ?? ''}`}
       </Words>
+      <Words type="quiet" tone={isRecordKept ? 'quiet' : 'madder'}>
+        {isRecordKept
+          ? 'What you keep here is on this device too, and opens without a connection.'
+          : 'This browser keeps nothing: without a connection there is nothing to open.'}
+      </Words>
       {waiting > 0 ? (
         <Words type="quiet" tone="quiet">
           {counted(waiting, 'change')} still to be saved. They stay on this device and are sent when you sign in again.
         </Words>
       ) : null}
       <View style={{ flexDirection: 'row' }}>
-        <Button onPress={() => void signOut()} isBusy={isBusy}>
+        <Button onPress={() => (waiting > 0 ? setIsAsking(true) : void signOut(false))} isBusy={isBusy}>
           Sign out
         </Button>
       </View>
+      {isAsking ? (
+        <WaitingSheet onClose={() => setIsAsking(false)} onSignOut={() => void signOut(true)} isBusy={isBusy} />
+      ) : null}
     </>
+  );
+}
+
+/** Ends the session and takes the record off this device, unless it is to stay. */
+function useSignOut() {
+  const store = useStore<RootState>();
+  const dispatch = useAppDispatch();
+  const toast = useToast();
+  const [isBusy, setIsBusy] = useState(false);
+  const signOut = async (staysHere: boolean): Promise<void> => {
+    setIsBusy(true);
+    const accountId = store.getState().account.account?.id;
+    try {
+      await api.signOut();
+      dispatch(signedOut());
+    } catch {
+      setIsBusy(false);
+      toast({ text: 'The server cannot be reached, so you are still signed in. Nothing is lost; try again later.' });
+      return;
+    }
+    if (accountId !== undefined && !staysHere)
+      await openRecordStore(accountId)
+        .clear()
+        .catch(() => undefined);
+  };
+  return { isBusy, signOut };
+}
+
+/** What is said before somebody signs out with changes that the server does not have yet. */
+function WaitingSheet({ onClose, onSignOut, isBusy }: { onClose: () => void; onSignOut: () => void; isBusy: boolean }) {
+  const store = useStore<RootState>();
+  const waiting = useAppSelector((state) => state.outbox.waiting.length);
+  const save = (): void => {
+    const state = store.getState();
+    const text = writeDataFile(dataFileOf(recordsOf(state.records)));
+    download(`wimbel-${formatDay(selectToday(state))}.json`, new Blob([text], { type: 'application/json' }));
+  };
+  return (
+    <Sheet title="Sign out now?" onClose={onClose}>
+      <Words>
+        {waiting === 0
+          ? 'Everything is saved by now.'
+          : `${counted(waiting, 'change')} ${waiting === 1 ? 'has' : 'have'} not reached the server yet. Signed out, ${waiting === 1 ? 'it stays' : 'they stay'} on this device with your record, and ${waiting === 1 ? 'is' : 'are'} sent when you sign in here again.`}
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button kind="main" onPress={onClose}>
+          {waiting === 0 ? 'Stay signed in' : 'Wait for it'}
+        </Button>
+        <Button onPress={save}>Save everything as a file</Button>
+        <Button onPress={onSignOut} isBusy={isBusy}>
+          Sign out all the same
+        </Button>
+      </View>
+    </Sheet>
   );
 }

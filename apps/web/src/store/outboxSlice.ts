@@ -13,9 +13,11 @@ export type OutboxState = {
   isReachable: boolean;
   /** Whether what waits is kept on this device; false where its storage would not take it. */
   isKept: boolean;
+  /** Whether the record is kept on this device; false where its storage would not take it. */
+  isRecordKept: boolean;
 };
 
-const initialState: OutboxState = { waiting: [], refused: [], isReachable: true, isKept: true };
+const initialState: OutboxState = { waiting: [], refused: [], isReachable: true, isKept: true, isRecordKept: true };
 
 const slice = createSlice({
   name: 'outbox',
@@ -51,6 +53,9 @@ const slice = createSlice({
     serverMissed(state) {
       state.isReachable = false;
     },
+    recordKept(state, { payload }: PayloadAction<boolean>) {
+      state.isRecordKept = payload;
+    },
     deviceKept(state, { payload }: PayloadAction<boolean>) {
       state.isKept = payload;
     },
@@ -72,5 +77,6 @@ export const {
   serverReached,
   serverMissed,
   deviceKept,
+  recordKept,
 } = slice.actions;
 export const outboxReducer = slice.reducer;

@@ -1,7 +1,7 @@
 import type { Change, ServerRow } from '@wimbel/contract';
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import { type Row, withChanges } from './effects.ts';
-import { emptyRecordsState, withRows } from './recordsState.ts';
+import { emptyRecordsState, withKept, withRows } from './recordsState.ts';
 
 const slice = createSlice({
   name: 'records',
@@ -16,6 +16,9 @@ const slice = createSlice({
       revision: payload.revision,
       isLoaded: state.isLoaded || payload.isLast,
     }),
+    /** What this device kept of the record stands until the server says what is newer. */
+    recordsOpened: (state, { payload }: PayloadAction<Parameters<typeof withKept>[1]>) =>
+      withKept(original(state)!, payload),
     /** Records are as the server holds them again: a change of them did not come to hold. */
     recordsPutBack: (state, { payload }: PayloadAction<{ rows: Row[] }>) => withRows(original(state)!, payload.rows),
     /** Another account, or none: everything of the one before goes. */
@@ -23,5 +26,5 @@ const slice = createSlice({
   },
 });
 
-export const { recordsChanged, rowsArrived, recordsPutBack, recordsCleared } = slice.actions;
+export const { recordsChanged, recordsOpened, rowsArrived, recordsPutBack, recordsCleared } = slice.actions;
 export const recordsReducer = slice.reducer;

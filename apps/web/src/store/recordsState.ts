@@ -75,3 +75,11 @@ export function withRows(state: RecordsState, rows: readonly Row[]): RecordsStat
   }
   return next;
 }
+
+/** The state with a record that this device kept, in the place of what there was; it stands for the whole of it. */
+export function withKept(
+  state: RecordsState,
+  { revision, rows, entries }: { revision: number; rows: readonly Row[]; entries: RecordsState['entries'] },
+): RecordsState {
+  return { ...withRows({ ...state, entries }, rows), revision, isLoaded: true };
+}

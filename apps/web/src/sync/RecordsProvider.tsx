@@ -1,6 +1,6 @@
 import type { Change } from '@wimbel/contract';
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react';
-import { Provider } from 'react-redux';
+import { Provider, useStore } from 'react-redux';
 import { api } from '../shared/api.ts';
 import { accountLeft } from '../shared/accountLeft.ts';
 import { forgetDrafts } from '../shared/formDraft.ts';
@@ -8,8 +8,10 @@ import { deviceNow } from '../shared/clock.ts';
 import { accountElsewhere, serverUnreachable, signedIn, signedOut } from '../store/accountSlice.ts';
 import { dayByClock, dayTurned } from '../store/clockSlice.ts';
 import { refusalDismissed } from '../store/outboxSlice.ts';
+import { accountOfDevice, keepAccountOfDevice } from './deviceAccount.ts';
 import { openOutboxStore } from './outboxStore.ts';
-import { type Store, createStore, useAppDispatch, useAppSelector } from '../store/store.ts';
+import { openRecordStore } from './recordStore.ts';
+import { type RootState, type Store, createStore, useAppDispatch, useAppSelector } from '../store/store.ts';
 import { type Sync, startSync } from './sync.ts';
 import { type Step, changesBack, stepOf } from '../store/undo.ts';
 import { openAccountTalk } from './accountTalk.ts';
@@ -53,18 +55,38 @@ export function RecordsProvider({ children }: { children: ReactNode }) {
   );
 }
 
-/** Asks the server who is signed in; also after it could not be reached. */
+/**
+ * Asks the server who is signed in; also after it could not be reached. Where it cannot be, whoever was signed in last on
+ * this device stays so: their record is here.
+ */
 export function useAskAccount(): () => void {
+  const store = useStore<RootState>();
   const dispatch = useAppDispatch();
   return useMemo(
     () => () => {
       void api
         .account()
         .then((account) => dispatch(account ? signedIn(account) : signedOut()))
-        .catch(() => dispatch(serverUnreachable()));
+        .catch(() => {
+          if (store.getState().account.status !== 'in') dispatch(serverUnreachable());
+        });
     },
-    [dispatch],
+    [dispatch, store],
   );
+}
+
+/** Opens with the account that this device knows, and remembers who signs in. */
+function useDeviceAccount(): void {
+  const dispatch = useAppDispatch();
+  const { status, account } = useAppSelector((state) => state.account);
+  useEffect(() => {
+    const known = accountOfDevice();
+    if (known !== null) dispatch(signedIn(known));
+  }, [dispatch]);
+  useEffect(() => {
+    if (status === 'in') keepAccountOfDevice(account);
+    else if (status === 'out') keepAccountOfDevice(null);
+  }, [status, account]);
 }
 
 /** Signing in or out in one tab is felt in all. */
@@ -110,11 +132,12 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
   const outbox = useMemo(() => openOutboxStore(), []);
   const sync = useRef<Sync | null>(null);
   const ask = useAskAccount();
+  useDeviceAccount();
   useEffect(ask, [ask]);
 
   useEffect(() => {
     if (accountId === null) return;
-    const running = startSync({ store, api, outbox, accountId });
+    const running = startSync({ store, api, outbox, record: openRecordStore(accountId), accountId });
     sync.current = running;
     const wake = (): void => {
       if (document.visibilityState === 'visible') running.now();

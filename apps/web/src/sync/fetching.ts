@@ -2,16 +2,28 @@ import { type Change, type Made, type ServerRow, isLater } from '@wimbel/contrac
 import { noteInstant } from '../shared/clock.ts';
 import { placeOf, touchedBy } from '../store/effects.ts';
 import { outboxRestored } from '../store/outboxSlice.ts';
-import { recordsPutBack, rowsArrived } from '../store/recordsSlice.ts';
+import { recordsOpened, recordsPutBack, rowsArrived } from '../store/recordsSlice.ts';
+import type { HeldRow } from './recordStore.ts';
 import type { Session } from './session.ts';
 
-/** Takes rows of the server into the store, except what changes that wait here hide. */
-export function takeIn(session: Session, rows: readonly ServerRow[], revision: number, isLast: boolean): void {
-  const { store, outstanding } = session;
+/**
+ * Takes rows of the server into the store, except what changes that wait here hide, and keeps them on this device: `own` is
+ * what the server took in of this device's changes, which it does not tell again.
+ */
+export function takeIn(
+  session: Session,
+  rows: readonly ServerRow[],
+  revision: number,
+  isLast: boolean,
+  own: readonly HeldRow[] = [],
+): void {
+  const { store, outstanding, record } = session;
   for (const row of rows) noteInstant(row.madeAt);
   const { records } = store.getState();
-  if (rows.length > 0 || revision !== records.revision || (isLast && !records.isLoaded)) {
+  if (rows.length > 0 || own.length > 0 || revision !== records.revision || (isLast && !records.isLoaded)) {
     store.dispatch(rowsArrived({ rows: outstanding.arrived(rows), revision, isLast }));
+    const { isLoaded } = store.getState().records;
+    void session.keepRecord(() => record.put([...own, ...rows], revision, isLoaded));
   }
 }
 
@@ -21,11 +33,14 @@ export async function fetchNewer(
   see: (rows: readonly ServerRow[], isLast: boolean) => void = () => undefined,
 ): Promise<void> {
   for (;;) {
-    const { revision, more, rows } = await session.api.changesSince(
-      session.accountId,
-      session.store.getState().records.revision,
-    );
+    const since = session.store.getState().records.revision;
+    const { revision, more, rows } = await session.api.changesSince(session.accountId, since);
     if (session.isStopped) return;
+    if (revision < since) {
+      // The server was put back to an earlier day: all it has is asked for again.
+      takeIn(session, [], 0, false);
+      continue;
+    }
     takeIn(session, rows, revision, !more);
     see(rows, !more);
     if (!more) return;
@@ -33,24 +48,38 @@ export async function fetchNewer(
 }
 
 /**
- * Fetches the record, then puts what waited here from an earlier visit on top of it, except where the server holds
- * something later. `onRestored` is called once, with the last page.
+ * Opens what this device keeps of the record, or fetches it, then puts what waited here from an earlier visit on top of it,
+ * except where the server is known to hold something later. `onRestored` is called once all of it stands.
  */
 export async function restore(session: Session, onRestored: () => void): Promise<void> {
-  const { outbox, accountId } = session;
-  const kept = await outbox.read(accountId).catch(() => ({ waiting: [], refused: [] }));
+  const { outbox, accountId, record } = session;
+  const [waited, kept] = await Promise.all([
+    outbox.read(accountId).catch(() => ({ waiting: [], refused: [] })),
+    record.read().catch(() => null),
+  ]);
   if (session.isStopped) return;
+  const putBack = (held: ReadonlyMap<string, Made>): void => {
+    onRestored();
+    const known = new Set(session.waiting().map((each) => each.id));
+    const own = waited.waiting.filter((each) => !known.has(each.id));
+    session.store.dispatch(outboxRestored({ waiting: own, refused: waited.refused }));
+    for (const change of own) putOnTop(session, change, held.get(placeOf(change)));
+  };
+  if (kept !== null) {
+    const held = await record.madeOf(waited.waiting).catch(() => new Map<string, Made>());
+    if (session.isStopped) return;
+    for (const { madeAt } of held.values()) noteInstant(madeAt);
+    session.store.dispatch(recordsOpened(kept));
+    putBack(held);
+    return;
+  }
   const held = new Map<string, Made>();
   let isDone = false;
   await fetchNewer(session, (rows, isLast) => {
     for (const row of rows) held.set(placeOf(row), { madeAt: row.madeAt, id: row.changeId });
     if (!isLast || isDone) return;
     isDone = true;
-    onRestored();
-    const known = new Set(session.waiting().map((each) => each.id));
-    const own = kept.waiting.filter((each) => !known.has(each.id));
-    session.store.dispatch(outboxRestored({ waiting: own, refused: kept.refused }));
-    for (const change of own) putOnTop(session, change, held.get(placeOf(change)));
+    putBack(held);
   });
 }
 

@@ -12,8 +12,8 @@ export type Outstanding = {
   add: (change: Change, touched: readonly Touched[]) => void;
   /** A change got another instant. */
   restamped: (change: Change) => void;
-  /** The server took a change in. */
-  accepted: (id: string) => void;
+  /** The server took a change in; gives what it made of what it touched. */
+  accepted: (id: string) => readonly Touched[];
   /** A change did not come to hold (refused, or something later was there); gives what takes its place. */
   undone: (id: string) => Row[];
   /** What the server sent; gives what of it is to be shown, the rest being hidden by changes that are later. */
@@ -53,12 +53,14 @@ export function createOutstanding(): Outstanding {
       if (known !== undefined) known.by = change;
     },
     accepted(id) {
-      for (const each of made.get(id)?.touched ?? []) {
+      const touched = made.get(id)?.touched ?? [];
+      for (const each of touched) {
         const place = placeOf(each);
         const held = under.get(place);
         if (held !== undefined) held.record = each.after;
       }
       for (const place of end(id)) under.delete(place);
+      return touched;
     },
     undone(id) {
       return end(id).flatMap((place) => {

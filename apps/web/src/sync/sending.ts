@@ -1,10 +1,11 @@
 import type { Change, ChangeResult, ChangesAnswer } from '@wimbel/contract';
 import { ApiError } from '../shared/api.ts';
 import { nextInstant } from '../shared/clock.ts';
-import type { Row } from '../store/effects.ts';
+import type { Row, Touched } from '../store/effects.ts';
 import { type Refusal, changesAcknowledged, changesRefused, changesRestamped } from '../store/outboxSlice.ts';
 import { recordsPutBack } from '../store/recordsSlice.ts';
 import { takeIn } from './fetching.ts';
+import type { HeldRow } from './recordStore.ts';
 import type { Session } from './session.ts';
 
 /** How many changes one request carries. */
@@ -56,7 +57,13 @@ export function createSending(session: Session): Sending {
   /** Parts what became of changes: with the server's time it holds; where it never does, it is put aside. */
   function sort(batch: readonly Change[], results: readonly ChangeResult[]) {
     const byId = new Map(batch.map((each) => [each.id, each]));
-    const sorted = { ahead: [] as Change[], refusals: [] as Refusal[], taken: [] as string[], back: [] as Row[] };
+    const sorted = {
+      ahead: [] as Change[],
+      refusals: [] as Refusal[],
+      taken: [] as string[],
+      back: [] as Row[],
+      own: [] as HeldRow[],
+    };
     for (const result of results) {
       const change = byId.get(result.id);
       if (change === undefined) continue;
@@ -66,7 +73,7 @@ export function createSending(session: Session): Sending {
       }
       if (result.status === 'refused') sorted.refusals.push({ change, issues: result.issues });
       else sorted.taken.push(result.id);
-      if (result.status === 'accepted') outstanding.accepted(result.id);
+      if (result.status === 'accepted') sorted.own.push(...heldBy(change, outstanding.accepted(result.id)));
       else sorted.back.push(...outstanding.undone(result.id));
     }
     return sorted;
@@ -74,7 +81,7 @@ export function createSending(session: Session): Sending {
 
   /** Takes in what became of changes, and what the server says is newer. */
   function take(batch: readonly Change[], answer: Answer): void {
-    const { ahead, refusals, taken, back } = sort(batch, answer.results);
+    const { ahead, refusals, taken, back, own } = sort(batch, answer.results);
     if (ahead.length > 0) {
       ahead.forEach(outstanding.restamped);
       store.dispatch(changesRestamped({ changes: ahead }));
@@ -88,7 +95,7 @@ export function createSending(session: Session): Sending {
     void session.keep(() => outbox.forget(accountId, taken));
     if (back.length > 0) store.dispatch(recordsPutBack({ rows: back }));
     const { rows, revision } = answer;
-    if (rows !== undefined && revision !== undefined) takeIn(session, rows, revision, true);
+    if (rows !== undefined && revision !== undefined) takeIn(session, rows, revision, true, own);
   }
 
   return {
@@ -108,5 +115,9 @@ export function createSending(session: Session): Sending {
     },
   };
 }
+
+/** What a change that was taken in made, as the server holds it from now on. */
+const heldBy = ({ id, madeAt }: Change, touched: readonly Touched[]): HeldRow[] =>
+  touched.map(({ collection, key, after }) => ({ collection, key, record: after, madeAt, changeId: id }));
 
 const isAhead = (result: ChangeResult): boolean => result.status === 'refused' && result.code === 'ahead';

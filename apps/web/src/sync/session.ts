@@ -1,7 +1,9 @@
 import type { Change } from '@wimbel/contract';
 import type { Api } from '../shared/api.ts';
+import { recordKept } from '../store/outboxSlice.ts';
 import type { Store } from '../store/store.ts';
 import type { OutboxStore } from './outboxStore.ts';
+import type { RecordStore } from './recordStore.ts';
 import { type Outstanding, createOutstanding } from './outstanding.ts';
 
 /** What sending, fetching and restoring share while an account is open on this page. */
@@ -9,20 +11,31 @@ export type Session = {
   store: Store;
   api: Api;
   outbox: OutboxStore;
+  /** Where the record is kept on this device. */
+  record: RecordStore;
   accountId: string;
   outstanding: Outstanding;
   isStopped: boolean;
   /** Keeps something on the device after what is being kept already; true once it is. */
   keep: (work: () => Promise<unknown>) => Promise<boolean>;
+  /** The same for the record: it never holds up what is being sent. Tells once where the device would not keep it. */
+  keepRecord: (work: () => Promise<unknown>) => Promise<boolean>;
   /** Settles once all that is being kept is. */
   settled: () => Promise<unknown>;
   /** Changes that the server has not answered. */
   waiting: () => Change[];
 };
 
-export function createSession(deps: { store: Store; api: Api; outbox: OutboxStore; accountId: string }): Session {
+export function createSession(deps: {
+  store: Store;
+  api: Api;
+  outbox: OutboxStore;
+  record: RecordStore;
+  accountId: string;
+}): Session {
   let keeping: Promise<unknown> = Promise.resolve();
-  return {
+  let keepingRecord: Promise<boolean> = Promise.resolve(true);
+  const session: Session = {
     ...deps,
     outstanding: createOutstanding(),
     isStopped: false,
@@ -35,7 +48,28 @@ export function createSession(deps: { store: Store; api: Api; outbox: OutboxStor
       keeping = done;
       return done;
     },
+    keepRecord(work) {
+      // Where one piece could not be kept, the next would leave a hole behind it: nothing more is kept until the app opens anew.
+      const done = keepingRecord.then(async (isWhole) => {
+        if (!isWhole) return false;
+        // What was signed out of is not laid down again; what is left out here is fetched the next time.
+        if (session.isStopped) return true;
+        try {
+          await work();
+          return true;
+        } catch {
+          await deps.record.clear().catch(() => undefined);
+          return false;
+        }
+      });
+      keepingRecord = done;
+      void done.then((isKept) => {
+        if (deps.store.getState().outbox.isRecordKept !== isKept) deps.store.dispatch(recordKept(isKept));
+      });
+      return done;
+    },
     settled: () => keeping,
     waiting: () => deps.store.getState().outbox.waiting,
   };
+  return session;
 }

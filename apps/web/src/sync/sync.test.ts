@@ -12,6 +12,7 @@ import { type Api, ApiError } from '../shared/api.ts';
 import { learnServerTime } from '../shared/clock.ts';
 import { changeTo, entryChange, newId, removalOf } from '../store/makeChange.ts';
 import { openOutboxStore } from './outboxStore.ts';
+import { openRecordStore } from './recordStore.ts';
 import { selectEntries } from '../store/selectors.ts';
 import { createStore } from '../store/store.ts';
 import { aHabit } from '../testing/goalSamples.ts';
@@ -80,11 +81,13 @@ let running: Sync[] = [];
 function open(server: ReturnType<typeof pretendServer>, name: string, accountId = 'anna') {
   const store = createStore();
   const outbox = openOutboxStore(name);
-  const sync = startSync({ store, api: server.api, outbox, accountId, retryMs: [5] });
+  const record = openRecordStore(`${name}.${accountId}`);
+  const sync = startSync({ store, api: server.api, outbox, record, accountId, retryMs: [5] });
   running.push(sync);
   return {
     store,
     outbox,
+    record,
     sync,
     waiting: () => store.getState().outbox.waiting.length,
     entries: (): Record<string, Entry> =>
@@ -210,7 +213,9 @@ describe('a change', () => {
     const store = createStore();
     const outbox = openOutboxStore(newId(), storage);
     outbox.jot('anna', [entryChange(entry('2026-11-23'))]);
-    running.push(startSync({ store, api: server.api, outbox, accountId: 'anna', retryMs: [5] }));
+    running.push(
+      startSync({ store, api: server.api, outbox, record: openRecordStore(newId()), accountId: 'anna', retryMs: [5] }),
+    );
     await until(() => server.state.rows.length === 1);
     running[0]!.change([entryChange(entry('2026-11-24'))]);
     await until(() => server.state.rows.length === 2 && slips.size === 0);
@@ -453,6 +458,7 @@ describe('a change', () => {
     const store = createStore();
     const outbox = openOutboxStore(newId(), undefined);
     const sync = startSync({
+      record: openRecordStore(newId()),
       store,
       api: server.api,
       outbox: { ...outbox, jot: () => false },
@@ -531,11 +537,12 @@ describe('what the server sends', () => {
     });
     server.state.isAway = false;
     const again = open(server, name);
-    const seen = new Set<string | undefined>();
-    again.store.subscribe(() => seen.add(again.entries()['2026-11-24']?.mark));
+    // Until the server is heard, what this device knows stands.
     await until(() => again.waiting() === 0 && again.entries()['2026-11-23'] !== undefined);
     expect(again.entries()['2026-11-24']?.mark).toBe('rest');
-    expect(seen.has('missed')).toBe(false);
+    await until(async () => (await again.record.read())?.entries['h'] !== undefined);
+    const kept = [...eachEntry((await again.record.read())!.entries['h']!)];
+    expect(kept.find(({ day }) => day === '2026-11-24')?.mark).toBe('rest');
   });
 
   it('takes away what was removed elsewhere', async () => {
@@ -559,5 +566,116 @@ describe('what the server sends', () => {
     };
     device.sync.now();
     await until(() => device.store.getState().account.status === 'out');
+  });
+});
+
+describe('the record on the device', () => {
+  const namesOf = (device: ReturnType<typeof open>): string[] =>
+    Object.values(device.store.getState().records.habits).map(({ name }) => name);
+  /** Puts a habit on the server as another device would. */
+  const putHabit = (server: ReturnType<typeof pretendServer>, id: string, name: string, madeAt: string): void => {
+    server.put({ collection: 'habits', key: id, madeAt, changeId: newId(), record: aHabit(id, { name }) });
+  };
+  const isKept = async (device: ReturnType<typeof open>, revision: number): Promise<boolean> =>
+    (await device.record.read())?.revision === revision;
+
+  it('opens without the server, with what was there and what was changed on this device', async () => {
+    const [server, name] = [pretendServer(), newId()];
+    putHabit(server, 'h', 'Scales', '2026-11-01T10:00:00Z');
+    const before = open(server, name);
+    await until(() => before.store.getState().records.isLoaded);
+    before.sync.change([entryChange(entry('2026-11-23'))]);
+    await until(() => before.waiting() === 0);
+    await until(() => isKept(before, 2));
+    server.state.isAway = true;
+    before.sync.change([entryChange(entry('2026-11-24'))]);
+    await until(async () => (await before.outbox.read('anna')).waiting.length === 1);
+    before.sync.stop();
+    const after = open(server, name);
+    await until(() => after.store.getState().records.isLoaded);
+    expect(namesOf(after)).toEqual(['Scales']);
+    expect(Object.keys(after.entries())).toEqual(['2026-11-23', '2026-11-24']);
+    await until(() => after.waiting() === 1);
+    server.state.isAway = false;
+    after.sync.now();
+    await until(() => after.waiting() === 0);
+    expect(server.state.rows.map(({ key }) => key)).toContain('2026-11-24 h');
+  });
+
+  it('asks the server only for what is newer, and takes that in', async () => {
+    const [server, name] = [pretendServer(), newId()];
+    putHabit(server, 'h', 'Scales', '2026-11-01T10:00:00Z');
+    const before = open(server, name);
+    await until(() => isKept(before, 1));
+    before.sync.stop();
+    putHabit(server, 'i', 'Cold swim', '2026-11-02T10:00:00Z');
+    const asked = jest.spyOn(server.api, 'changesSince');
+    const after = open(server, name);
+    await until(() => namesOf(after).length === 2);
+    expect(asked.mock.calls.map(([, since]) => since)).toEqual([1]);
+    await until(() => isKept(after, 2));
+  });
+
+  it('does not show what waited here over something later that is known', async () => {
+    const [server, name] = [pretendServer(), newId()];
+    putHabit(server, 'h', 'Scales', '2026-11-20T10:00:00Z');
+    const before = open(server, name);
+    await until(() => isKept(before, 1));
+    before.sync.stop();
+    const early = { ...changeTo('habits', aHabit('h', { name: 'Early' })), madeAt: '2026-11-10T10:00:00Z' };
+    await before.outbox.keep('anna', [early]);
+    server.state.isAway = true;
+    const after = open(server, name);
+    await until(() => after.waiting() === 1);
+    expect(namesOf(after)).toEqual(['Scales']);
+  });
+
+  it('forgets what the server refused, and keeps what won', async () => {
+    const [server, name] = [pretendServer(), newId()];
+    putHabit(server, 'h', 'Scales', '2026-11-20T10:00:00Z');
+    server.state.refuse = () => 'not this one';
+    const before = open(server, name);
+    await until(() => isKept(before, 1));
+    before.sync.change([changeTo('habits', aHabit('h', { name: 'Refused' }))]);
+    await until(() => before.store.getState().outbox.refused.length === 1);
+    before.sync.stop();
+    server.state.isAway = true;
+    const after = open(server, name);
+    await until(() => after.store.getState().records.isLoaded);
+    expect(namesOf(after)).toEqual(['Scales']);
+  });
+
+  it('is asked for anew where the server was put back to an earlier day', async () => {
+    const [server, name] = [pretendServer(), newId()];
+    for (const [index, id] of ['h', 'i', 'j'].entries()) putHabit(server, id, id, `2026-11-0${index + 1}T10:00:00Z`);
+    const before = open(server, name);
+    await until(() => isKept(before, 3));
+    before.sync.stop();
+    server.state.rows.splice(0, 3);
+    putHabit(server, 'k', 'Other', '2026-11-09T10:00:00Z');
+    const after = open(server, name);
+    await until(() => namesOf(after).includes('Other'));
+    // Nothing that is only here is thrown away.
+    expect(namesOf(after)).toEqual(['h', 'i', 'j', 'Other']);
+  });
+
+  it('keeps nothing more once a piece could not be kept, says so, and is fetched whole next time', async () => {
+    const [server, name] = [pretendServer(), newId()];
+    putHabit(server, 'h', 'Scales', '2026-11-01T10:00:00Z');
+    const device = open(server, name);
+    await until(() => isKept(device, 1));
+    const putting = jest.spyOn(device.record, 'put').mockRejectedValueOnce(new Error('full'));
+    putHabit(server, 'i', 'Cold swim', '2026-11-02T10:00:00Z');
+    device.sync.now();
+    await until(() => !device.store.getState().outbox.isRecordKept);
+    putHabit(server, 'j', 'Cards', '2026-11-03T10:00:00Z');
+    device.sync.now();
+    await until(() => namesOf(device).length === 3);
+    putting.mockRestore();
+    expect(await device.record.read()).toBeNull();
+    device.sync.stop();
+    const after = open(server, name);
+    await until(() => namesOf(after).length === 3);
+    await until(() => isKept(after, 3));
   });
 });

@@ -8,6 +8,7 @@ import { recordsChanged, recordsCleared } from '../store/recordsSlice.ts';
 import type { Store } from '../store/store.ts';
 import { fetchNewer, restore } from './fetching.ts';
 import type { OutboxStore } from './outboxStore.ts';
+import type { RecordStore } from './recordStore.ts';
 import { createSending } from './sending.ts';
 import { type Session, createSession } from './session.ts';
 
@@ -32,6 +33,7 @@ export function startSync(deps: {
   store: Store;
   api: Api;
   outbox: OutboxStore;
+  record: RecordStore;
   accountId: string;
   retryMs?: number[];
 }): Sync {

@@ -14,6 +14,7 @@ import { ErrorBoundary } from 'react-error-boundary';
 import { ActivityIndicator, View } from 'react-native';
 import { useAskAccount, useCanUndo, useRecording } from '../../sync/RecordsProvider.tsx';
 import { useToast } from '../../ui/Toast.tsx';
+import { NewerSign } from '../../parts/NewerSign.tsx';
 import { SavingSign } from '../../parts/SavingSign.tsx';
 import { UndoKey } from '../../parts/UndoKey.tsx';
 import { FinishLineWatch } from '../../parts/FinishLineWatch.tsx';
@@ -34,6 +35,7 @@ import { LeftOffPage } from '../../parts/LeftOffPage.tsx';
 import { FindHost, useFind } from '../../parts/find/FindHost.tsx';
 import { FigureHost } from '../../parts/FigureHost.tsx';
 import { PlaceFault } from '../../parts/PlaceFault.tsx';
+import { keepAppOnDevice } from '../../shared/serviceWorker.ts';
 import { fetchAhead } from '../../shared/fetchAhead.ts';
 import { PATHS } from '../../shared/paths.ts';
 
@@ -54,6 +56,9 @@ const wideOnly = (hasPips: boolean, showsSeasons: boolean): readonly Place[] => 
   ...(showsSeasons ? [SEASONS] : []),
 ];
 
+const WHOLE = { flex: 1, minHeight: 0 } as const;
+const OUT_OF_SIGHT = { display: 'none' } as const;
+
 /** The places of someone who is signed in; anyone else is shown the way in. */
 export function SignedIn() {
   const status = useAppSelector((state) => state.account.status);
@@ -64,55 +69,17 @@ export function SignedIn() {
   const showsSeasons = useAppSelector(selectShowsSeasons);
   const isReachable = useAppSelector((state) => state.outbox.isReachable);
   const path = usePathname();
+  // The place itself stays: without it the address would be forgotten.
+  const isOff = isLeftOff(path, hidden ?? []);
   const router = useRouter();
-  const dispatch = useAppDispatch();
-  const ask = useAskAccount();
   // Where the person wants to be; the address follows once the place is there.
   const [wanted, setWanted] = useState<string>();
   useEffect(() => {
-    if (isLoaded) fetchAhead();
+    // Where no worker keeps the app, the browser's own store of files has to do.
+    if (isLoaded && !keepAppOnDevice()) fetchAhead();
   }, [isLoaded]);
   if (status === 'out') return <Redirect href={PATHS.signIn as never} />;
-  if (status === 'unreachable') {
-    return (
-      <Waiting>
-        <EmptyState
-          title="The server cannot be reached"
-          text="Everything you recorded is safe. Check your connection, then try again."
-        >
-          <Button
-            kind="main"
-            onPress={() => {
-              dispatch(serverAsked());
-              ask();
-            }}
-          >
-            Try again
-          </Button>
-        </EmptyState>
-      </Waiting>
-    );
-  }
-  if (status === 'elsewhere') {
-    return (
-      <Waiting>
-        <EmptyState
-          title="Another account is open in another tab"
-          text="This page has stopped, so that nothing of one account gets into the other. What you wrote here and could not be sent yet is kept on this device, and is sent when you sign in to this account again."
-        >
-          <Button
-            kind="main"
-            onPress={() => {
-              dispatch(serverAsked());
-              ask();
-            }}
-          >
-            Go on with the other account
-          </Button>
-        </EmptyState>
-      </Waiting>
-    );
-  }
+  if (status === 'unreachable' || status === 'elsewhere') return <CannotGoOn status={status} />;
   if (status === 'unknown' || !isLoaded) {
     return (
       <Waiting>
@@ -138,21 +105,67 @@ export function SignedIn() {
             router.push(to as never);
           }}
         >
-          <SavingSign />
-          <UndoKey />
-          <FinishLineWatch />
-          <MonthRewardWatch />
-          <ReachedWatch />
-          <EarlierStartWatch />
+          <Signs />
           <ErrorBoundary
             fallbackRender={(fault) => <PlaceFault {...fault} {...(wanted === undefined ? {} : { path: wanted })} />}
             resetKeys={[path, wanted]}
           >
-            {isLeftOff(path, hidden ?? []) ? <LeftOffPage /> : <Slot />}
+            {isOff ? <LeftOffPage /> : null}
+            <View style={isOff ? OUT_OF_SIGHT : WHOLE}>
+              <Slot />
+            </View>
           </ErrorBoundary>
         </Places>
       </FindHost>
     </FigureHost>
+  );
+}
+
+/** Why this page shows no record, and the way on. */
+function CannotGoOn({ status }: { status: 'unreachable' | 'elsewhere' }) {
+  const dispatch = useAppDispatch();
+  const ask = useAskAccount();
+  const again = (): void => {
+    dispatch(serverAsked());
+    ask();
+  };
+  return (
+    <Waiting>
+      {status === 'unreachable' ? (
+        <EmptyState
+          title="The server cannot be reached"
+          text="Everything you recorded is safe. Check your connection, then try again."
+        >
+          <Button kind="main" onPress={again}>
+            Try again
+          </Button>
+        </EmptyState>
+      ) : (
+        <EmptyState
+          title="Another account is open in another tab"
+          text="This page has stopped, so that nothing of one account gets into the other. What you wrote here and could not be sent yet is kept on this device, and is sent when you sign in to this account again."
+        >
+          <Button kind="main" onPress={again}>
+            Go on with the other account
+          </Button>
+        </EmptyState>
+      )}
+    </Waiting>
+  );
+}
+
+/** What stands above every place where there is something to say, and what watches for something to tell. */
+function Signs() {
+  return (
+    <>
+      <SavingSign />
+      <NewerSign />
+      <UndoKey />
+      <FinishLineWatch />
+      <MonthRewardWatch />
+      <ReachedWatch />
+      <EarlierStartWatch />
+    </>
   );
 }
 

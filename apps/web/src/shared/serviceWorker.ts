@@ -1,0 +1,68 @@
+/** Where the build lays the worker that keeps the app on the device. */
+const WORKER = '/sw.js';
+/** What the person came for goes first. */
+const AFTER_MS = 4000;
+
+/** A newer version of the app that is on the device beside this one. */
+export type NewerVersion = { take: () => void };
+
+let registered: Promise<ServiceWorkerRegistration | null> | null = null;
+const listeners = new Set<(newer: NewerVersion) => void>();
+let newer: NewerVersion | null = null;
+
+function tell(waiting: ServiceWorker): void {
+  newer = {
+    take: () => {
+      // The page changes over once the newer one is in charge, and never by itself.
+      navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true });
+      waiting.postMessage({ type: 'SKIP_WAITING' });
+    },
+  };
+  for (const listen of listeners) listen(newer);
+}
+
+function watch(registration: ServiceWorkerRegistration): void {
+  if (registration.waiting && navigator.serviceWorker.controller) tell(registration.waiting);
+  registration.addEventListener('updatefound', () => {
+    const coming = registration.installing;
+    coming?.addEventListener('statechange', () => {
+      if (coming.state === 'installed' && navigator.serviceWorker.controller) tell(coming);
+    });
+  });
+}
+
+async function register(): Promise<ServiceWorkerRegistration | null> {
+  try {
+    const registration = await navigator.serviceWorker.register(WORKER);
+    watch(registration);
+    return registration;
+  } catch {
+    // A browser that keeps no workers opens the app from the server, as before.
+    return null;
+  }
+}
+
+/**
+ * Has the browser keep the whole app on the device, so that it opens without a connection; a newer version is fetched beside
+ * the one that runs. False where this browser has no such workers.
+ */
+export function keepAppOnDevice(): boolean {
+  if (process.env.NODE_ENV !== 'production') return true;
+  if (!('serviceWorker' in navigator)) return false;
+  if (registered === null) {
+    registered = new Promise((resolve) => setTimeout(() => resolve(register()), AFTER_MS));
+  }
+  return true;
+}
+
+/** Looks for a newer version, as when the app was away for a while. */
+export function lookForNewer(): void {
+  void registered?.then((registration) => registration?.update().catch(() => undefined));
+}
+
+/** Hears of a newer version; returns the way to stop. */
+export function hearOfNewer(listen: (newer: NewerVersion) => void): () => void {
+  listeners.add(listen);
+  if (newer !== null) listen(newer);
+  return () => listeners.delete(listen);
+}

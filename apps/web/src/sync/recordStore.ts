@@ -1,0 +1,198 @@
+import { type Collection, type Made, type RecordOf, type ServerRow, entryOfKey, isLater } from '@wimbel/contract';
+import {
+  type Entry,
+  type EntryYear,
+  type EntryYears,
+  NO_ENTRIES,
+  dayOf,
+  firstOfYear,
+  withEntryOn,
+  yearOfDay,
+} from '@wimbel/core';
+import { type DBSchema, type IDBPDatabase, type IDBPObjectStore, deleteDB, openDB } from 'idb';
+import { placeOf } from '../store/effects.ts';
+
+type AnyRecord = RecordOf<Collection>;
+type Place = { collection: Collection; key: string };
+
+/** A record as the server holds it, with the change that made it so. */
+export type HeldRow = Pick<ServerRow, 'collection' | 'key' | 'record' | 'madeAt' | 'changeId'>;
+
+/** An account's record as it was kept: everything but entries one by one, entries by habit and year. */
+export type KeptRecord = {
+  revision: number;
+  rows: { collection: Collection; key: string; record: AnyRecord }[];
+  entries: Record<string, EntryYears>;
+};
+
+/** Where this device keeps an account's record as the server holds it, for the app to open with it. */
+export type RecordStore = {
+  /** What is kept; null where nothing is, or not yet the whole of it. */
+  read: () => Promise<KeptRecord | null>;
+  /** Which change made some records what they are; those that are not there are left out. */
+  madeOf: (places: readonly Place[]) => Promise<Map<string, Made>>;
+  /**
+   * Takes rows in, the later of a place last, with the revision that the record is up to by them, all or nothing. What is
+   * held in a later form already (by another tab) stays; what is gone is remembered as gone.
+   */
+  put: (rows: readonly HeldRow[], revision: number, isWhole: boolean) => Promise<void>;
+  /** Takes everything of the account off this device. */
+  clear: () => Promise<void>;
+};
+
+/** What is kept of a year: who made each of its days, by the day's place in it. */
+type YearMade = Record<number, [madeAt: string, changeId: string]>;
+
+interface RecordDatabase extends DBSchema {
+  /** Everything but entries, by place. */
+  records: { key: string; value: HeldRow };
+  /** The entries of a habit in a year: ten years of fifty habits are five hundred of these. */
+  entries: { key: string; value: { habitId: string; year: number; days: EntryYear } };
+  made: { key: string; value: YearMade };
+  about: { key: 'record'; value: { revision: number; isWhole: boolean } };
+}
+
+const STORES = ['records', 'entries', 'made', 'about'] as const;
+
+const yearKey = (habitId: string, year: number): string => `${year} ${habitId}`;
+
+/** The name of the database of an account: one for each. */
+export const recordDatabase = (accountId: string): string => `wimbel.record.${accountId}`;
+
+/** Keeps nothing: for a device that has no IndexedDB, and for tests. */
+export const NO_RECORD_STORE: RecordStore = {
+  read: async () => null,
+  madeOf: async () => new Map(),
+  put: async () => undefined,
+  clear: async () => undefined,
+};
+
+/** Opens an account's record in IndexedDB. What goes wrong rejects; the next call tries again. */
+export function openRecordStore(accountId: string): RecordStore {
+  const name = recordDatabase(accountId);
+  let opened: Promise<IDBPDatabase<RecordDatabase>> | null = null;
+  const close = async (): Promise<void> => {
+    const db = await opened?.catch(() => null);
+    opened = null;
+    db?.close();
+  };
+  const database = (): Promise<IDBPDatabase<RecordDatabase>> =>
+    (opened ??= openDB<RecordDatabase>(name, 1, {
+      upgrade(db) {
+        for (const store of STORES) db.createObjectStore(store);
+      },
+      // Another tab takes the record off the device, or lays it out anew.
+      blocking: () => void close(),
+      terminated: () => {
+        opened = null;
+      },
+    }).catch((error: unknown) => {
+      opened = null;
+      throw error;
+    }));
+
+  return {
+    async read() {
+      const tx = (await database()).transaction(['about', 'records', 'entries']);
+      const about = await tx.objectStore('about').get('record');
+      if (about === undefined || !about.isWhole) return null;
+      const [rows, years] = await Promise.all([tx.objectStore('records').getAll(), tx.objectStore('entries').getAll()]);
+      const entries: Record<string, Record<number, EntryYear>> = {};
+      for (const { habitId, year, days } of years) (entries[habitId] ??= {})[year] = days;
+      return {
+        revision: about.revision,
+        rows: rows.flatMap(({ collection, key, record }) => (record === null ? [] : [{ collection, key, record }])),
+        entries,
+      };
+    },
+    async madeOf(places) {
+      const found = new Map<string, Made>();
+      if (places.length === 0) return found;
+      const tx = (await database()).transaction(['records', 'made']);
+      for (const place of places) {
+        const name = placeOf(place);
+        if (place.collection === 'entries') {
+          const { habitId, year, at } = dayOfKey(place.key);
+          const made = (await tx.objectStore('made').get(yearKey(habitId, year)))?.[at];
+          if (made !== undefined) found.set(name, { madeAt: made[0], id: made[1] });
+        } else {
+          const held = await tx.objectStore('records').get(name);
+          if (held !== undefined) found.set(name, { madeAt: held.madeAt, id: held.changeId });
+        }
+      }
+      return found;
+    },
+    async put(rows, revision, isWhole) {
+      const tx = (await database()).transaction([...STORES] as Stores, 'readwrite');
+      const years = new Map<string, HeldRow[]>();
+      for (const row of rows) {
+        if (row.collection === 'entries') {
+          const { habitId, year } = dayOfKey(row.key);
+          const key = yearKey(habitId, year);
+          years.set(key, [...(years.get(key) ?? []), row]);
+        }
+      }
+      const others = latestOf(rows.filter(({ collection }) => collection !== 'entries'));
+      await Promise.all([
+        ...[...others].map(async ([name, row]) => {
+          const held = await tx.objectStore('records').get(name);
+          if (held === undefined || !isLater(madeBy(held), madeBy(row)))
+            await tx.objectStore('records').put(heldOf(row), name);
+        }),
+        ...[...years].map(([key, own]) => putYear(tx.objectStore('entries'), tx.objectStore('made'), key, own)),
+      ]);
+      const before = await tx.objectStore('about').get('record');
+      await tx.objectStore('about').put({ revision, isWhole: isWhole || (before?.isWhole ?? false) }, 'record');
+      await tx.done;
+    },
+    async clear() {
+      await close();
+      await deleteDB(name);
+    },
+  };
+}
+
+type Stores = (typeof STORES)[number][];
+type StoreOf<S extends (typeof STORES)[number]> = IDBPObjectStore<RecordDatabase, Stores, S, 'readwrite'>;
+
+/** Lays some days of a habit into their year, except where what is held was made later. */
+async function putYear(
+  entries: StoreOf<'entries'>,
+  makers: StoreOf<'made'>,
+  key: string,
+  rows: readonly HeldRow[],
+): Promise<void> {
+  const { habitId, year } = dayOfKey(rows[0]!.key);
+  const [kept, made = {}] = await Promise.all([entries.get(key), makers.get(key)]);
+  let laid: EntryYears = kept === undefined ? NO_ENTRIES : { [year]: kept.days };
+  for (const row of rows) {
+    const { at } = dayOfKey(row.key);
+    const held = made[at];
+    if (held !== undefined && isLater({ madeAt: held[0], id: held[1] }, madeBy(row))) continue;
+    laid = withEntryOn(laid, firstOfYear(year) + at, row.record as Entry | null);
+    made[at] = [row.madeAt, row.changeId];
+  }
+  const days = laid[year];
+  if (days === undefined) return;
+  await Promise.all([entries.put({ habitId, year, days }, key), makers.put(made, key)]);
+}
+
+const madeBy = ({ madeAt, changeId }: HeldRow): Made => ({ madeAt, id: changeId });
+
+/** The last row of each place. */
+const latestOf = (rows: readonly HeldRow[]): Map<string, HeldRow> => new Map(rows.map((row) => [placeOf(row), row]));
+
+const heldOf = ({ collection, key, record, madeAt, changeId }: HeldRow): HeldRow => ({
+  collection,
+  key,
+  record,
+  madeAt,
+  changeId,
+});
+
+function dayOfKey(key: string): { habitId: string; year: number; at: number } {
+  const { habitId, day } = entryOfKey(key);
+  const number = dayOf(day);
+  const year = yearOfDay(number);
+  return { habitId, year, at: number - firstOfYear(year) };
+}

@@ -1,0 +1,139 @@
+import { expect, test } from '@playwright/test';
+import { startWimbel } from '../../tools/wimbel.ts';
+import { PASSWORD, Person } from '../driver/person.ts';
+import { PHONE, WIDE } from '../playwright.config.ts';
+
+test.setTimeout(600_000);
+
+/** Places that are opened by their address, and what shows that each is whole. */
+const PLACES: [address: string, heading: string | RegExp][] = [
+  ['/today', 'Tuesday'],
+  ['/log', /November/],
+  ['/goals', 'Goals'],
+  ['/charts', /2026|November/],
+  ['/journal', /November/],
+  ['/journal/look-back?span=month', 'November 2026'],
+  ['/seasons', 'Seasons'],
+  ['/habits/new', 'Add a habit'],
+  ['/settings', 'Settings'],
+];
+
+test('with the server gone the app opens by any address, a day is lived on it, and it reaches another device afterwards', async ({
+  browser,
+}) => {
+  const wimbel = await startWimbel('device');
+  try {
+    const person = await Person.at(browser, { url: wimbel.url, size: PHONE, keepsApp: true });
+    const email = await person.signUp();
+    await person.addHabit({ name: 'Cold swim', from: '2026-11-20' });
+    await person.addHabit({ name: 'Scales', how: { unit: 'min', step: 5, atLeast: 20 }, from: '2026-11-20' });
+    await person.visit('/today');
+    await person.checkOff('Cold swim');
+    await person.appKept();
+    await person.recordKept();
+    wimbel.killServer();
+    await person.page.close();
+
+    await person.reopen('/today');
+    await expect(person.heading('Tuesday')).toBeVisible();
+    await expect(person.peg('Cold swim')).toHaveAttribute('aria-checked', 'true');
+    await person.peg('Scales').click();
+    await expect(person.row('Scales')).toContainText('5 of 20 min');
+    for (const [address, heading] of PLACES) {
+      await person.page.goto(address);
+      await expect(person.heading(heading).first(), address).toBeVisible();
+    }
+    await person.page.goto('/journal');
+    await person.page.getByLabel('What happened').first().fill('Fog all day.');
+    await person.page.getByLabel('What happened').first().blur();
+    await person.setGoal({ title: 'Swim across the bay', due: '2027-03-01' });
+    await expect(person.page.getByText(/Offline: .*waiting to sync/)).toBeVisible();
+    await person.page.close();
+    await person.reopen('/goals');
+    await expect(person.page.getByRole('link', { name: /^Swim across the bay/ })).toBeVisible();
+    await person.page.goto('/today');
+    await expect(person.row('Scales')).toContainText('5 of 20 min');
+
+    await wimbel.restartServer();
+    await person.page.clock.runFor(20_000);
+    await person.everythingSaved();
+    const other = await Person.at(browser, { url: wimbel.url, size: WIDE });
+    await other.signIn(email, PASSWORD);
+    await expect(other.row('Scales')).toContainText('5 of 20 min');
+    await other.visit('/goals');
+    await expect(other.page.getByRole('link', { name: /^Swim across the bay/ })).toBeVisible();
+    await other.visit('/journal');
+    await expect(other.page.getByText('Fog all day.')).toBeVisible();
+    await other.leave();
+    await person.leave();
+  } finally {
+    await wimbel.end();
+  }
+});
+
+test('signing out takes the record off the device, unless changes wait that the server does not have', async ({
+  browser,
+}) => {
+  const person = await Person.at(browser, { size: PHONE });
+  const email = await person.signUp();
+  await person.addHabit({ name: 'Cold swim' });
+  await person.recordKept();
+  const kept = (): Promise<string[]> =>
+    person.page.evaluate(async () =>
+      (await indexedDB.databases()).map(({ name }) => name!).filter((name) => name.startsWith('wimbel.record.')),
+    );
+  expect(await kept()).toHaveLength(1);
+  await person.visit('/settings');
+  await expect(
+    person.page.getByText('What you keep here is on this device too, and opens without a connection.'),
+  ).toBeVisible();
+  await person.button('Sign out').click();
+  await expect(person.button('Sign in')).toBeVisible();
+  await expect.poll(kept).toEqual([]);
+  await person.signIn(email);
+  await expect(person.peg('Cold swim')).toBeVisible();
+  // What waits is told before it is left.
+  await person.page.route('**/api/changes', (route) =>
+    route.request().method() === 'POST' ? route.abort() : route.continue(),
+  );
+  await person.checkOff('Cold swim');
+  await person.visit('/settings');
+  await person.button('Sign out').click();
+  await expect(person.page.getByRole('dialog')).toContainText('1 change has not reached the server yet');
+  const saved = person.page.waitForEvent('download');
+  await person.button('Save everything as a file').click();
+  expect((await saved).suggestedFilename()).toBe('wimbel-2026-11-24.json');
+  await person.button('Sign out all the same').click();
+  await expect(person.button('Sign in')).toBeVisible();
+  expect(await kept()).toHaveLength(1);
+  await person.page.unrouteAll();
+  await person.signIn(email);
+  await expect(person.peg('Cold swim')).toHaveAttribute('aria-checked', 'true');
+  await person.everythingSaved();
+  await person.leave();
+});
+
+test('where the browser keeps nothing it is said, and the app goes on from the server', async ({ browser }) => {
+  const person = await Person.at(browser, { size: PHONE });
+  await person.page.addInitScript(() => {
+    indexedDB.open = () => {
+      throw new DOMException('not here', 'SecurityError');
+    };
+  });
+  await person.signUp();
+  await person.visit('/settings');
+  await expect(
+    person.page.getByText('This browser keeps nothing: without a connection there is nothing to open.'),
+  ).toBeVisible();
+  await person.visit('/habits/new');
+  await person.page.getByLabel('Name', { exact: true }).fill('Cold swim');
+  await person.button('Add habit').click();
+  await person.visit('/today');
+  await person.checkOff('Cold swim');
+  await expect
+    .poll(async () => (await person.stored()).filter(({ collection }) => collection === 'entries').length)
+    .toBe(1);
+  await person.page.reload();
+  await expect(person.peg('Cold swim')).toHaveAttribute('aria-checked', 'true');
+  await person.leave();
+});
