@@ -11,7 +11,7 @@ const PLACES: [address: string, heading: string | RegExp][] = [
   ['/log', /November/],
   ['/goals', 'Goals'],
   ['/charts', /2026|November/],
-  ['/journal', /November/],
+  ['/journal', 'Tuesday'],
   ['/journal/look-back?span=month', 'November 2026'],
   ['/seasons', 'Seasons'],
   ['/habits/new', 'Add a habit'],
@@ -44,8 +44,9 @@ test('with the server gone the app opens by any address, a day is lived on it, a
       await expect(person.heading(heading).first(), address).toBeVisible();
     }
     await person.page.goto('/journal');
-    await person.page.getByLabel('What happened').first().fill('Fog all day.');
-    await person.page.getByLabel('What happened').first().blur();
+    await person.choose('Flat');
+    await person.page.getByLabel('Why?').fill('Fog all day.');
+    await person.page.getByLabel('Why?').blur();
     await person.setGoal({ title: 'Swim across the bay', due: '2027-03-01' });
     await expect(person.page.getByText(/Offline: .*waiting to sync/)).toBeVisible();
     await person.page.close();
@@ -136,4 +137,33 @@ test('where the browser keeps nothing it is said, and the app goes on from the s
   await person.page.reload();
   await expect(person.peg('Cold swim')).toHaveAttribute('aria-checked', 'true');
   await person.leave();
+});
+
+test('what one device changes stands on another within a second, and within a minute where it cannot be told', async ({
+  browser,
+}) => {
+  const desk = await Person.at(browser, { size: WIDE });
+  const email = await desk.signUp();
+  await desk.addHabit({ name: 'Cold swim' });
+  await desk.everythingSaved();
+  const phone = await Person.at(browser, { size: PHONE });
+  const streaming = phone.page.waitForResponse((response) => response.url().endsWith('/api/changes/stream'));
+  await phone.signIn(email, PASSWORD);
+  await expect(phone.peg('Cold swim')).toBeVisible();
+  expect((await streaming).status()).toBe(200);
+  await desk.visit('/today');
+  await desk.checkOff('Cold swim');
+  await expect(phone.peg('Cold swim')).toHaveAttribute('aria-checked', 'true', { timeout: 1000 });
+  // Nothing was looked at again: it was told.
+  await phone.page.route('**/api/changes/stream', (route) => route.abort());
+  await phone.page.reload();
+  await expect(phone.peg('Cold swim')).toHaveAttribute('aria-checked', 'true');
+  await phone.page.clock.runFor(1000);
+  await desk.peg('Cold swim').click();
+  await expect(desk.peg('Cold swim')).toHaveAttribute('aria-checked', 'false');
+  await desk.everythingSaved();
+  await phone.page.clock.runFor(60_000);
+  await expect(phone.peg('Cold swim')).toHaveAttribute('aria-checked', 'false');
+  await phone.leave();
+  await desk.leave();
 });

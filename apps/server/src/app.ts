@@ -12,6 +12,7 @@ import type { Auth } from './features/account/auth.ts';
 import { accountRoutes } from './features/account/routes.ts';
 import type { Sessions } from './features/account/sessions.ts';
 import { createMemory } from './features/changes/memory.ts';
+import type { News } from './features/changes/news.ts';
 import { changesRoutes } from './features/changes/routes.ts';
 import { healthRoutes } from './features/health/routes.ts';
 import { sampleRoutes } from './features/sample/routes.ts';
@@ -27,6 +28,7 @@ export type AppDeps = {
   origins: string[];
   /** Whether there is a sample to look at. */
   isSampleOffered: boolean;
+  news: News;
   limits: { signInAttempts: number; requestsPerMinute: number; samplesPerHour: number };
   /** Addresses of proxies in front of the server. */
   proxies: readonly string[];
@@ -109,7 +111,10 @@ export function createApp(deps: AppDeps) {
 
   app.on('GET', '/api/changes', compress());
   app.route('/api/health', healthRoutes(pool));
-  app.route('/api/changes', changesRoutes({ pool, clock, memory: createMemory() }, sessions, limits.requestsPerMinute));
+  app.route(
+    '/api/changes',
+    changesRoutes({ pool, clock, memory: createMemory(), news: deps.news }, sessions, limits.requestsPerMinute),
+  );
   app.use('/api/sample/*', bodyAtMost(SMALL_BODY_BYTES));
   app.route(
     '/api/sample',

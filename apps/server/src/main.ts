@@ -6,7 +6,9 @@ import { createDatabase, migrateDatabase } from './db/connection.ts';
 import { type Environment, readEnvironment } from './environment.ts';
 import { traceOf } from './errors.ts';
 import { createAuth } from './features/account/auth.ts';
+import { openHearing } from './db/hearing.ts';
 import { createSessions } from './features/account/sessions.ts';
+import { openNews } from './features/changes/news.ts';
 import { clearSamples, prepareSample } from './features/sample/service.ts';
 import { type Logger, createLog } from './log.ts';
 import { answerTogether } from './processes.ts';
@@ -37,11 +39,14 @@ async function prepare(environment: Environment, log: Logger, open: Open): Promi
 
 /** Answers requests until it is told to stop; what is under way then is answered first. */
 function answer(environment: Environment, log: Logger, { db, close, auth, clock }: Open): void {
-  const sessions = createSessions(auth, environment.databaseUrl);
+  const hearing = openHearing(environment.databaseUrl);
+  const sessions = createSessions(auth, hearing);
+  const news = openNews(db.$client, hearing);
   const app = createApp({
     db,
     auth,
     sessions,
+    news,
     clock,
     log,
     isSampleOffered: environment.sampleFile !== null,
@@ -63,7 +68,9 @@ function answer(environment: Environment, log: Logger, { db, close, auth, clock 
     if (closing) return;
     closing = true;
     setTimeout(() => process.exit(0), CLOSE_WITHIN_MS).unref();
-    server.close(() => void Promise.allSettled([sessions.close(), close()]).then(() => process.exit(0)));
+    // Who listens would keep it open for ever.
+    news.close();
+    server.close(() => void Promise.allSettled([hearing.close(), close()]).then(() => process.exit(0)));
     if ('closeIdleConnections' in server) server.closeIdleConnections();
   };
   process.on('SIGINT', stop);

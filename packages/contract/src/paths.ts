@@ -9,6 +9,8 @@ export const PATHS = {
   ready: '/api/health/ready',
   auth: '/api/auth',
   changes: '/api/changes',
+  /** Tells at once when there is something newer. */
+  stream: '/api/changes/stream',
   sample: '/api/sample',
   sampleSession: '/api/sample/session',
 } as const;

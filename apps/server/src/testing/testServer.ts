@@ -6,7 +6,9 @@ import { createApp } from '../app.ts';
 import { createClock } from '../clock.ts';
 import { createDatabase, migrateDatabase } from '../db/connection.ts';
 import { createAuth } from '../features/account/auth.ts';
+import { openHearing } from '../db/hearing.ts';
 import { createSessions } from '../features/account/sessions.ts';
+import { openNews } from '../features/changes/news.ts';
 import { prepareSample } from '../features/sample/service.ts';
 import { createLog } from '../log.ts';
 
@@ -43,7 +45,9 @@ export async function startTestServer({
   await migrateDatabase(url, MIGRATIONS);
   const { db, pool, close } = createDatabase(url);
   const auth = createAuth(db, { secret: SECRET, origins: [ORIGIN] });
-  const sessions = createSessions(auth, url);
+  const hearing = openHearing(url);
+  const sessions = createSessions(auth, hearing);
+  const news = openNews(pool, hearing);
   const clock = createClock('2026-11-24T09:30:00Z');
   if (sampleFile !== undefined) await prepareSample({ db, auth, clock }, url, sampleFile);
   const logger = createLog(log ? 'info' : 'silent');
@@ -56,6 +60,7 @@ export async function startTestServer({
     db,
     auth,
     sessions,
+    news,
     clock,
     log: logger,
     isSampleOffered: sampleFile !== undefined,
@@ -67,18 +72,22 @@ export async function startTestServer({
   const app = createApp(deps);
   const request = (path: string, init: RequestInit = {}) => app.request(`${ORIGIN}${path}`, init);
   const end = async (): Promise<void> => {
-    await sessions.close();
+    news.close();
+    await hearing.close();
     await close();
   };
   /** A second server on the same database. */
   const another = async () => {
     const own = createDatabase(url);
-    const ownSessions = createSessions(auth, url);
-    const second = createApp({ ...deps, db: own.db, sessions: ownSessions });
+    const ownHearing = openHearing(url);
+    const ownSessions = createSessions(auth, ownHearing);
+    const ownNews = openNews(own.pool, ownHearing);
+    const second = createApp({ ...deps, db: own.db, sessions: ownSessions, news: ownNews });
     return {
       request: (path: string, init: RequestInit = {}) => second.request(`${ORIGIN}${path}`, init),
       close: async () => {
-        await ownSessions.close();
+        ownNews.close();
+        await ownHearing.close();
         await own.close();
       },
     };

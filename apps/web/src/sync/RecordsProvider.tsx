@@ -10,6 +10,7 @@ import { dayByClock, dayTurned } from '../store/clockSlice.ts';
 import { refusalDismissed } from '../store/outboxSlice.ts';
 import { accountOfDevice, keepAccountOfDevice } from './deviceAccount.ts';
 import { openOutboxStore } from './outboxStore.ts';
+import { openLive } from './live.ts';
 import { openRecordStore } from './recordStore.ts';
 import { type RootState, type Store, createStore, useAppDispatch, useAppSelector } from '../store/store.ts';
 import { type Sync, startSync } from './sync.ts';
@@ -139,8 +140,11 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
     if (accountId === null) return;
     const running = startSync({ store, api, outbox, record: openRecordStore(accountId), accountId });
     sync.current = running;
+    const live = openLive({ accountId, onRevision: running.heard, onDeaf: running.now });
     const wake = (): void => {
-      if (document.visibilityState === 'visible') running.now();
+      if (document.visibilityState !== 'visible') return;
+      running.now();
+      live.again();
     };
     window.addEventListener('online', wake);
     window.addEventListener('focus', wake);
@@ -150,6 +154,7 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       window.removeEventListener('focus', wake);
       document.removeEventListener('visibilitychange', wake);
       // It stays at hand: what a field keeps as it goes may come after this.
+      live.stop();
       running.stop();
       accountLeft();
       forgetDrafts();

@@ -679,3 +679,23 @@ describe('the record on the device', () => {
     await until(() => isKept(after, 3));
   });
 });
+
+describe('what the server tells while the app is open', () => {
+  it('is fetched at once where it is newer, and not where the device sent it itself', async () => {
+    const server = pretendServer();
+    const device = open(server, newId());
+    await until(() => device.store.getState().records.isLoaded);
+    const asked = jest.spyOn(server.api, 'changesSince');
+    device.sync.change([entryChange(entry('2026-11-24'))]);
+    // It may be told before the answer is there.
+    device.sync.heard(1);
+    await until(() => device.waiting() === 0 && device.store.getState().records.revision === 1);
+    device.sync.heard(1);
+    expect(asked).not.toHaveBeenCalled();
+    const madeAt = new Date(Date.now() + 60_000).toISOString();
+    server.put({ collection: 'entries', key: '2026-11-23 h', madeAt, changeId: 'x', record: entry('2026-11-23') });
+    device.sync.heard(2);
+    await until(() => device.entries()['2026-11-23'] !== undefined);
+    expect(asked).toHaveBeenCalledTimes(1);
+  });
+});

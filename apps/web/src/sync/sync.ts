@@ -20,6 +20,8 @@ export type Sync = {
   change: (changes: Change[]) => void;
   /** Sends what waits and fetches what is newer, now. */
   now: () => void;
+  /** The server says which revision the record is at: what is newer is fetched. */
+  heard: (revision: number) => void;
   /** Forgets a refused change. */
   dismiss: (id: string) => Promise<void>;
   stop: () => void;
@@ -56,6 +58,7 @@ export function startSync(deps: {
       rounds.go();
     },
     now: rounds.go,
+    heard: rounds.heard,
     async dismiss(id) {
       await outbox.forget(accountId, [id]).catch(() => undefined);
     },
@@ -88,12 +91,18 @@ function make({ store, outstanding }: Session, changes: readonly Change[]): void
 }
 
 /** Rounds of sending and fetching, one at a time, tried again after a pause that grows where one came to nothing. */
-function createRounds(session: Session, retryMs: readonly number[]): { go: () => void; stop: () => void } {
+function createRounds(
+  session: Session,
+  retryMs: readonly number[],
+): { go: () => void; heard: (revision: number) => void; stop: () => void } {
   const { sendWaiting } = createSending(session);
   let isRunning = false;
   let isAsked = false;
   let isRestored = false;
   let failures = 0;
+  // The server told of it: what the device sent itself is told as well, and known already.
+  let heard = 0;
+  const isBehind = (): boolean => heard > session.store.getState().records.revision;
   let timer: ReturnType<typeof setTimeout> | undefined;
 
   async function round(): Promise<void> {
@@ -109,7 +118,7 @@ function createRounds(session: Session, retryMs: readonly number[]): { go: () =>
       do {
         isAsked = false;
         if (await sendWaiting()) await fetchNewer(session);
-      } while (isAsked && !session.isStopped);
+      } while ((isAsked || isBehind()) && !session.isStopped);
       failures = 0;
       if (!session.isStopped) session.store.dispatch(serverReached());
     } catch (error) {
@@ -130,5 +139,12 @@ function createRounds(session: Session, retryMs: readonly number[]): { go: () =>
     failures++;
   }
 
-  return { go: () => void round(), stop: () => clearTimeout(timer) };
+  return {
+    go: () => void round(),
+    heard(revision) {
+      heard = revision;
+      if (!isRunning && isBehind()) void round();
+    },
+    stop: () => clearTimeout(timer),
+  };
 }

@@ -313,3 +313,13 @@ export async function namedBy(
 /** Records of a person by a column of theirs, such as the steps of a goal. */
 export const findBy = (pool: Pool, userId: string, collection: Collection, field: string, value: string) =>
   namedBy(pool, userId, { in: collection, field, holds: 'id' }, value);
+
+/** The revision that a person's record is at; 0 where nothing was ever written. */
+export async function revisionOf(pool: Pool, userId: string): Promise<number> {
+  const { rows } = await pool.query<{ revision: string }>({
+    name: 'revision',
+    text: 'select revision from revisions where user_id = $1',
+    values: [userId],
+  });
+  return Number(rows[0]?.revision ?? 0);
+}

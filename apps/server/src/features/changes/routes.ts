@@ -7,6 +7,7 @@ import { AppError } from '../../errors.ts';
 import { countAgainst, createTurns, ownLimit } from '../../limits.ts';
 import { type SignedInEnv, requireUser } from '../account/session.ts';
 import type { Sessions } from '../account/sessions.ts';
+import { revisionStream } from './stream.ts';
 import { type ChangesDeps, changesSince } from './service.ts';
 import { createIntake } from './together.ts';
 
@@ -27,7 +28,10 @@ function parsed(text: string): unknown {
   }
 }
 
-/** `POST /api/changes` takes changes in; `GET /api/changes?since=REV` gives what is newer. */
+/**
+ * `POST /api/changes` takes changes in; `GET /api/changes?since=REV` gives what is newer; `GET /api/changes/stream` tells
+ * when there is something newer.
+ */
 export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPerMinute: number) {
   const limit = ownLimit('changes', requestsPerMinute, 60);
   const takeIn = createIntake(deps);
@@ -39,6 +43,7 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
   });
   return new Hono<SignedInEnv>()
     .use('/', requireUser(sessions), counted)
+    .use('/stream', requireUser(sessions), counted)
     .post('/', bodyAtMost(LIMITS.bodyBytes), async (c) => {
       const userId = c.get('userId');
       const body = parsed(await c.req.text());
@@ -47,6 +52,7 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
       const { changes, since } = body as { changes: Change[]; since?: number };
       return c.json(await writers.take(userId, () => takeIn({ userId, changes, since })));
     })
+    .get('/stream', (c) => revisionStream(c, { pool: deps.pool, news: deps.news, sessions }))
     .get('/', async (c) => {
       const userId = c.get('userId');
       const since = Number(c.req.query('since') ?? '0');

@@ -16,6 +16,7 @@ import type { Clock } from '../../clock.ts';
 import { AppError, codeOf } from '../../errors.ts';
 import { decideAll, refusal } from './decide.ts';
 import type { Memory } from './memory.ts';
+import type { News } from './news.ts';
 import * as queries from './queries.ts';
 import { type State, stateOf } from './state.ts';
 
@@ -27,7 +28,7 @@ const MOST_TRIES = 12;
 const RETRY_MS = 15;
 
 /** What the changes of a person are taken in with. */
-export type ChangesDeps = { pool: Pool; clock: Clock; memory: Memory };
+export type ChangesDeps = { pool: Pool; clock: Clock; memory: Memory; news: News };
 
 /** Whether PostgreSQL refused values (class 22) or a constraint (class 23). */
 const isRefusedByDatabase = (error: unknown): boolean => /^2[23]/.test(codeOf(error) ?? '');
@@ -80,7 +81,7 @@ export async function applyTogether(deps: ChangesDeps, all: readonly Sent[]): Pr
  * lets in goes in: a refusal wants to be sure.
  */
 async function tryTogether(deps: ChangesDeps, all: readonly Sent[], asksMemory: boolean): Promise<(Batch | null)[]> {
-  const { pool, clock, memory } = deps;
+  const { pool, clock, memory, news } = deps;
   const wanted = all.map(({ userId, changes }) => ({ userId, places: placesOf(changes) }));
   const recalled = all.map(({ userId, changes }, index) =>
     asksMemory ? memory.recall(userId, changes, wanted[index]!.places) : null,
@@ -107,6 +108,9 @@ async function tryTogether(deps: ChangesDeps, all: readonly Sent[], asksMemory: 
     if (written.has(writing.userId)) memory.wrote(writing);
     else memory.forget(writing.userId);
   }
+  news.tell(
+    writings.flatMap(({ userId, at, moved }) => (written.has(userId) ? [{ userId, revision: at + moved }] : [])),
+  );
   return decided.map((each) =>
     each !== null && (each.writing.moved === 0 || written.has(each.writing.userId)) ? each.batch : null,
   );
