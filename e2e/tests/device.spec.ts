@@ -14,7 +14,7 @@ const PLACES: [address: string, heading: string | RegExp][] = [
   ['/journal', 'Tuesday'],
   ['/journal/look-back?span=month', 'November 2026'],
   ['/seasons', 'Seasons'],
-  ['/habits/new', 'Add a habit'],
+  ['/habits/new', /habit/i],
   ['/settings', 'Settings'],
 ];
 
@@ -166,4 +166,36 @@ test('what one device changes stands on another within a second, and within a mi
   await expect(phone.peg('Cold swim')).toHaveAttribute('aria-checked', 'false');
   await phone.leave();
   await desk.leave();
+});
+
+test('a rename on one device and a pause on another, made apart, both stay on both', async ({ browser }) => {
+  const desk = await Person.at(browser, { size: WIDE });
+  const email = await desk.signUp();
+  await desk.addHabit({ name: 'Cold swim' });
+  await desk.everythingSaved();
+  const phone = await Person.at(browser, { size: PHONE });
+  await phone.signIn(email, PASSWORD);
+  await expect(phone.peg('Cold swim')).toBeVisible();
+  await phone.context.setOffline(true);
+  await phone.openHabit('Cold swim');
+  await phone.card('Pauses').getByRole('button', { name: 'Add a pause' }).click();
+  await phone.page.getByLabel('First day').fill('2026-11-20');
+  await phone.page.getByLabel('Last day').fill('2026-11-24');
+  await phone.page.getByLabel('Why', { exact: true }).fill('Flu');
+  await phone.button('Save').click();
+  await expect(phone.card('Pauses')).toContainText('Flu');
+  await desk.openHabit('Cold swim');
+  await desk.button('Edit habit').click();
+  await desk.page.getByLabel('Name', { exact: true }).fill('Slow swim');
+  await desk.button('Save').click();
+  await expect(desk.heading('Slow swim')).toBeVisible();
+  await desk.everythingSaved();
+  await phone.context.setOffline(false);
+  await phone.page.clock.runFor(20_000);
+  await phone.everythingSaved();
+  for (const person of [phone, desk]) {
+    await expect(person.heading('Slow swim')).toBeVisible();
+    await expect(person.card('Pauses')).toContainText('Flu');
+    await person.leave();
+  }
 });

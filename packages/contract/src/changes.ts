@@ -15,10 +15,10 @@ export type Change<C extends Collection = Collection> = {
   key: string;
   record: RecordOf<C> | null;
   /**
-   * The page that a change of the journal began from. Where another device wrote on it meanwhile, the two become one page,
-   * and nothing that was typed is lost.
+   * The record that the change began from, of any collection but entries. Where another device changed it meanwhile, what only
+   * one of them changed stays as that one has it, and of long texts nothing that was typed is lost.
    */
-  base?: RecordOf<'journal'>;
+  base?: RecordOf<C>;
 };
 
 const FIELDS = ['id', 'madeAt', 'collection', 'key', 'record', 'base'];
@@ -41,8 +41,8 @@ function envelopeIssues(change: unknown): Issue[] {
   if (typeof madeAt !== 'string' || !isInstant(madeAt)) {
     issues.push({ path: 'madeAt', message: 'is not an instant in UTC, such as 2025-03-01T07:30:00Z' });
   }
-  if ('base' in change && collection !== 'journal') {
-    issues.push({ path: 'base', message: 'is not known of other collections than the journal' });
+  if ('base' in change && collection === 'entries') {
+    issues.push({ path: 'base', message: 'is not known of entries' });
   }
   if (!NAMES.has(collection)) issues.push({ path: 'collection', message: 'is not a collection' });
   if (typeof key !== 'string' || key.length === 0 || key.length > LIMITS.keyLength) {

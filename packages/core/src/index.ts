@@ -419,6 +419,7 @@ export {
   offeredSeasonReviews,
   plannedInSeason,
 } from './season/seasonReviews.ts';
+export { TOGETHER, mergedRecord } from './record/mergeFields.ts';
 export { type SeasonHole, type SeasonPlate, seasonPlate } from './chart/seasonPlate.ts';
 export { meanOfSeasonWeeks } from './breakdown/seasonBreakdown.ts';
 export {

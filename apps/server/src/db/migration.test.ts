@@ -28,7 +28,11 @@ afterAll(() => client.end());
 it('records from before the log stand in it as they were, removals too, and no instant far ahead is left', async () => {
   for (const name of files.filter((each) => each < FIRST_WITH_LOG)) await client.query(sqlOf(name));
   await client.query(`insert into "user" (id, name, email) values ('anna', 'Anna', 'anna@example.org')`);
-  const written = oneOfEach();
+  // Fields that came later were in nobody's records then.
+  const written = oneOfEach().map((each) => {
+    const { impact: _, ...record } = (each.record ?? {}) as Record<string, unknown>;
+    return each.collection === 'habits' ? { ...each, record: record as never } : each;
+  });
   for (const [index, { collection, record }] of written.entries()) {
     // A clock gone wrong wrote the entry.
     const changedAt = collection === 'entries' ? '2100-01-01T00:00:00Z' : '2026-11-20T10:00:00.123456Z';

@@ -1,4 +1,5 @@
 import type { Change, Collection, RecordOf } from '@wimbel/contract';
+import { TOGETHER } from '@wimbel/core';
 import isEqual from 'fast-deep-equal';
 import { type Touched, recordAt, touchedBy } from './effects.ts';
 import { changeTo, removalOf } from './makeChange.ts';
@@ -12,27 +13,6 @@ export type Step = Touched[];
 
 export const stepOf = (records: RecordsState, changes: readonly Change[]): Step =>
   touchedBy(records, changes).reverse();
-
-/** Fields that only mean something together: where a step changed one, all of them go back. */
-const TOGETHER: Partial<Record<Collection, string[][]>> = {
-  entries: [['mark', 'amount', 'parts']],
-  habits: [
-    ['measure', 'terms', 'variants', 'doneBy'],
-    ['startsOn', 'endsOn'],
-  ],
-  goals: [
-    ['startsOn', 'dueOn', 'turns'],
-    ['state', 'closedOn', 'turns'],
-  ],
-  keyResults: [
-    ['measure', 'checkpoints'],
-    ['startsOn', 'dueOn'],
-  ],
-  steps: [
-    ['goalId', 'keyResultId', 'parentId'],
-    ['startsOn', 'dueOn'],
-  ],
-};
 
 /** A record as it is now, with what a step changed of it as it was before. */
 function withoutStep({ collection, before, after }: Touched, now: AnyRecord): AnyRecord {

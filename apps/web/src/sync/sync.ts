@@ -2,7 +2,7 @@ import type { Change } from '@wimbel/contract';
 import { type Api, ApiError } from '../shared/api.ts';
 import { forgetInstants } from '../shared/clock.ts';
 import { accountElsewhere, signedOut } from '../store/accountSlice.ts';
-import { touchedByEach } from '../store/effects.ts';
+import { placeOf, recordAt, touchedByEach } from '../store/effects.ts';
 import { deviceKept, serverMissed, serverReached } from '../store/outboxSlice.ts';
 import { recordsChanged, recordsCleared } from '../store/recordsSlice.ts';
 import type { Store } from '../store/store.ts';
@@ -71,15 +71,21 @@ export function startSync(deps: {
   };
 }
 
-/** Changes of the journal with the page that each began from, so that another device's writing on it can be told. */
+/**
+ * Changes with the record that each began from, so that what another device changed of it meanwhile can be told apart. Days
+ * are small and whole: of them the later holds.
+ */
 function withBases({ store }: Session, changes: readonly Change[]): Change[] {
-  const latest = new Map<string, Change['base'] | null>();
+  const { records } = store.getState();
+  const latest = new Map<string, Change['record']>();
   return changes.map((change) => {
-    if (change.collection !== 'journal') return change;
-    const { key } = change;
-    const base = latest.has(key) ? latest.get(key) : store.getState().records.journal[key];
-    latest.set(key, change.record as Change['base'] | null);
-    return base === undefined || base === null ? change : { ...change, base };
+    if (change.collection === 'entries') return change;
+    const place = placeOf(change);
+    const base = latest.has(place) ? latest.get(place) : recordAt(records, change.collection, change.key);
+    latest.set(place, change.record);
+    // The journal can take back what was removed; of other records a removal stands by itself.
+    const isNeeded = base && (change.record !== null || change.collection === 'journal');
+    return isNeeded ? { ...change, base } : change;
   });
 }
 

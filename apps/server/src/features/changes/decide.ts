@@ -10,6 +10,7 @@ import {
   removalPlan,
 } from '@wimbel/contract';
 import { type Origin, isLater, placeOf } from './queries.ts';
+import { decideFields } from './fields.ts';
 import { decideTogether } from './journal.ts';
 import { issuesAgainstOthers } from './relations.ts';
 import type { State } from './state.ts';
@@ -44,6 +45,8 @@ async function decide(state: State, change: Change, latestMs: number): Promise<C
   const before = await state.logged(collection, key);
   const together = await decideTogether(state, change, before, latestMs);
   if (together !== null) return together;
+  const fields = await decideFields(state, change, before, latestMs);
+  if (fields !== null) return fields;
   if (before !== null && !isLater(origin, before)) return { id, status: 'superseded' };
   if (!('record' in change)) return refusal(id, 'record', 'is missing; a removal says null');
   if (Date.parse(change.madeAt) > latestMs) {

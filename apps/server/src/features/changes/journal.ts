@@ -9,7 +9,7 @@ import type { State } from './state.ts';
 const empty = ({ id, day, part }: JournalPage): JournalPage => ({ id, day, part });
 
 /** The change that made one page of two names the change that led to it, so that sending that again is known. */
-const togetherId = (id: string): string => `${id.slice(0, LIMITS.idLength - 1)}+`;
+export const togetherId = (id: string): string => `${id.slice(0, LIMITS.idLength - 1)}+`;
 
 /** The page that holds what would be lost, of the same day and part, with an id that the same change gives again. */
 const asideId = (pageId: string, changeId: string): string =>
