@@ -44,15 +44,15 @@ async function register(): Promise<ServiceWorkerRegistration | null> {
 
 /**
  * Has the browser keep the whole app on the device, so that it opens without a connection; a newer version is fetched beside
- * the one that runs. False where this browser has no such workers.
+ * the one that runs. `otherwise` is done where this browser keeps no such workers.
  */
-export function keepAppOnDevice(): boolean {
-  if (process.env.NODE_ENV !== 'production') return true;
-  if (!('serviceWorker' in navigator)) return false;
-  if (registered === null) {
-    registered = new Promise((resolve) => setTimeout(() => resolve(register()), AFTER_MS));
-  }
-  return true;
+export function keepAppOnDevice(otherwise: () => void): void {
+  if (process.env.NODE_ENV !== 'production' || registered !== null) return;
+  if (!('serviceWorker' in navigator)) return otherwise();
+  registered = new Promise((resolve) => setTimeout(() => resolve(register()), AFTER_MS));
+  void registered.then((registration) => {
+    if (registration === null) otherwise();
+  });
 }
 
 /** Looks for a newer version, as when the app was away for a while. */

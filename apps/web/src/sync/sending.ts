@@ -61,6 +61,7 @@ export function createSending(session: Session): Sending {
       ahead: [] as Change[],
       refusals: [] as Refusal[],
       taken: [] as string[],
+      undone: [] as string[],
       back: [] as Row[],
       own: [] as HeldRow[],
     };
@@ -74,14 +75,17 @@ export function createSending(session: Session): Sending {
       if (result.status === 'refused') sorted.refusals.push({ change, issues: result.issues });
       else sorted.taken.push(result.id);
       if (result.status === 'accepted') sorted.own.push(...heldBy(change, outstanding.accepted(result.id)));
-      else sorted.back.push(...outstanding.undone(result.id));
+      else {
+        sorted.undone.push(result.id);
+        sorted.back.push(...outstanding.undone(result.id));
+      }
     }
     return sorted;
   }
 
   /** Takes in what became of changes, and what the server says is newer. */
   function take(batch: readonly Change[], answer: Answer): void {
-    const { ahead, refusals, taken, back, own } = sort(batch, answer.results);
+    const { ahead, refusals, taken, undone, back, own } = sort(batch, answer.results);
     if (ahead.length > 0) {
       ahead.forEach(outstanding.restamped);
       store.dispatch(changesRestamped({ changes: ahead }));
@@ -94,6 +98,8 @@ export function createSending(session: Session): Sending {
     store.dispatch(changesAcknowledged({ ids: taken }));
     void session.keep(() => outbox.forget(accountId, taken));
     if (back.length > 0) store.dispatch(recordsPutBack({ rows: back }));
+    const gone = new Set(undone);
+    session.tell({ taken: taken.filter((id) => !gone.has(id)), undone });
     const { rows, revision } = answer;
     if (rows !== undefined && revision !== undefined) takeIn(session, rows, revision, true, own);
   }

@@ -4,6 +4,7 @@ import { recordKept } from '../store/outboxSlice.ts';
 import type { Store } from '../store/store.ts';
 import type { OutboxStore } from './outboxStore.ts';
 import type { RecordStore } from './recordStore.ts';
+import type { TabWord } from './tabTalk.ts';
 import { type Outstanding, createOutstanding } from './outstanding.ts';
 
 /** What sending, fetching and restoring share while an account is open on this page. */
@@ -16,6 +17,8 @@ export type Session = {
   accountId: string;
   outstanding: Outstanding;
   isStopped: boolean;
+  /** Tells the other tabs of this account. */
+  tell: (word: TabWord) => void;
   /** Keeps something on the device after what is being kept already; true once it is. */
   keep: (work: () => Promise<unknown>) => Promise<boolean>;
   /** The same for the record: it never holds up what is being sent. Tells once where the device would not keep it. */
@@ -39,6 +42,7 @@ export function createSession(deps: {
     ...deps,
     outstanding: createOutstanding(),
     isStopped: false,
+    tell: () => undefined,
     keep(work) {
       // What IndexedDB would not keep (a private window, a full disk) still goes out from memory.
       const done = keeping.then(work).then(

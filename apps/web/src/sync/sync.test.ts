@@ -82,7 +82,7 @@ function open(server: ReturnType<typeof pretendServer>, name: string, accountId 
   const store = createStore();
   const outbox = openOutboxStore(name);
   const record = openRecordStore(`${name}.${accountId}`);
-  const sync = startSync({ store, api: server.api, outbox, record, accountId, retryMs: [5] });
+  const sync = startSync({ store, api: server.api, outbox, record, accountId, retryMs: [5], tabGivenMs: 60 });
   running.push(sync);
   return {
     store,
@@ -697,5 +697,66 @@ describe('what the server tells while the app is open', () => {
     device.sync.heard(2);
     await until(() => device.entries()['2026-11-23'] !== undefined);
     expect(asked).toHaveBeenCalledTimes(1);
+  });
+});
+
+describe('two tabs of one account', () => {
+  const names = (device: ReturnType<typeof open>): string[] =>
+    Object.values(device.store.getState().records.habits).map(({ name }) => name);
+
+  it('show at once what either changes, the server away or not, and it is sent once', async () => {
+    const [server, name] = [pretendServer(), newId()];
+    const [one, other] = [open(server, name), open(server, name)];
+    await until(() => [one, other].every(({ store }) => store.getState().records.isLoaded));
+    server.state.isAway = true;
+    one.sync.change([changeTo('habits', aHabit('h', { name: 'Scales' }))]);
+    await until(() => names(other)[0] === 'Scales');
+    other.sync.change([changeTo('habits', aHabit('i', { name: 'Cold swim' }))]);
+    await until(() => names(one).length === 2);
+    expect([one.waiting(), other.waiting()]).toEqual([1, 1]);
+    server.state.isAway = false;
+    one.sync.now();
+    other.sync.now();
+    await until(() => one.waiting() + other.waiting() === 0);
+    expect(server.state.taken.map(({ key }) => key).sort()).toEqual(['h', 'i']);
+  });
+
+  it('take back together what the server refused', async () => {
+    const [server, name] = [pretendServer(), newId()];
+    const [one, other] = [open(server, name), open(server, name)];
+    await until(() => [one, other].every(({ store }) => store.getState().records.isLoaded));
+    server.state.isAway = true;
+    server.state.refuse = () => 'not this one';
+    one.sync.change([changeTo('habits', aHabit('h', { name: 'Scales' }))]);
+    await until(() => names(other).length === 1);
+    server.state.isAway = false;
+    one.sync.now();
+    await until(() => names(one).length === 0);
+    await until(() => names(other).length === 0);
+  });
+
+  it('what a tab could not send before it was closed is sent by the other', async () => {
+    const [server, name] = [pretendServer(), newId()];
+    const [one, other] = [open(server, name), open(server, name)];
+    await until(() => [one, other].every(({ store }) => store.getState().records.isLoaded));
+    server.state.isAway = true;
+    one.sync.change([changeTo('habits', aHabit('h', { name: 'Scales' }))]);
+    await until(() => names(other).length === 1);
+    one.sync.stop();
+    server.state.isAway = false;
+    await until(() => server.state.taken.length === 1);
+    await until(() => other.waiting() === 0);
+    expect(names(other)).toEqual(['Scales']);
+    await until(async () => (await other.outbox.read('anna')).waiting.length === 0);
+  });
+
+  it('hear nothing of another account', async () => {
+    const [server, name] = [pretendServer(), newId()];
+    const [one, other] = [open(server, name), open(server, name, 'bert')];
+    await until(() => [one, other].every(({ store }) => store.getState().records.isLoaded));
+    server.state.isAway = true;
+    one.sync.change([changeTo('habits', aHabit('h', { name: 'Scales' }))]);
+    await new Promise((resolve) => setTimeout(resolve, 150));
+    expect(names(other)).toEqual([]);
   });
 });

@@ -6,6 +6,7 @@ import { placeOf, recordAt, touchedByEach } from '../store/effects.ts';
 import { deviceKept, serverMissed, serverReached } from '../store/outboxSlice.ts';
 import { recordsChanged, recordsCleared } from '../store/recordsSlice.ts';
 import type { Store } from '../store/store.ts';
+import { createBesides } from './besides.ts';
 import { fetchNewer, restore } from './fetching.ts';
 import type { OutboxStore } from './outboxStore.ts';
 import type { RecordStore } from './recordStore.ts';
@@ -38,11 +39,15 @@ export function startSync(deps: {
   record: RecordStore;
   accountId: string;
   retryMs?: number[];
+  /** How long another tab is given to send what it made. */
+  tabGivenMs?: number;
 }): Sync {
   const { store, outbox, accountId, retryMs = RETRY_MS } = deps;
   const session = createSession(deps);
   forgetInstants();
   const rounds = createRounds(session, retryMs);
+  const besides = createBesides(session, rounds.go, deps.tabGivenMs);
+  session.tell = besides.say;
   rounds.go();
   return {
     change(made) {
@@ -53,7 +58,10 @@ export function startSync(deps: {
       void session
         .keep(() => outbox.keep(accountId, changes))
         .then((isKept) => {
-          if (!session.isStopped) store.dispatch(deviceKept(isKept || isJotted));
+          if (session.isStopped) return;
+          store.dispatch(deviceKept(isKept || isJotted));
+          // Once it is on the device another tab can send it, should this one be closed.
+          session.tell({ made: changes });
         });
       rounds.go();
     },
@@ -65,6 +73,7 @@ export function startSync(deps: {
     stop() {
       session.isStopped = true;
       rounds.stop();
+      besides.close();
       forgetInstants();
       store.dispatch(recordsCleared());
     },

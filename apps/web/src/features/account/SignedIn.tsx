@@ -76,7 +76,7 @@ export function SignedIn() {
   const [wanted, setWanted] = useState<string>();
   useEffect(() => {
     // Where no worker keeps the app, the browser's own store of files has to do.
-    if (isLoaded && !keepAppOnDevice()) fetchAhead();
+    if (isLoaded) keepAppOnDevice(fetchAhead);
   }, [isLoaded]);
   if (status === 'out') return <Redirect href={PATHS.signIn as never} />;
   if (status === 'unreachable' || status === 'elsewhere') return <CannotGoOn status={status} />;
