@@ -175,6 +175,7 @@ test('a rename on one device and a pause on another, made apart, both stay on bo
   await desk.everythingSaved();
   const phone = await Person.at(browser, { size: PHONE });
   await phone.signIn(email, PASSWORD);
+  await expect(phone.peg('Cold swim')).toBeVisible();
   await phone.openHabit('Cold swim');
   await phone.context.setOffline(true);
   await phone.card('Pauses').getByRole('button', { name: 'Add a pause' }).click();

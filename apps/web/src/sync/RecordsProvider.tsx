@@ -5,7 +5,8 @@ import { api } from '../shared/api.ts';
 import { accountLeft } from '../shared/accountLeft.ts';
 import { forgetDrafts } from '../shared/formDraft.ts';
 import { deviceNow } from '../shared/clock.ts';
-import { accountElsewhere, serverUnreachable, signedIn, signedOut } from '../store/accountSlice.ts';
+import { accountElsewhere, isSample, serverUnreachable, signedIn, signedOut } from '../store/accountSlice.ts';
+import { keepForGood } from './persist.ts';
 import { dayByClock, dayTurned } from '../store/clockSlice.ts';
 import { refusalDismissed } from '../store/outboxSlice.ts';
 import { accountOfDevice, keepAccountOfDevice } from './deviceAccount.ts';
@@ -182,10 +183,12 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
     };
     return {
       change: (...changes) => {
+        const { account } = store.getState().account;
+        if (account !== null && !isSample(account)) keepForGood();
         const step = stepOf(store.getState().records, changes);
         steps.current.push(step);
         if (steps.current.length > STEPS_BACK) steps.current.shift();
-        setUndoable(store.getState().account.account?.id ?? null);
+        setUndoable(account?.id ?? null);
         sync.current?.change(changes);
         return () => void putBack(step);
       },
