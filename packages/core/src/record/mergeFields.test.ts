@@ -1,18 +1,10 @@
 import fc from 'fast-check';
 import type { Goal, Habit, Season } from './records.ts';
+import { aHabit } from '../testing/samples.ts';
 import { mergedRecord } from './mergeFields.ts';
 
-const habit = (more: Partial<Habit> = {}): Habit => ({
-  id: 'h',
-  name: 'Scales',
-  order: 0,
-  aim: 'build',
-  partOfDay: 'any',
-  measure: { kind: 'check' },
-  terms: [{ from: '2026-11-01', schedule: { kind: 'daily' } }],
-  startsOn: '2026-11-01',
-  ...more,
-});
+const habit = (more: Partial<Habit> = {}): Habit =>
+  aHabit({ terms: [{ from: '2026-11-01', schedule: { kind: 'daily' } }], startsOn: '2026-11-01', ...more });
 const merged = (base: Habit, earlier: Habit, late: Habit): Habit => mergedRecord('habits', base, earlier, late);
 
 describe('one record of what two devices made of it', () => {

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { dayOf, formatDay } from '../calendar/plainDay.ts';
 import { daysIn, holdsDay, overlaps } from '../calendar/span.ts';
 import { buildTrack } from '../habit/layTrack.ts';
-import type { Entry, Habit, KeyResult, Review, Season } from '../record/records.ts';
+import type { Habit, KeyResult, Review, Season } from '../record/records.ts';
+import { aHabit, doneOn } from '../testing/samples.ts';
 import { addsUp } from '../breakdown/breakdown.ts';
 import { meanOfSeasonWeeks } from '../breakdown/seasonBreakdown.ts';
 import { seasonPlate } from '../chart/seasonPlate.ts';
@@ -37,19 +38,15 @@ const season = (more: Partial<Season> = {}): Season => ({
   goalIds: [],
   ...more,
 });
-const habit = (id: string, more: Partial<Habit> = {}): Habit => ({
-  id,
-  name: id,
-  order: 0,
-  aim: 'build',
-  partOfDay: 'any',
-  measure: { kind: 'check' },
-  terms: [{ from: '2026-10-01', schedule: { kind: 'perWeek', times: 3 } }],
-  startsOn: '2026-10-01',
-  ...more,
-});
-const doneOn = (habitId: string, days: string[]): Entry[] => days.map((day) => ({ habitId, day, mark: 'done' }));
-const trackOf = (one: Habit, days: string[], today = TODAY) => buildTrack(one, doneOn(one.id, days), today, 'monday');
+const habit = (id: string, more: Partial<Habit> = {}): Habit =>
+  aHabit({
+    id,
+    terms: [{ from: '2026-10-01', schedule: { kind: 'perWeek', times: 3 } }],
+    startsOn: '2026-10-01',
+    ...more,
+  });
+const trackOf = (one: Habit, days: string[], today = TODAY) =>
+  buildTrack(one, doneOn(one.id, ...days), today, 'monday');
 const figuresOf = (one: Season, days: string[], today = TODAY) =>
   seasonFigures(one, [trackOf(habit('swim'), days, today)], today, 0.85);
 

@@ -1,18 +1,16 @@
 import { parseDay } from '@wimbel/core';
 import { Redirect, useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { selectGoals, selectHabits, selectToday, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { keepOnDevice, keptOnDevice } from '../../../shared/kept.ts';
-import { themed } from '../../../theme/Theme.tsx';
-import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Page } from '../../../ui/Frame.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { GuidedBar } from '../../../parts/GuidedBar.tsx';
+import { GuidedButtons, GuidedPageBody } from '../../../parts/GuidedPage.tsx';
 import { HabitsPage, KeyResultsPage, LookPage, StepsPage } from './GuidedLists.tsx';
 import { DonePage, WhatPage, WhenPage } from './GuidedWords.tsx';
 import {
@@ -52,7 +50,6 @@ function faultOf(page: GuidedPage, draft: GuidedDraft): string | null {
 
 /** The way from a wish to a plan, a question a page. What is written is kept on the device until the goal is set. */
 export function GuidedGoalScreen() {
-  const styles = useStyles();
   const router = useRouter();
   const toast = useToast();
   const { change } = useRecording();
@@ -118,13 +115,7 @@ export function GuidedGoalScreen() {
   return (
     <Page>
       <WaysOut at={at} />
-      <View style={styles.body}>
-        <View style={styles.head}>
-          <Words type="title" heading={1}>
-            {title}
-          </Words>
-          <Words tone="quiet">{good}</Words>
-        </View>
+      <GuidedPageBody title={title} good={good}>
         {page === 'what' ? <WhatPage {...props} onDone={next} /> : null}
         {page === 'done' ? <DonePage {...props} /> : null}
         {page === 'when' ? <WhenPage {...props} /> : null}
@@ -133,19 +124,17 @@ export function GuidedGoalScreen() {
         {page === 'steps' ? <StepsPage {...props} /> : null}
         {page === 'look' ? <LookPage {...props} habits={all} hints={hints} onGo={goTo} /> : null}
         <GuidedButtons
-          page={page}
-          hasTitle={draft.title !== ''}
-          onFinish={finish}
+          finish={page === 'look' ? { label: 'Set goal', onPress: finish } : null}
           onNext={next}
-          onLook={() => goTo('look')}
-          onStartOver={begin}
+          onLook={page === 'what' ? null : () => goTo('look')}
+          onStartOver={page === 'what' && draft.title !== '' ? begin : null}
         />
         {page === 'what' && goals.filter((each) => each.state === 'open').length >= EASY_GOALS ? (
           <Words type="quiet" tone="quiet">
             {hints.find((hint) => hint.startsWith('With this one'))}
           </Words>
         ) : null}
-      </View>
+      </GuidedPageBody>
     </Page>
   );
 }
@@ -161,50 +150,3 @@ function WaysOut({ at }: { at: number }) {
     </GuidedBar>
   );
 }
-
-function GuidedButtons({
-  page,
-  hasTitle,
-  onFinish,
-  onNext,
-  onLook,
-  onStartOver,
-}: {
-  page: GuidedPage;
-  hasTitle: boolean;
-  onFinish: () => void;
-  onNext: () => void;
-  onLook: () => void;
-  onStartOver: () => void;
-}) {
-  const styles = useStyles();
-  return (
-    <View style={styles.buttons}>
-      {page === 'look' ? (
-        <Button kind="main" onPress={onFinish}>
-          Set goal
-        </Button>
-      ) : (
-        <Button kind="main" onPress={onNext}>
-          Next
-        </Button>
-      )}
-      {page === 'look' || page === 'what' ? null : (
-        <Button kind="bare" onPress={onLook}>
-          Enough, look it over
-        </Button>
-      )}
-      {hasTitle && page === 'what' ? (
-        <Button kind="bare" onPress={onStartOver}>
-          Start over
-        </Button>
-      ) : null}
-    </View>
-  );
-}
-
-const useStyles = themed(() => ({
-  body: { gap: SPACE.xl, maxWidth: 640, width: '100%' },
-  head: { gap: SPACE.s },
-  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
-}));

@@ -3,17 +3,16 @@ import { Redirect, useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { GuidedBar } from '../../../parts/GuidedBar.tsx';
+import { GuidedButtons, GuidedPageBody } from '../../../parts/GuidedPage.tsx';
 import { dateNear } from '../../../shared/format.ts';
 import { PATHS, seasonPath } from '../../../shared/paths.ts';
 import { selectGoals, selectHabits, selectKeyResults, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
-import { themed } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Page } from '../../../ui/Frame.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
-import { Words } from '../../../ui/Words.tsx';
 import { CarriersPage } from './CarriersPage.tsx';
 import { CarryPage } from './CarryPage.tsx';
 import { GoalsPage } from './GoalsPage.tsx';
@@ -56,7 +55,6 @@ const TITLED: readonly SeasonPage[] = ['goals', 'carriers', 'months', 'look'];
 const faultsOn = (page: SeasonPage, faults: SeasonFaults): boolean => page === 'when' && Object.keys(faults).length > 0;
 
 function Guided({ before, asked }: { before: Season | null; asked: string | undefined }) {
-  const styles = useStyles();
   const router = useRouter();
   const toast = useToast();
   const { change } = useRecording();
@@ -112,13 +110,7 @@ function Guided({ before, asked }: { before: Season | null; asked: string | unde
           </Button>
         ) : null}
       </GuidedBar>
-      <View style={[styles.body, page === 'carriers' && styles.broad]}>
-        <View style={styles.head}>
-          <Words type="title" heading={1}>
-            {title}
-          </Words>
-          <Words tone="quiet">{good}</Words>
-        </View>
+      <GuidedPageBody title={title} good={good} isBroad={page === 'carriers'}>
         {page === 'carry' && before !== null ? <CarryPage draft={draft} set={set} before={before} /> : null}
         {page === 'vision' ? <VisionFields {...fields} /> : null}
         {page === 'when' ? (
@@ -132,51 +124,13 @@ function Guided({ before, asked }: { before: Season | null; asked: string | unde
         {page === 'months' ? <MonthsPage draft={draft} set={set} /> : null}
         {page === 'look' ? <LookPage draft={draft} onGo={goTo} /> : null}
         <GuidedButtons
-          page={page}
-          isBegun={at === 0 && (draft.title !== '' || draft.vision !== '')}
-          onFinish={finish}
+          finish={page === 'look' ? { label: 'Begin the season', onPress: finish } : null}
           onNext={() => next(pages[at + 1]!)}
-          onLook={() => goTo('look')}
-          onStartOver={startOver}
+          onLook={TITLED.includes(page) ? () => goTo('look') : null}
+          onStartOver={at === 0 && (draft.title !== '' || draft.vision !== '') ? startOver : null}
         />
-      </View>
+      </GuidedPageBody>
     </Page>
-  );
-}
-
-function GuidedButtons({
-  page,
-  isBegun,
-  onFinish,
-  onNext,
-  onLook,
-  onStartOver,
-}: {
-  page: SeasonPage;
-  /** Whether there is something to start over from. */
-  isBegun: boolean;
-  onFinish: () => void;
-  onNext: () => void;
-  onLook: () => void;
-  onStartOver: () => void;
-}) {
-  const styles = useStyles();
-  return (
-    <View style={styles.buttons}>
-      <Button kind="main" onPress={page === 'look' ? onFinish : onNext}>
-        {page === 'look' ? 'Begin the season' : 'Next'}
-      </Button>
-      {TITLED.includes(page) && page !== 'look' ? (
-        <Button kind="bare" onPress={onLook}>
-          Enough, look it over
-        </Button>
-      ) : null}
-      {isBegun ? (
-        <Button kind="bare" onPress={onStartOver}>
-          Start over
-        </Button>
-      ) : null}
-    </View>
   );
 }
 
@@ -206,10 +160,3 @@ function RestWeek({
     </View>
   );
 }
-
-const useStyles = themed(() => ({
-  body: { gap: SPACE.xl, maxWidth: 640, width: '100%' },
-  broad: { maxWidth: 860 },
-  head: { gap: SPACE.s },
-  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
-}));
