@@ -9,6 +9,7 @@ async function main() {
     'bench/checkOff.ts',
     'bench/worstBodies.ts',
     'bench/newDevice.ts',
+    'bench/live.ts',
     'bench/pegboard.ts',
     'bench/manyHabits.ts',
     'bench/goals.ts',

@@ -119,6 +119,13 @@ describe('how a season stands', () => {
     });
   });
 
+  it('counts a week as over from the day after its last', () => {
+    const own = season({ startsOn: '2026-11-18' });
+    // The first week ends on 24 November.
+    expect(seasonStanding(own, figuresOf(own, []), TODAY).gone).toBe(0);
+    expect(seasonStanding(own, figuresOf(own, [], TODAY + 1), TODAY + 1).gone).toBe(1);
+  });
+
   it('leaves weeks aside that asked nothing, and knows what is to come and what is over', () => {
     const early = season({ startsOn: '2026-09-14', weeks: 3 });
     const standing = seasonStanding(early, figuresOf(early, []), TODAY);
