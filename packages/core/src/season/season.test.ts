@@ -119,6 +119,12 @@ describe('how a season stands', () => {
     });
   });
 
+  it('runs on its last day and is over on the next', () => {
+    const own = season({ startsOn: '2026-11-18', weeks: 1 });
+    expect(seasonStanding(own, figuresOf(own, []), TODAY)).toMatchObject({ phase: 'running', week: 0, daysLeft: 0 });
+    expect(seasonStanding(own, figuresOf(own, [], TODAY + 1), TODAY + 1)).toMatchObject({ phase: 'over', week: null });
+  });
+
   it('counts a week as over from the day after its last', () => {
     const own = season({ startsOn: '2026-11-18' });
     // The first week ends on 24 November.

@@ -1,5 +1,5 @@
 import type { Change } from '@wimbel/contract';
-import type { Goal, Habit } from '@wimbel/core';
+import type { Habit } from '@wimbel/core';
 import { type TestPerson, type TestServer, change, habitRecord, startTestServer } from '../../testing/testServer.ts';
 
 let server: TestServer;
@@ -80,26 +80,12 @@ it('what is not touched by another goes the usual way, without a base too', asyn
 });
 
 it('two that do not fit together are not forced: the later holds whole', async () => {
-  const goal: Goal = { id: 'g', title: 'Sail', startsOn: '2026-01-01', dueOn: '2026-06-30', state: 'open', order: 0 };
-  const keyResult = {
-    id: 'k',
-    goalId: 'g',
-    title: 'Hours',
-    order: 0,
-    measure: { kind: 'number' as const, start: 0, target: 9 },
-  };
-  const at = (minute: number, base?: object) => ({ madeAt: `2026-11-24T08:0${minute}:00Z`, ...(base ? { base } : {}) });
-  await person.apply(
-    { ...change('goals', 'g', goal), ...at(1) } as Change,
-    { ...change('keyResults', 'k', keyResult), ...at(1) } as Change,
-  );
-  // One makes it start at its target's value, the other moves the target there: start and target would be the same.
-  const higher = { ...keyResult, measure: { ...keyResult.measure, start: 5 } };
-  const lower = { ...keyResult, measure: { ...keyResult.measure, target: 5 } };
-  await person.apply({ ...change('keyResults', 'k', higher), ...at(2, keyResult) } as Change);
-  await person.apply({ ...change('keyResults', 'k', lower), ...at(3, keyResult) } as Change);
-  const rows = (await person.since()).rows.filter(({ key }) => key === 'k');
-  expect(rows.map(({ record }) => record)).toEqual([lower]);
+  await person.apply(first());
+  const long = (letter: string): string => letter.repeat(12_000);
+  // Each note is short enough, both together are not.
+  await person.apply(made({ ...began, name: 'Two', note: long('a') }, 2));
+  expect(said(await person.apply(made({ ...began, icon: 'music', note: long('b') }, 3)))).toEqual(['accepted']);
+  expect(await stored()).toEqual({ ...began, icon: 'music', note: long('b') });
 });
 
 it('a removal stays one, and what was changed of something removed follows the usual rules', async () => {
