@@ -2,7 +2,8 @@ import type { ServerRow } from '@wimbel/contract';
 import { eachEntry } from '@wimbel/core';
 import { newId } from '../store/makeChange.ts';
 import { aHabit } from '../testing/goalSamples.ts';
-import { type HeldRow, openRecordStore } from './recordStore.ts';
+import { openDB } from 'idb';
+import { type HeldRow, openRecordStore, recordDatabase } from './recordStore.ts';
 
 const at = (minute: number): string => `2026-11-24T09:${String(minute).padStart(2, '0')}:00Z`;
 const habitRow = (id: string, minute: number, name: string | null = id): HeldRow => ({
@@ -107,3 +108,23 @@ it('gives way to another tab that takes it off the device', async () => {
   await one.clear();
   expect(await other.read()).toBeNull();
 });
+
+it.each([
+  ['records', 'habits h', { collection: 'habits' }],
+  ['entries', '2026 h', { habitId: 'h', year: 2026, days: 'gone' }],
+])(
+  'is not opened with where a piece of its %s is damaged, and is whole again once that was fetched',
+  async (name, key, value) => {
+    const account = newId();
+    const store = openRecordStore(account);
+    const rows = [habitRow('h', 1), entryRow('2026-11-24', 2)];
+    await store.put(rows, 2, true);
+    const database = await openDB(recordDatabase(account));
+    await database.put(name, value, key);
+    expect(await store.read()).toBeNull();
+    database.close();
+    await store.put(rows, 2, true);
+    const kept = (await store.read())!;
+    expect([namesOf(kept.rows), daysOf(kept.entries)]).toEqual([['h'], ['2026-11-24']]);
+  },
+);

@@ -27,7 +27,7 @@ export type KeptRecord = {
 
 /** Where this device keeps an account's record as the server holds it, for the app to open with it. */
 export type RecordStore = {
-  /** What is kept; null where nothing is, or not yet the whole of it. */
+  /** What is kept; null where nothing is, or not yet the whole of it, or some of it is damaged. */
   read: () => Promise<KeptRecord | null>;
   /** Which change made some records what they are; those that are not there are left out. */
   madeOf: (places: readonly Place[]) => Promise<Map<string, Made>>;
@@ -97,6 +97,8 @@ export function openRecordStore(accountId: string): RecordStore {
       const about = await tx.objectStore('about').get('record');
       if (about === undefined || !about.isWhole) return null;
       const [rows, years] = await Promise.all([tx.objectStore('records').getAll(), tx.objectStore('entries').getAll()]);
+      // What is damaged is not guessed at: the whole is fetched anew, and laid over it.
+      if (!rows.every(isRow) || !years.every(isYear)) return null;
       const entries: Record<string, Record<number, EntryYear>> = {};
       for (const { habitId, year, days } of years) (entries[habitId] ??= {})[year] = days;
       return {
@@ -136,7 +138,7 @@ export function openRecordStore(accountId: string): RecordStore {
       await Promise.all([
         ...[...others].map(async ([name, row]) => {
           const held = await tx.objectStore('records').get(name);
-          if (held === undefined || !isLater(madeBy(held), madeBy(row)))
+          if (held === undefined || !isRow(held) || !isLater(madeBy(held), madeBy(row)))
             await tx.objectStore('records').put(heldOf(row), name);
         }),
         ...[...years].map(([key, own]) => putYear(tx.objectStore('entries'), tx.objectStore('made'), key, own)),
@@ -163,8 +165,11 @@ async function putYear(
   rows: readonly HeldRow[],
 ): Promise<void> {
   const { habitId, year } = dayOfKey(rows[0]!.key);
-  const [kept, made = {}] = await Promise.all([entries.get(key), makers.get(key)]);
-  let laid: EntryYears = kept === undefined ? NO_ENTRIES : { [year]: kept.days };
+  const [kept, makersOfYear = {}] = await Promise.all([entries.get(key), makers.get(key)]);
+  // Over a damaged year everything is laid anew.
+  const isThere = isYear(kept);
+  const made = isThere ? makersOfYear : {};
+  let laid: EntryYears = isThere ? { [year]: kept!.days } : NO_ENTRIES;
   for (const row of rows) {
     const { at } = dayOfKey(row.key);
     const held = made[at];
@@ -181,6 +186,15 @@ const madeBy = ({ madeAt, changeId }: HeldRow): Made => ({ madeAt, id: changeId 
 
 /** The last row of each place. */
 const latestOf = (rows: readonly HeldRow[]): Map<string, HeldRow> => new Map(rows.map((row) => [placeOf(row), row]));
+
+const isRow = (row: unknown): boolean => {
+  const { collection, key, record } = (row ?? {}) as Partial<HeldRow>;
+  return typeof collection === 'string' && typeof key === 'string' && typeof record === 'object';
+};
+const isYear = (value: unknown): boolean => {
+  const { habitId, year, days } = (value ?? {}) as { habitId?: unknown; year?: unknown; days?: unknown };
+  return typeof habitId === 'string' && typeof year === 'number' && Array.isArray(days);
+};
 
 const heldOf = ({ collection, key, record, madeAt, changeId }: HeldRow): HeldRow => ({
   collection,
