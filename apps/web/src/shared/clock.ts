@@ -28,6 +28,9 @@ export function noteInstant(instant: string): void {
   if (ms <= serverMs() + MOST_AHEAD_MS) latestMs = Math.max(latestMs, ms);
 }
 
+/** The latest instant that was seen or made; null before any was. */
+export const latestInstant = (): string | null => (latestMs === 0 ? null : new Date(latestMs).toISOString());
+
 /** The instant of a change made now: the server's time, and always later than any instant seen. */
 export function nextInstant(): string {
   const nowMs = serverMs();

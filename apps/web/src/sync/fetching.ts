@@ -68,7 +68,7 @@ export async function restore(session: Session, onRestored: () => void): Promise
   if (kept !== null) {
     const held = await record.madeOf(waited.waiting).catch(() => new Map<string, Made>());
     if (session.isStopped) return;
-    for (const { madeAt } of held.values()) noteInstant(madeAt);
+    if (kept.latest !== null) noteInstant(kept.latest);
     session.store.dispatch(recordsOpened(kept));
     putBack(held);
     return;

@@ -10,6 +10,7 @@ import {
   yearOfDay,
 } from '@wimbel/core';
 import { type DBSchema, type IDBPDatabase, type IDBPObjectStore, deleteDB, openDB } from 'idb';
+import { latestInstant } from '../shared/clock.ts';
 import { placeOf } from '../store/effects.ts';
 
 type AnyRecord = RecordOf<Collection>;
@@ -21,6 +22,8 @@ export type HeldRow = Pick<ServerRow, 'collection' | 'key' | 'record' | 'madeAt'
 /** An account's record as it was kept: everything but entries one by one, entries by habit and year. */
 export type KeptRecord = {
   revision: number;
+  /** The latest instant of it: what is made on top of it has to be later. */
+  latest: string | null;
   rows: { collection: Collection; key: string; record: AnyRecord }[];
   entries: Record<string, EntryYears>;
 };
@@ -49,7 +52,7 @@ interface RecordDatabase extends DBSchema {
   /** The entries of a habit in a year: ten years of fifty habits are five hundred of these. */
   entries: { key: string; value: { habitId: string; year: number; days: EntryYear } };
   made: { key: string; value: YearMade };
-  about: { key: 'record'; value: { revision: number; isWhole: boolean } };
+  about: { key: 'record'; value: { revision: number; isWhole: boolean; latest: string | null } };
 }
 
 const STORES = ['records', 'entries', 'made', 'about'] as const;
@@ -103,6 +106,7 @@ export function openRecordStore(accountId: string): RecordStore {
       for (const { habitId, year, days } of years) (entries[habitId] ??= {})[year] = days;
       return {
         revision: about.revision,
+        latest: about.latest ?? null,
         rows: rows.flatMap(({ collection, key, record }) => (record === null ? [] : [{ collection, key, record }])),
         entries,
       };
@@ -144,7 +148,11 @@ export function openRecordStore(accountId: string): RecordStore {
         ...[...years].map(([key, own]) => putYear(tx.objectStore('entries'), tx.objectStore('made'), key, own)),
       ]);
       const before = await tx.objectStore('about').get('record');
-      await tx.objectStore('about').put({ revision, isWhole: isWhole || (before?.isWhole ?? false) }, 'record');
+      const latest = [before?.latest, latestInstant()].reduce<string | null>(
+        (most, each) => (each && (most === null || each > most) ? each : most),
+        null,
+      );
+      await tx.objectStore('about').put({ revision, isWhole: isWhole || (before?.isWhole ?? false), latest }, 'record');
       await tx.done;
     },
     async clear() {

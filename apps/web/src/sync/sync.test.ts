@@ -606,6 +606,23 @@ describe('the record on the device', () => {
     expect(server.state.rows.map(({ key }) => key)).toContain('2026-11-24 h');
   });
 
+  it('is changed later than all that is in it, though the clock of the device went back meanwhile', async () => {
+    const [server, name] = [pretendServer(), newId()];
+    putHabit(server, 'h', 'Scales', new Date(Date.now() + 600_000).toISOString());
+    const before = open(server, name);
+    await until(() => isKept(before, 1));
+    before.sync.stop();
+    server.state.isAway = true;
+    const after = open(server, name);
+    await until(() => after.store.getState().records.isLoaded);
+    after.sync.change([changeTo('habits', aHabit('h', { name: 'Slow bow' }))]);
+    server.state.isAway = false;
+    after.sync.now();
+    await until(() => after.waiting() === 0);
+    expect(namesOf(after)).toEqual(['Slow bow']);
+    expect(server.state.taken.at(-1)?.record).toMatchObject({ name: 'Slow bow' });
+  });
+
   it('asks the server only for what is newer, and takes that in', async () => {
     const [server, name] = [pretendServer(), newId()];
     putHabit(server, 'h', 'Scales', '2026-11-01T10:00:00Z');
