@@ -12,6 +12,7 @@ const habitRow = (id: string, minute: number, name: string | null = id): HeldRow
   record: name === null ? null : aHabit(id, { name }),
   madeAt: at(minute),
   changeId: `c${minute}`,
+  revision: minute,
 });
 const entryRow = (day: string, minute: number, isThere = true): HeldRow => ({
   collection: 'entries',
@@ -19,6 +20,7 @@ const entryRow = (day: string, minute: number, isThere = true): HeldRow => ({
   record: isThere ? { habitId: 'h', day, mark: 'done' } : null,
   madeAt: at(minute),
   changeId: `c${minute}`,
+  revision: minute,
 });
 const daysOf = (entries: Record<string, Parameters<typeof eachEntry>[0]>): string[] =>
   [...eachEntry(entries['h'] ?? {})].map(({ day }) => day);
@@ -35,6 +37,13 @@ it('is read back as it was put, entries by habit and year, with the revision it 
   expect(namesOf(kept.rows)).toEqual(['Scales']);
   expect(daysOf(kept.entries)).toEqual(['2025-12-31', '2026-01-01', '2026-11-24']);
   expect(Object.keys(kept.entries['h']!)).toEqual(['2025', '2026']);
+});
+
+it('is read in the order in which the server would tell it', async () => {
+  const store = openRecordStore(newId());
+  await store.put([habitRow('b', 1), habitRow('a', 2), habitRow('c', 3)], 3, true);
+  await store.put([habitRow('b', 4, 'again')], 4, true);
+  expect(namesOf((await store.read())!.rows)).toEqual(['a', 'c', 'again']);
 });
 
 it('is nothing to open with before the whole of it is there', async () => {

@@ -17,7 +17,7 @@ type AnyRecord = RecordOf<Collection>;
 type Place = { collection: Collection; key: string };
 
 /** A record as the server holds it, with the change that made it so. */
-export type HeldRow = Pick<ServerRow, 'collection' | 'key' | 'record' | 'madeAt' | 'changeId'>;
+export type HeldRow = Pick<ServerRow, 'collection' | 'key' | 'record' | 'madeAt' | 'changeId' | 'revision'>;
 
 /** An account's record as it was kept: everything but entries one by one, entries by habit and year. */
 export type KeptRecord = {
@@ -107,7 +107,10 @@ export function openRecordStore(accountId: string): RecordStore {
       return {
         revision: about.revision,
         latest: about.latest ?? null,
-        rows: rows.flatMap(({ collection, key, record }) => (record === null ? [] : [{ collection, key, record }])),
+        // In the order in which the server would tell them.
+        rows: rows
+          .sort((a, b) => a.revision - b.revision)
+          .flatMap(({ collection, key, record }) => (record === null ? [] : [{ collection, key, record }])),
         entries,
       };
     },
@@ -204,12 +207,13 @@ const isYear = (value: unknown): boolean => {
   return typeof habitId === 'string' && typeof year === 'number' && Array.isArray(days);
 };
 
-const heldOf = ({ collection, key, record, madeAt, changeId }: HeldRow): HeldRow => ({
+const heldOf = ({ collection, key, record, madeAt, changeId, revision }: HeldRow): HeldRow => ({
   collection,
   key,
   record,
   madeAt,
   changeId,
+  revision,
 });
 
 function dayOfKey(key: string): { habitId: string; year: number; at: number } {

@@ -74,7 +74,8 @@ export function createSending(session: Session): Sending {
       }
       if (result.status === 'refused') sorted.refusals.push({ change, issues: result.issues });
       else sorted.taken.push(result.id);
-      if (result.status === 'accepted') sorted.own.push(...heldBy(change, outstanding.accepted(result.id)));
+      if (result.status === 'accepted')
+        sorted.own.push(...heldBy(change, result.revision, outstanding.accepted(result.id)));
       else {
         sorted.undone.push(result.id);
         sorted.back.push(...outstanding.undone(result.id));
@@ -123,7 +124,7 @@ export function createSending(session: Session): Sending {
 }
 
 /** What a change that was taken in made, as the server holds it from now on. */
-const heldBy = ({ id, madeAt }: Change, touched: readonly Touched[]): HeldRow[] =>
-  touched.map(({ collection, key, after }) => ({ collection, key, record: after, madeAt, changeId: id }));
+const heldBy = ({ id, madeAt }: Change, revision: number, touched: readonly Touched[]): HeldRow[] =>
+  touched.map(({ collection, key, after }) => ({ collection, key, record: after, madeAt, changeId: id, revision }));
 
 const isAhead = (result: ChangeResult): boolean => result.status === 'refused' && result.code === 'ahead';
