@@ -57,14 +57,7 @@ export function createSending(session: Session): Sending {
   /** Parts what became of changes: with the server's time it holds; where it never does, it is put aside. */
   function sort(batch: readonly Change[], results: readonly ChangeResult[]) {
     const byId = new Map(batch.map((each) => [each.id, each]));
-    const sorted = {
-      ahead: [] as Change[],
-      refusals: [] as Refusal[],
-      taken: [] as string[],
-      undone: [] as string[],
-      back: [] as Row[],
-      own: [] as HeldRow[],
-    };
+    const sorted = nothingSorted();
     for (const result of results) {
       const change = byId.get(result.id);
       if (change === undefined) continue;
@@ -74,8 +67,8 @@ export function createSending(session: Session): Sending {
       }
       if (result.status === 'refused') sorted.refusals.push({ change, issues: result.issues });
       else sorted.taken.push(result.id);
-      if (result.status === 'accepted')
-        sorted.own.push(...heldBy(change, result.revision, outstanding.accepted(result.id)));
+      const { id, status } = result;
+      if (status === 'accepted') sorted.own.push(...heldBy(change, result.revision, outstanding.accepted(id)));
       else {
         sorted.undone.push(result.id);
         sorted.back.push(...outstanding.undone(result.id));
@@ -122,6 +115,15 @@ export function createSending(session: Session): Sending {
     },
   };
 }
+
+const nothingSorted = () => ({
+  ahead: [] as Change[],
+  refusals: [] as Refusal[],
+  taken: [] as string[],
+  undone: [] as string[],
+  back: [] as Row[],
+  own: [] as HeldRow[],
+});
 
 /** What a change that was taken in made, as the server holds it from now on. */
 const heldBy = ({ id, madeAt }: Change, revision: number, touched: readonly Touched[]): HeldRow[] =>
