@@ -18,7 +18,7 @@ import type { Search } from '../search/searcher.ts';
 
 const NOTHING: Search = { words: '', feeling: null, mood: null, habitId: null, span: null };
 /** The address follows what is typed after so long a rest, so that going back comes back to it. */
-const REST_MS = 500;
+const REST_MS = 150;
 
 /** What is looked for, as it is typed; the address keeps its words. */
 export function useSearchAsked() {
