@@ -18,7 +18,7 @@ export function SeasonWhen({ figured, type = 'body' }: { figured: FiguredSeason;
     >
       {parts.map((part, place) => (
         <Words key={part} type={type} tone="quiet">
-          {place > 0 ? `·  ${part}` : part}
+          {place < parts.length - 1 ? `${part}  ·` : part}
         </Words>
       ))}
     </View>

@@ -53,6 +53,7 @@ const useStyles = themed((colors) => ({
     gap: 6,
     minHeight: TOUCH_PX,
     paddingHorizontal: SPACE.m,
+    marginRight: SPACE.s,
     borderRadius: CORNER.pill,
     borderWidth: 1,
     borderColor: colors.line,

@@ -149,6 +149,7 @@ const useStyles = themed((colors) => ({
     borderLeftWidth: 3,
     borderLeftColor: colors.working,
     paddingLeft: SPACE.m,
+    maxWidth: 720,
   },
   pressed: { opacity: 0.6 },
   grow: { flex: 1, minWidth: 0 },
