@@ -6,7 +6,7 @@ import { PATHS } from '../../shared/paths.ts';
 import { selectHasPips, selectPipsBalance } from '../../store/pips.ts';
 import { selectSettings } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { themed, useTheme } from '../../theme/Theme.tsx';
+import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Words } from '../../ui/Words.tsx';
 import { pipsWords } from '../../words/pips.ts';
@@ -14,6 +14,7 @@ import { pipsWords } from '../../words/pips.ts';
 /** What is left of what was earned, and the way to rewards; a ring instead of a disc where it is below zero. */
 export function BalanceKey() {
   const styles = useStyles();
+  const isWide = useIsWide();
   const { colors } = useTheme();
   const router = useRouter();
   const hasPips = useAppSelector(selectHasPips);
@@ -26,7 +27,7 @@ export function BalanceKey() {
       role="link"
       aria-label={`Rewards: ${told}`}
       onPress={() => router.push(PATHS.rewards as never)}
-      style={styles.key}
+      style={[styles.key, isWide && styles.wide]}
     >
       <Svg width={14} height={14} viewBox="0 0 14 14" aria-hidden>
         <Circle
@@ -53,10 +54,10 @@ const useStyles = themed((colors) => ({
     gap: 6,
     minHeight: TOUCH_PX,
     paddingHorizontal: SPACE.m,
-    marginRight: SPACE.s,
     borderRadius: CORNER.pill,
     borderWidth: 1,
     borderColor: colors.line,
     backgroundColor: colors.raised,
   },
+  wide: { marginRight: SPACE.s },
 }));
