@@ -57,6 +57,15 @@ export function selectFiguredSeason(state: RootState, seasonId: string): Figured
   return made;
 }
 
+let lastFigured: FiguredSeason[] = [];
+
+/** Every season figured, by its first day; the same list while none of them changed. */
+export function selectFiguredSeasons(state: RootState): FiguredSeason[] {
+  const all = selectSeasons(state).flatMap(({ id }) => selectFiguredSeason(state, id) ?? []);
+  if (!isSameList(all, lastFigured)) lastFigured = all;
+  return lastFigured;
+}
+
 /** Whether seasons are spoken of. */
 export const selectShowsSeasons = (state: RootState): boolean =>
   !(state.records.settings.hidden?.includes('seasons') ?? false);

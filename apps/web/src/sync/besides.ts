@@ -39,8 +39,13 @@ export function createBesides(session: Session, send: () => void, givenMs = GIVE
   /** What is still kept on the device by then is sent from here: sent twice it is harmless. */
   async function takeOver(): Promise<void> {
     if (session.isStopped || theirs.size === 0) return;
-    const { waiting, refused } = await outbox.read(accountId).catch(() => ({ waiting: [], refused: [] }));
+    const kept = await outbox.read(accountId).catch(() => null);
+    if (kept === null) return;
+    const { waiting, refused } = kept;
     const left = waiting.filter(({ id }) => theirs.has(id));
+    const isLeft = new Set(left.map(({ id }) => id));
+    // What is not kept any more was answered, though the word of it was missed.
+    for (const id of theirs.keys()) if (!isLeft.has(id)) outstanding.accepted(id);
     theirs.clear();
     if (session.isStopped || left.length === 0) return;
     store.dispatch(outboxRestored({ waiting: left, refused }));

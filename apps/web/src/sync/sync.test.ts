@@ -774,6 +774,28 @@ describe('two tabs of one account', () => {
     await until(async () => (await other.outbox.read('anna')).waiting.length === 0);
   });
 
+  it('hide nothing of the server behind what is kept no more, though the word of its answer was missed', async () => {
+    const [server, name] = [pretendServer(), newId()];
+    const other = open(server, name);
+    await until(() => other.store.getState().records.isLoaded);
+    const channel = new BroadcastChannel('wimbel.tabs.anna');
+    channel.postMessage({ made: [changeTo('habits', aHabit('h', { name: 'Of a tab that is gone' }))] });
+    await until(() => names(other).length === 1);
+    await new Promise((resolve) => setTimeout(resolve, 150));
+    const madeAt = '2026-11-01T10:00:00Z';
+    server.put({
+      collection: 'habits',
+      key: 'h',
+      madeAt,
+      changeId: 'x',
+      record: aHabit('h', { name: 'As it stands' }),
+    });
+    other.sync.now();
+    await until(() => names(other)[0] === 'As it stands');
+    expect(other.waiting()).toBe(0);
+    channel.close();
+  });
+
   it('hear nothing of another account', async () => {
     const [server, name] = [pretendServer(), newId()];
     const [one, other] = [open(server, name), open(server, name, 'bert')];

@@ -1,15 +1,13 @@
 import { useRouter } from 'expo-router';
 import Plus from 'lucide-react-native/icons/plus';
-import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
-import { useStore } from 'react-redux';
 import { SeasonPicture } from '../../../charts/SeasonPicture.tsx';
 import { counted, percent } from '../../../shared/format.ts';
 import { PATHS, seasonPath } from '../../../shared/paths.ts';
-import { type FiguredSeason, selectFiguredSeason, selectSeasons } from '../../../store/seasons.ts';
+import { type FiguredSeason, selectFiguredSeasons } from '../../../store/seasons.ts';
 import { selectFiguredGoals } from '../../../store/figuredGoals.ts';
-import { selectToday, selectTracks } from '../../../store/selectors.ts';
-import { type RootState, useAppSelector } from '../../../store/store.ts';
+import { selectToday } from '../../../store/selectors.ts';
+import { useAppSelector } from '../../../store/store.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -26,7 +24,7 @@ export function SeasonsScreen() {
   const { colors } = useTheme();
   const isWide = useIsWide();
   const router = useRouter();
-  const all = useFiguredSeasons();
+  const all = useAppSelector(selectFiguredSeasons);
   const begin = (): void => router.push(PATHS.newSeason as never);
   if (all.length === 0) {
     return (
@@ -61,19 +59,6 @@ export function SeasonsScreen() {
         ))}
       </View>
     </Page>
-  );
-}
-
-function useFiguredSeasons(): FiguredSeason[] {
-  const store = useStore<RootState>();
-  const seasons = useAppSelector(selectSeasons);
-  const tracks = useAppSelector(selectTracks);
-  const keyResults = useAppSelector((state) => state.records.keyResults);
-  const settings = useAppSelector((state) => state.records.settings);
-  return useMemo(
-    () => seasons.flatMap(({ id }) => selectFiguredSeason(store.getState(), id) ?? []),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- what the figures go by
-    [store, seasons, tracks, keyResults, settings],
   );
 }
 
