@@ -28,17 +28,18 @@ export const habits = Array.from({ length: HABITS }, (_, index): Habit => ({
   startsOn: FIRST,
 }));
 
-/** Habits by the server, their records by the database: done on most days, by a rule without chance. */
-export async function fill(url: string, databaseUrl: string, email: string): Promise<string> {
+/** Habits by the server, their records since a day by the database: done on most days, by a rule without chance. */
+export async function fill(url: string, databaseUrl: string, email: string, first = FIRST): Promise<string> {
   const person = await signUp(url, email);
-  await person.send(habits.map((habit) => ['habits', habit.id, habit]));
+  const since = habits.map((habit) => ({ ...habit, startsOn: first, terms: [{ ...habit.terms[0]!, from: first }] }));
+  await person.send(since.map((habit) => ['habits', habit.id, habit]));
   const script = join(STATE, 'bench-charts.sql');
   writeFileSync(
     script,
     `insert into entries (user_id, habit_id, day, mark)
 select '${person.id}', 'h' || habit, day, 'done'
-from generate_series(0, ${HABITS - 1}) habit, generate_series(date '${FIRST}', date '${TODAY}', interval '1 day') day
-where (habit * 7 + (day::date - date '${FIRST}') * 13) % 10 < case when habit % 3 = 2 then 4 else 8 end;
+from generate_series(0, ${HABITS - 1}) habit, generate_series(date '${first}', date '${TODAY}', interval '1 day') day
+where (habit * 7 + (day::date - date '${first}') * 13) % 10 < case when habit % 3 = 2 then 4 else 8 end;
 insert into change_log (user_id, collection, key, revision, changed_at, change_id, record)
 select user_id, 'entries', day || ' ' || habit_id, ${HABITS} + row_number() over (order by day, habit_id), now(), 'bench',
   json_build_object('habitId', habit_id, 'day', day, 'mark', mark)

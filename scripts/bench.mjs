@@ -10,6 +10,7 @@ async function main() {
     'bench/worstBodies.ts',
     'bench/newDevice.ts',
     'bench/live.ts',
+    'bench/opening.ts',
     'bench/pegboard.ts',
     'bench/manyHabits.ts',
     'bench/goals.ts',

@@ -75,12 +75,13 @@ async function main() {
   mkdirSync(RESULTS, { recursive: true });
   mkdirSync(STATE, { recursive: true });
   // What an interrupted run may have left.
-  for (const cluster of ['server-tests', 'e2e', 'cuts']) dropCluster(cluster);
+  for (const cluster of ['server-tests', 'e2e', 'cuts', 'histories']) dropCluster(cluster);
 
   // What only reads runs beside the tests, so that both processors have work.
   await Promise.all([checks(), tests()]);
   await buildWeb();
   await buildServer();
+  await check('histories of three devices', 'npx', ['tsx', 'e2e/soak/histories.ts', '2000']);
   await browser('as a person, in a browser');
 
   say('');

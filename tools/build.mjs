@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { partCommon } from './parting.mjs';
 import { ROOT, run, say } from './system.mjs';
 
 export const WEB_DIST = join(ROOT, 'apps/web/dist');
@@ -23,7 +24,12 @@ function* filesIn(path) {
 function hashOf(folders) {
   const hash = createHash('sha256');
   const files = folders.flatMap((folder) => [...filesIn(join(ROOT, folder))]).sort();
-  for (const file of [...files, join(ROOT, 'package-lock.json'), join(ROOT, 'tools/build.mjs')]) {
+  for (const file of [
+    ...files,
+    join(ROOT, 'package-lock.json'),
+    join(ROOT, 'tools/build.mjs'),
+    join(ROOT, 'tools/parting.mjs'),
+  ]) {
     hash.update(relative(ROOT, file)).update('\0').update(readFileSync(file)).update('\0');
   }
   return hash.digest('hex');
@@ -50,15 +56,36 @@ function precompress(folder) {
     if (!COMPRESSED.test(file)) continue;
     const content = readFileSync(file);
     if (content.length < WORTH_BYTES) continue;
-    writeFileSync(`${file}.br`, brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_QUALITY]: 10 } }));
+    writeFileSync(`${file}.br`, brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }));
     writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
   }
 }
 
+/** The fonts that ship with the app, by the names that its styles use. */
+const FONTS = {
+  BricolageGrotesque_700Bold: 'bricolage-grotesque/700Bold',
+  Figtree_400Regular: 'figtree/400Regular',
+  Figtree_500Medium: 'figtree/500Medium',
+  Figtree_600SemiBold: 'figtree/600SemiBold',
+};
+
+/** Lays the fonts down with the styles that name them: words stand at once, and change to their font once it is there. */
+function layFonts(folder) {
+  mkdirSync(join(folder, 'fonts'));
+  const faces = Object.entries(FONTS).map(([name, place]) => {
+    const font = readFileSync(join(ROOT, 'node_modules/@expo-google-fonts', place, `${name}.ttf`));
+    const file = `fonts/${name}-${createHash('sha256').update(font).digest('hex').slice(0, 32)}.ttf`;
+    writeFileSync(join(folder, file), font);
+    return `@font-face{font-family:${name};src:url(/${file}) format('truetype');font-display:swap}`;
+  });
+  const styles = join(folder, 'base.css');
+  writeFileSync(styles, `${faces.join('\n')}\n${readFileSync(styles, 'utf8')}`);
+}
+
 /** Lists the parts that the app fetches only when they are needed, for it to have them kept ahead. */
-function listParts(folder) {
+function listParts(folder, page) {
   const scripts = join(folder, '_expo/static/js/web');
-  const later = readdirSync(scripts).filter((name) => name.endsWith('.js') && !/^(entry|__common)-/.test(name));
+  const later = readdirSync(scripts).filter((name) => name.endsWith('.js') && !page.includes(name));
   writeFileSync(join(folder, 'parts.json'), JSON.stringify(later.map((name) => `/_expo/static/js/web/${name}`)));
 }
 
@@ -97,7 +124,8 @@ export async function buildWeb() {
         env: { CI: '1', EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', NODE_ENV: 'production' },
         what: 'Building the web app',
       });
-      listParts(WEB_DIST);
+      layFonts(WEB_DIST);
+      listParts(WEB_DIST, partCommon(WEB_DIST));
       await layWorker(WEB_DIST);
       precompress(WEB_DIST);
     },

@@ -1,4 +1,7 @@
 module.exports = function (api) {
-  api.cache(true);
-  return { presets: [['babel-preset-expo', { worklets: false, reanimated: false }]] };
+  const isBuild = api.env('production');
+  return {
+    presets: [['babel-preset-expo', { worklets: false, reanimated: false }]],
+    plugins: isBuild ? [require('./lean/fromTheFile.cjs')] : [],
+  };
 };

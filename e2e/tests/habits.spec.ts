@@ -341,7 +341,7 @@ test('a new name, sign and dye show everywhere at once', async ({ browser }) => 
   await person.go('Log');
   await (await person.reach('Slow scales', 'Tuesday 24 November')).click();
   const plum = await person.page.evaluate(
-    () => document.querySelector('[role=grid] svg circle[fill="#7C4A78"]') !== null,
+    () => document.querySelector('[role=grid] svg path[fill="#7C4A78"]') !== null,
   );
   expect(plum).toBe(true);
   await person.leave();

@@ -1,6 +1,6 @@
 import type { InstantText } from '@wimbel/core';
-import { COLLECTIONS, type Collection, type RecordOf } from './collections.ts';
-import { type Issue, isId, isInstant } from './fields.ts';
+import { COLLECTIONS, type Collection, type RecordOf } from './keys.ts';
+import { type Issue, isId, isInstant } from './plain.ts';
 import { LIMITS, sizeOf } from './limits.ts';
 
 /**
@@ -15,8 +15,8 @@ export type Change<C extends Collection = Collection> = {
   key: string;
   record: RecordOf<C> | null;
   /**
-   * The record that the change began from, of any collection but entries. Where another device changed it meanwhile, what only
-   * one of them changed stays as that one has it, and of long texts nothing that was typed is lost.
+   * The record that the change began from, where there was one. Where another device changed it meanwhile, what only one of
+   * them changed stays as that one has it, and of long texts nothing that was typed is lost.
    */
   base?: RecordOf<C>;
 };
@@ -40,9 +40,6 @@ function envelopeIssues(change: unknown): Issue[] {
   if (typeof id !== 'string' || !isId(id)) issues.push({ path: 'id', message: 'is not an id of 1 to 64 characters' });
   if (typeof madeAt !== 'string' || !isInstant(madeAt)) {
     issues.push({ path: 'madeAt', message: 'is not an instant in UTC, such as 2025-03-01T07:30:00Z' });
-  }
-  if ('base' in change && collection === 'entries') {
-    issues.push({ path: 'base', message: 'is not known of entries' });
   }
   if (!NAMES.has(collection)) issues.push({ path: 'collection', message: 'is not a collection' });
   if (typeof key !== 'string' || key.length === 0 || key.length > LIMITS.keyLength) {

@@ -1,7 +1,9 @@
 import { changesIssues } from './changes.ts';
-import { COLLECTIONS, type Collection, checkRecord, entryKey, entryOfKey, keyOf } from './collections.ts';
+import { SCHEMAS, checkRecord } from './collections.ts';
+import { COLLECTIONS, type Collection, entryKey, entryOfKey, keyOf } from './keys.ts';
 import { ERROR_STATUS } from './errors.ts';
-import { isInstant, withoutNulls } from './fields.ts';
+import { withoutNulls } from './fields.ts';
+import { isInstant } from './plain.ts';
 import { LIMITS } from './limits.ts';
 import { type Find, referencesOf, relationIssues } from './relations.ts';
 
@@ -304,6 +306,7 @@ describe('keys', () => {
     expect(place('habits')).toBeLessThan(place('entries'));
     expect(place('keyResults')).toBeLessThan(place('checkIns'));
     expect(place('prompts')).toBeLessThan(place('journal'));
+    expect(Object.keys(SCHEMAS)).toEqual(COLLECTIONS);
   });
 });
 

@@ -1,4 +1,4 @@
-import type { Issue } from './fields.ts';
+import type { Issue } from './plain.ts';
 
 /** Every error code the server answers with, and its HTTP status. */
 export const ERROR_STATUS = {

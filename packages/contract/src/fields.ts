@@ -1,12 +1,7 @@
-import { WEEKDAYS, parseDay, parseMonth } from '@wimbel/core';
+import { WEEKDAYS, parseMonth } from '@wimbel/core';
 import * as yup from 'yup';
 import { LIMITS, sizeOf } from './limits.ts';
-
-/** A fault of a value: where it is (dots and [places], empty for the value itself) and what is wrong, in plain words. */
-export type Issue = { path: string; message: string };
-
-// Neither can be stored: PostgreSQL has no NUL in text, and half a surrogate pair is no character.
-const UNSTORABLE = /\0|\p{Surrogate}/u;
+import { type Issue, UNSTORABLE, isDay, isInstant } from './plain.ts';
 
 const characters = () =>
   yup
@@ -30,15 +25,6 @@ export const name = () =>
 export const id = () =>
   characters().required('is missing').max(LIMITS.idLength, `is longer than ${LIMITS.idLength} characters`);
 
-/** Whether a text can be an id. */
-export const isId = (value: string): boolean =>
-  value.length > 0 && value.length <= LIMITS.idLength && !UNSTORABLE.test(value);
-
-const FIRST_DAY = '0001-01-01';
-
-/** Whether a text is a day from the year 1 on, `YYYY-MM-DD`. */
-export const isDay = (value: string): boolean => parseDay(value) !== null && value >= FIRST_DAY;
-
 /** A day from the year 1 on, `YYYY-MM-DD`. */
 export const day = () =>
   yup
@@ -56,11 +42,6 @@ export const month = () =>
       'is not a month that exists, written YYYY-MM',
       (value) => value == null || parseMonth(value) !== null,
     );
-
-const INSTANT = /^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,6})?Z$/;
-
-/** Whether a text is an instant in UTC, such as 2025-03-01T07:30:00.000Z. */
-export const isInstant = (value: string): boolean => parseDay(INSTANT.exec(value)?.[1] ?? '') !== null;
 
 /** An instant in UTC, ISO 8601 with a Z. */
 export const instant = () =>

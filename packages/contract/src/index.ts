@@ -8,10 +8,10 @@ export {
   type ServerRow,
   type ChangesSince,
 } from './changes.ts';
+export { SCHEMAS, type Checked, checkRecord } from './collections.ts';
 export {
   type Collection,
   type RecordOf,
-  SCHEMAS,
   COLLECTIONS,
   type ListCollection,
   LIST_COLLECTIONS,
@@ -19,20 +19,17 @@ export {
   entryKey,
   entryOfKey,
   keyOf,
-  type Checked,
-  checkRecord,
   isKey,
-} from './collections.ts';
+} from './keys.ts';
+export { type Issue, isInstant } from './plain.ts';
 export { ERROR_STATUS, type ErrorCode, type ErrorBody } from './errors.ts';
 export {
-  type Issue,
   text,
   unit,
   name,
   id,
   day,
   month,
-  isInstant,
   instant,
   number,
   whole,

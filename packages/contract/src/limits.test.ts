@@ -1,5 +1,6 @@
 import { changesIssues } from './changes.ts';
-import { type Collection, COLLECTIONS, checkRecord } from './collections.ts';
+import { checkRecord } from './collections.ts';
+import { COLLECTIONS, type Collection } from './keys.ts';
 import fc from 'fast-check';
 import { LIMITS, sizeOf, sizeOfJson } from './limits.ts';
 

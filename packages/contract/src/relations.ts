@@ -1,6 +1,6 @@
 import type { CheckIn, Entry, Goal, Habit, KeyResult, Milestone, Step } from '@wimbel/core';
-import type { Collection, RecordOf } from './collections.ts';
-import type { Issue } from './fields.ts';
+import type { Collection, RecordOf } from './keys.ts';
+import type { Issue } from './plain.ts';
 
 /** A record named by another: where it is named, and which it is. */
 export type Reference = { path: string; collection: Collection; key: string };

@@ -1,4 +1,4 @@
-import type { Collection, RecordOf } from './collections.ts';
+import type { Collection, RecordOf } from './keys.ts';
 import { isNamed, plannedRemoval } from './removal.ts';
 
 type Stock = [Collection, Record<string, unknown>][];

@@ -1,5 +1,4 @@
-import type { Collection, RecordOf } from './collections.ts';
-import { keyOf } from './collections.ts';
+import { type Collection, type RecordOf, keyOf } from './keys.ts';
 
 type AnyRecord = RecordOf<Collection>;
 type Fields = Record<string, unknown>;

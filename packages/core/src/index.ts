@@ -419,7 +419,14 @@ export {
   offeredSeasonReviews,
   plannedInSeason,
 } from './season/seasonReviews.ts';
-export { TOGETHER, mergedRecord } from './record/mergeFields.ts';
+export {
+  TOGETHER,
+  mergedRecord,
+  mergeInto,
+  type Order as MergeOrder,
+  type Merged,
+  partsChanged,
+} from './record/mergeFields.ts';
 export { type SeasonHole, type SeasonPlate, seasonPlate } from './chart/seasonPlate.ts';
 export { meanOfSeasonWeeks } from './breakdown/seasonBreakdown.ts';
 export {

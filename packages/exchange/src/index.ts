@@ -11,3 +11,5 @@ export {
 export { type LineStep, stepsOfText } from './stepLines.ts';
 export { type LineHabit, habitOfLine } from './habitLine.ts';
 export { type TakeAlong, takeAlongMarkdown } from './takeAlong.ts';
+export { type Cell, type Table, TABLES, type TableKind, tableOf, csvOf } from './tables.ts';
+export { CALENDAR_KINDS, type CalendarKind, calendarFile, withoutDays } from './calendarFile.ts';

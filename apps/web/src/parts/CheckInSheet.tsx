@@ -29,7 +29,7 @@ import { Sheet } from '../ui/Sheet.tsx';
 import { useToast } from '../ui/Toast.tsx';
 import { Words } from '../ui/Words.tsx';
 import { useRecording } from '../sync/RecordsProvider.tsx';
-import { type FiguredGoal, useFiguredGoal } from '../store/figuredGoals.ts';
+import { useFiguredGoal } from '../store/figuredGoals.ts';
 import { holeColor, paceSentence, standingOf, valueWords, leftWords, needWords } from '../words/goalWords.ts';
 import { changeTo, newId, removalOf } from '../store/makeChange.ts';
 import { selectToday } from '../store/selectors.ts';
@@ -37,24 +37,7 @@ import { useAppSelector } from '../store/store.ts';
 import { keptOnDevice, keepOnDevice } from '../shared/kept.ts';
 import { Facts } from './Facts.tsx';
 import type { Fact } from '../words/habitFacts.ts';
-
-const FED_BY_ITSELF: Partial<Record<KeyResult['measure']['kind'], string>> = {
-  habitDays: 'Updates automatically: each day the habit is done counts.',
-  habitAmount: 'Updates automatically from the amounts of its habit.',
-  steps: 'This one follows its steps.',
-};
-
-export const isFedByCheckIns = ({ measure }: KeyResult): boolean => FED_BY_ITSELF[measure.kind] === undefined;
-
-/** The key result most in need of a check-in: of those fed by them and not reached, the one furthest behind. */
-export function neediest({ records, figures }: FiguredGoal): KeyResult | null {
-  const lag = ({ id }: KeyResult): number => {
-    const { progress, expected } = figures.keyResults[id]!;
-    return progress >= 1 ? -2 : (expected ?? 0) - progress;
-  };
-  const fed = records.keyResults.filter(isFedByCheckIns);
-  return fed.reduce<KeyResult | null>((most, each) => (most === null || lag(each) > lag(most) ? each : most), null);
-}
+import { FED_BY_ITSELF, isFedByCheckIns, neediest } from '../words/neediest.ts';
 
 type Props = {
   goal: Goal;

@@ -1,6 +1,8 @@
 import { type ReactNode, createContext, useContext, useState } from 'react';
 import type { Asked } from '../words/asked.ts';
-import { FigureSheet } from './FigureSheet.tsx';
+import { later } from './later.tsx';
+
+const FigureSheet = later(() => import('./FigureSheet.tsx').then((module) => module.FigureSheet));
 
 const AskContext = createContext<(asked: Asked) => void>(() => undefined);
 

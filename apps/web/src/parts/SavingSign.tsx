@@ -9,7 +9,9 @@ import { Button } from '../ui/Button.tsx';
 import { Words } from '../ui/Words.tsx';
 import { useAppSelector } from '../store/store.ts';
 import { changeName, issueWords } from '../words/issueWords.ts';
-import { MendSheet } from './MendSheet.tsx';
+import { later } from './later.tsx';
+
+const MendSheet = later(() => import('./MendSheet.tsx').then((module) => module.MendSheet));
 
 /** A change that is on its way for less than this is not worth a word. */
 const CALM_MS = 1500;

@@ -1,5 +1,5 @@
 import { TODAY, aCheckIn, aGoal, aHabit, aKeyResult, aMilestone, aStep, storeWith } from '../testing/goalSamples.ts';
-import { isFedByCheckIns, neediest } from './CheckInSheet.tsx';
+import { isFedByCheckIns, neediest } from '../words/neediest.ts';
 import { dayTurned } from '../store/clockSlice.ts';
 import { selectFiguredGoal, selectFiguredGoals, selectFiguredList } from '../store/figuredGoals.ts';
 import { changeTo, entryChange, removalOf } from '../store/makeChange.ts';

@@ -1,3 +1,5 @@
+import { once } from './once.ts';
+
 /** Numbers are written as this device's language does; words are English. */
 const LOCALE = globalThis.navigator?.language || 'en-GB';
 
@@ -9,30 +11,38 @@ const numberFormat = (options: Intl.NumberFormatOptions): Intl.NumberFormat => {
   }
 };
 
-const numbers = numberFormat({ maximumFractionDigits: 3 });
-export const number = (value: number): string => numbers.format(value);
+const numbers = once(() => numberFormat({ maximumFractionDigits: 3 }));
+export const number = (value: number): string => numbers().format(value);
 
-const compacts = numberFormat({ notation: 'compact', maximumSignificantDigits: 3 });
+const compacts = once(() => numberFormat({ notation: 'compact', maximumSignificantDigits: 3 }));
 /** For where there is little room: "950", "9.6K". */
-export const compact = (value: number): string => compacts.format(value);
+export const compact = (value: number): string => compacts().format(value);
 
-const DECIMAL_MARK = numberFormat({}).format(1.5).charAt(1);
+const decimalMark = once(() => numberFormat({}).format(1.5).charAt(1));
 
 const CODE_OF_SIGN: Record<string, string> = { '€': 'EUR', '£': 'GBP', $: 'USD', '¥': 'JPY' };
-const CODES = new Set(Intl.supportedValuesOf?.('currency') ?? Object.values(CODE_OF_SIGN));
+const codes = once(() => new Set(Intl.supportedValuesOf?.('currency') ?? Object.values(CODE_OF_SIGN)));
 
 /** The currency that a unit names by its code or its sign; null for any other unit. */
-export const currencyOf = (unit: string): string | null => CODE_OF_SIGN[unit] ?? (CODES.has(unit) ? unit : null);
+export const currencyOf = (unit: string): string | null => CODE_OF_SIGN[unit] ?? (codes().has(unit) ? unit : null);
+
+const sums = new Map<string, Intl.NumberFormat>();
 
 /** A sum of money by the currency's own rules; whole sums without their zeros. */
 export function money(value: number, currency: string): string {
+  const isWhole = Number.isInteger(value);
+  const name = `${currency} ${isWhole}`;
   try {
-    return new Intl.NumberFormat(LOCALE, {
-      style: 'currency',
-      currency,
-      currencyDisplay: 'narrowSymbol',
-      ...(Number.isInteger(value) ? { maximumFractionDigits: 0 } : {}),
-    }).format(value);
+    const format =
+      sums.get(name) ??
+      new Intl.NumberFormat(LOCALE, {
+        style: 'currency',
+        currency,
+        currencyDisplay: 'narrowSymbol',
+        ...(isWhole ? { maximumFractionDigits: 0 } : {}),
+      });
+    sums.set(name, format);
+    return format.format(value);
   } catch {
     return `${number(value)} ${currency}`;
   }
@@ -73,7 +83,7 @@ export const signed = (value: number, write: (size: number) => string = number):
   value === 0 ? write(0) : `${value > 0 ? '+' : '\u2212'}${write(Math.abs(value))}`;
 
 /** A number as it stands in a field, every digit of it, with the decimal mark of this device's language. */
-export const editable = (value: number, decimalMark = DECIMAL_MARK): string => String(value).replace('.', decimalMark);
+export const editable = (value: number, mark = decimalMark()): string => String(value).replace('.', mark);
 
 const GROUPED = /^-?\d{1,3}(,\d{3})+(\.\d+)?$/;
 
@@ -81,9 +91,9 @@ const GROUPED = /^-?\d{1,3}(,\d{3})+(\.\d+)?$/;
  * A number as a person types it, with a comma or a point before the decimals. "1,200" is twelve hundred where this
  * device's language writes decimals with a point. Null for anything that is not a number.
  */
-export function parseTyped(text: string, decimalMark = DECIMAL_MARK): number | null {
+export function parseTyped(text: string, mark = decimalMark()): number | null {
   const bare = text.trim().replace(/\s/g, '');
-  const cleaned = decimalMark === '.' && GROUPED.test(bare) ? bare.replaceAll(',', '') : bare.replace(',', '.');
+  const cleaned = mark === '.' && GROUPED.test(bare) ? bare.replaceAll(',', '') : bare.replace(',', '.');
   return /^-?(\d+\.?\d*|\.\d+)$/.test(cleaned) ? Number(cleaned) : null;
 }
 

@@ -1,7 +1,8 @@
 /** Where the build lists the parts of the app that are fetched when they are first needed. */
 const PARTS = '/parts.json';
 
-const whenIdle = (work: () => void): void => {
+/** Does something once nothing else is to do. */
+export const whenIdle = (work: () => void): void => {
   if ('requestIdleCallback' in window) window.requestIdleCallback(work, { timeout: 10_000 });
   else setTimeout(work, 3000);
 };

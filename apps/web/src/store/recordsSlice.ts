@@ -1,30 +1,30 @@
 import type { Change, ServerRow } from '@wimbel/contract';
-import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
+import { type UnknownAction, createAction } from '@reduxjs/toolkit';
 import { type Row, withChanges } from './effects.ts';
-import { emptyRecordsState, withKept, withRows } from './recordsState.ts';
+import { type RecordsState, emptyRecordsState, withKept, withRows } from './recordsState.ts';
 
-const slice = createSlice({
-  name: 'records',
-  initialState: emptyRecordsState,
-  reducers: {
-    /** The person changed records; the outbox takes the same action. */
-    recordsChanged: (state, { payload }: PayloadAction<{ changes: Change[] }>) =>
-      withChanges(original(state)!, payload.changes),
-    /** The server sent what is newer; rows that wait here in a newer form have been left out. */
-    rowsArrived: (state, { payload }: PayloadAction<{ rows: ServerRow[]; revision: number; isLast: boolean }>) => ({
-      ...withRows(original(state)!, payload.rows),
-      revision: payload.revision,
-      isLoaded: state.isLoaded || payload.isLast,
-    }),
-    /** What this device kept of the record stands until the server says what is newer. */
-    recordsOpened: (state, { payload }: PayloadAction<Parameters<typeof withKept>[1]>) =>
-      withKept(original(state)!, payload),
-    /** Records are as the server holds them again: a change of them did not come to hold. */
-    recordsPutBack: (state, { payload }: PayloadAction<{ rows: Row[] }>) => withRows(original(state)!, payload.rows),
-    /** Another account, or none: everything of the one before goes. */
-    recordsCleared: () => emptyRecordsState(),
-  },
-});
+/** The person changed records; the outbox takes the same action. */
+export const recordsChanged = createAction<{ changes: Change[] }>('records/changed');
+/** The server sent what is newer; rows that wait here in a newer form have been left out. */
+export const rowsArrived = createAction<{ rows: ServerRow[]; revision: number; isLast: boolean }>('records/arrived');
+/** What this device kept of the record stands until the server says what is newer. */
+export const recordsOpened = createAction<Parameters<typeof withKept>[1]>('records/opened');
+/** Records are as the server holds them again: a change of them did not come to hold. */
+export const recordsPutBack = createAction<{ rows: Row[] }>('records/putBack');
+/** Another account, or none: everything of the one before goes. */
+export const recordsCleared = createAction('records/cleared');
 
-export const { recordsChanged, recordsOpened, rowsArrived, recordsPutBack, recordsCleared } = slice.actions;
-export const recordsReducer = slice.reducer;
+/**
+ * The record as it is after an action. Made without drafts: ten years of a person hold a hundred thousand days, and a draft
+ * would go through all of them to freeze them.
+ */
+export function recordsReducer(state: RecordsState = emptyRecordsState(), action: UnknownAction): RecordsState {
+  if (recordsChanged.match(action)) return withChanges(state, action.payload.changes);
+  if (rowsArrived.match(action)) {
+    const { rows, revision, isLast } = action.payload;
+    return { ...withRows(state, rows), revision, isLoaded: state.isLoaded || isLast };
+  }
+  if (recordsOpened.match(action)) return withKept(state, action.payload);
+  if (recordsPutBack.match(action)) return withRows(state, action.payload.rows);
+  return recordsCleared.match(action) ? emptyRecordsState() : state;
+}

@@ -1,6 +1,7 @@
 import { type Change, type Made, type ServerRow, isLater } from '@wimbel/contract';
+import { mergeInto } from '@wimbel/core';
 import { noteInstant } from '../shared/clock.ts';
-import { placeOf, touchedBy } from '../store/effects.ts';
+import { placeOf, recordAt, touchedBy } from '../store/effects.ts';
 import { outboxRestored } from '../store/outboxSlice.ts';
 import { recordsOpened, recordsPutBack, rowsArrived } from '../store/recordsSlice.ts';
 import type { HeldRow } from './recordStore.ts';
@@ -83,11 +84,23 @@ export async function restore(session: Session, onRestored: () => void): Promise
   });
 }
 
-/** Shows a change that waited, unless what the server holds is later. */
+/**
+ * Shows a change that waited. Where the record was changed by others since it began, what only one of both changed is as that
+ * one has it; where that cannot be told, the later is shown.
+ */
 function putOnTop({ store, outstanding }: Session, change: Change, theirs: Made | undefined): void {
   noteInstant(change.madeAt);
-  if (theirs !== undefined && !isLater(change, theirs)) return;
-  const touched = touchedBy(store.getState().records, [change]);
+  const { records } = store.getState();
+  const isMineLater = theirs === undefined || isLater(change, theirs);
+  const { base, record } = change;
+  const held = recordAt(records, change.collection, change.key);
+  const isApart = base !== undefined && record !== null && held !== null && change.collection !== 'journal';
+  if (!isApart && !isMineLater) return;
+  const shown = isApart
+    ? mergeInto<object>(change.collection, base, held, record, { isMineLater: () => isMineLater, isKnown: false })
+        .record
+    : record;
+  const touched = touchedBy(records, [{ ...change, record: shown as Change['record'] }]);
   outstanding.add(change, touched);
   store.dispatch(
     recordsPutBack({ rows: touched.map(({ collection, key, after }) => ({ collection, key, record: after })) }),

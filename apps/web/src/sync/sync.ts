@@ -80,15 +80,11 @@ export function startSync(deps: {
   };
 }
 
-/**
- * Changes with the record that each began from, so that what another device changed of it meanwhile can be told apart. Days
- * are small and whole: of them the later holds.
- */
+/** Changes with the record that each began from, so that what another device changed of it meanwhile can be told apart. */
 function withBases({ store }: Session, changes: readonly Change[]): Change[] {
   const { records } = store.getState();
   const latest = new Map<string, Change['record']>();
   return changes.map((change) => {
-    if (change.collection === 'entries') return change;
     const place = placeOf(change);
     const base = latest.has(place) ? latest.get(place) : recordAt(records, change.collection, change.key);
     latest.set(place, change.record);

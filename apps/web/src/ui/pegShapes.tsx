@@ -4,22 +4,31 @@ import { Circle, G, Path } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
 
 /** Below this radius a peg has no curl in its head. */
-const CURL_FROM_R = 8;
+export const CURL_FROM_R = 8;
 const DOT_R = 1.6;
+
+/** The widths of the lines of a peg of a radius, and how its parts are sized. */
+export const pegMeasures = (r: number) => ({
+  stroke: Math.max(1, r * 0.09),
+  missedStroke: Math.max(1.5, r * 0.16),
+  restStroke: Math.max(1.4, r * 0.16),
+  dotR: Math.min(DOT_R, r * 0.3),
+  /** A part always shows, and never as the whole. */
+  partRatio: (ratio: number): number => Math.max(0.12, Math.min(0.92, ratio)),
+});
 
 type Props = { state: PegState; x: number; y: number; r: number; color: string; ratio?: number };
 
 /** A hole or peg as shapes inside an SVG; the state is told by form first. */
 export const PegShapes = memo(function PegShapes({ state, x, y, r, color, ratio = 0 }: Props) {
   const { colors } = useTheme();
-  const stroke = Math.max(1, r * 0.09);
-  const missedStroke = Math.max(1.5, r * 0.16);
+  const { stroke, missedStroke, restStroke, partRatio, dotR } = pegMeasures(r);
   const hole = <Circle cx={x} cy={y} r={r - stroke / 2} fill={colors.hole} stroke={colors.rim} strokeWidth={stroke} />;
   switch (state) {
     case 'outside':
       return null;
     case 'notAsked':
-      return <Circle cx={x} cy={y} r={Math.min(DOT_R, r * 0.3)} fill={colors.rim} />;
+      return <Circle cx={x} cy={y} r={dotR} fill={colors.rim} />;
     case 'toCome':
       return <Circle cx={x} cy={y} r={r - stroke / 2} fill="none" stroke={colors.faint} strokeWidth={stroke} />;
     case 'blank':
@@ -39,7 +48,7 @@ export const PegShapes = memo(function PegShapes({ state, x, y, r, color, ratio 
       return (
         <>
           {hole}
-          <Path d={fillPath(x, y, r - stroke, Math.max(0.12, Math.min(0.92, ratio)))} fill={color} />
+          <Path d={fillPath(x, y, r - stroke, partRatio(ratio))} fill={color} />
         </>
       );
     case 'rest':
@@ -49,7 +58,7 @@ export const PegShapes = memo(function PegShapes({ state, x, y, r, color, ratio 
           <Path
             d={`M${x - r * 0.42} ${y}H${x + r * 0.42}`}
             stroke={colors.ink}
-            strokeWidth={Math.max(1.4, r * 0.16)}
+            strokeWidth={restStroke}
             strokeLinecap="round"
           />
         </>

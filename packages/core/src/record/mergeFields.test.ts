@@ -47,7 +47,10 @@ describe('one record of what two devices made of it', () => {
     const base = habit({ note: 'Slow' });
     const of = (earlier: string | undefined, late: string | undefined): string | undefined =>
       merged(base, habit({ note: earlier }), habit({ note: late })).note;
+    expect(of('Slower, with the radio off', 'Quick')).toBe('Quick\n\nSlower, with the radio off');
     expect(of('Slow, with the radio', 'Slower')).toBe('Slower\n\nSlow, with the radio');
+    // What both wrote on from, in lines of their own, stands once.
+    expect(of('Slow\nOn Monday', 'Slow\nOn Tuesday')).toBe('Slow\nOn Tuesday\n\nOn Monday');
     expect(of('Slow, with the radio', 'Slow, with the radio on')).toBe('Slow, with the radio on');
     expect(of('Slow bow, long notes', 'Slow bow')).toBe('Slow bow, long notes');
     expect(of('Slow', undefined)).toBeUndefined();

@@ -68,37 +68,67 @@ function sorted(value: unknown): unknown {
   );
 }
 
-/** What only one side changed is as that one has it; of what both did, the later. Of long texts both stay. */
-function later(name: string, base: unknown, earlier: unknown, late: unknown): unknown {
-  if (isSame(late, base)) return earlier;
-  if (isSame(earlier, base)) return late;
-  return LONG_TEXTS.has(name) && isText(earlier) && isText(late) ? bothTexts(earlier ?? '', late ?? '') : late;
-}
-
 const isText = (value: unknown): value is string | undefined | null =>
   value === undefined || value === null || typeof value === 'string';
 
-/** Two texts as one, the later first; one that holds the other stands for both. Undefined where neither says anything. */
-function bothTexts(earlier: string, late: string): string | undefined {
+/**
+ * Two texts as one, the later first; one that holds the other stands for both. What both were written on from stands once.
+ * Undefined where neither says anything.
+ */
+function bothTexts(was: unknown, earlier: string, late: string): string | undefined {
   if (late.includes(earlier.trim())) return late.trim() === '' ? undefined : late;
-  return late.trim() === '' || earlier.includes(late.trim()) ? earlier : `${late}\n\n${earlier}`;
+  if (late.trim() === '' || earlier.includes(late.trim())) return earlier;
+  const begun =
+    typeof was === 'string' && was.trim() !== '' && late.startsWith(was) && earlier.startsWith(was) ? was : '';
+  const rest = earlier.slice(begun.length);
+  return `${late}\n\n${/^\s*\n/.test(rest) ? rest.trim() : earlier}`;
 }
 
 const items = (value: unknown): unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);
+const named = (value: unknown): Fields => (value === null || typeof value !== 'object' ? {} : (value as Fields));
+
+/**
+ * How the parts of two versions stand in time: a part is a field by its name, `field/item` of a list and `field/name` of
+ * values by name.
+ */
+export type Order = {
+  /** Whether what the one who comes now made of a part is later than what is held there. */
+  isMineLater: (part: string) => boolean;
+  /** Whether the instant of each held part is known, so that one that says what it said at first may still be later. */
+  isKnown: boolean;
+};
+
+/** One record of two versions, and the parts of it that are as the one who comes now made them. */
+export type Merged<T> = { record: T; taken: string[] };
+
+/** What merging goes by: the order of the parts, and which were taken. */
+type Merging = Order & { isWhole: boolean; taken: Set<string> };
+
+/** What only one side changed is as that one has it; of what both did, the later. Of long texts both stay. */
+function mergedPart(by: Merging, part: string, isLong: boolean, was: unknown, held: unknown, mine: unknown): unknown {
+  if (!by.isWhole && isSame(mine, was)) return held;
+  const isLater = by.isMineLater(part);
+  // Nobody else changed it; of a text that is so even where somebody did and took it back: no word is lost.
+  const isMineAlone = !by.isWhole && isSame(held, was) && (isLong || !by.isKnown);
+  if (isLater || isMineAlone) by.taken.add(part);
+  if (isMineAlone) return mine;
+  if (isLong && !by.isWhole && isText(held) && isText(mine)) {
+    return isLater ? bothTexts(was, held ?? '', mine ?? '') : bothTexts(was, mine ?? '', held ?? '');
+  }
+  return isLater ? mine : held;
+}
 
 /** The items of both: what either added, without what either took away; of an item that both changed, the later. */
-function mergedList(key: string, base: unknown, earlier: unknown, late: unknown): unknown[] {
-  const nameOf = (item: unknown): string => JSON.stringify(key === '' ? sorted(item) : (item as Fields)[key]);
+function mergedList(by: Merging, field: string, key: string, was: unknown, held: unknown, mine: unknown): unknown[] {
+  const nameOf = (item: unknown): string => (key === '' ? JSON.stringify(sorted(item)) : String((item as Fields)[key]));
   const byName = (list: unknown): Map<string, unknown> => new Map(items(list).map((item) => [nameOf(item), item]));
-  const [was, first, last] = [byName(base), byName(earlier), byName(late)];
-  const merged: unknown[] = [];
-  for (const [name, item] of last) {
-    // Taken away by the earlier, and not touched by the later.
-    if (was.has(name) && !first.has(name) && isSame(item, was.get(name))) continue;
-    merged.push(first.has(name) ? later('', was.get(name), first.get(name), item) : item);
-  }
-  for (const [name, item] of first)
-    if (!last.has(name) && (!was.has(name) || !isSame(item, was.get(name)))) merged.push(item);
+  const [first, theirs, own] = [byName(was), byName(held), byName(mine)];
+  // The order of the later, with what only the earlier has behind it.
+  const names = by.isMineLater(field) ? [...own.keys(), ...theirs.keys()] : [...theirs.keys(), ...own.keys()];
+  const merged = [...new Set(names)].flatMap((name) => {
+    const item = mergedPart(by, `${field}/${name}`, false, first.get(name), theirs.get(name), own.get(name));
+    return item === undefined ? [] : [item];
+  });
   // What has a day or a number of its own stands in its order.
   if (key === 'from' || key === 'atLeast' || key === 'mood') {
     merged.sort((a, b) => ((a as Fields)[key]! < (b as Fields)[key]! ? -1 : 1));
@@ -106,50 +136,69 @@ function mergedList(key: string, base: unknown, earlier: unknown, late: unknown)
   return merged;
 }
 
-const named = (value: unknown): Fields => (value === null || typeof value !== 'object' ? {} : (value as Fields));
-
-function mergedByName(base: unknown, earlier: unknown, late: unknown): Fields {
-  const [was, first, last] = [named(base), named(earlier), named(late)];
+function mergedByName(by: Merging, field: string, was: unknown, held: unknown, mine: unknown): Fields {
+  const [first, theirs, own] = [named(was), named(held), named(mine)];
   const merged: Record<string, unknown> = {};
-  for (const name of new Set([...Object.keys(last), ...Object.keys(first)])) {
-    const value = later(name, was[name], first[name], last[name]);
+  for (const name of new Set([...Object.keys(own), ...Object.keys(theirs)])) {
+    const value = mergedPart(by, `${field}/${name}`, LONG_TEXTS.has(name), first[name], theirs[name], own[name]);
     if (value !== undefined) merged[name] = value;
   }
   return merged;
 }
 
 /**
- * One record of what two devices made of it, each having begun from `base`. What only one of them changed is as that one has
- * it; of what both changed, the later holds, but lists go item by item, targets month by month, and of long texts both stay,
- * the later first. Fields that belong together (see {@link TOGETHER}) are as one side has them. It may break a rule that
- * each side kept by itself; then it is not to be used.
+ * Takes a change into a record that is held: `mine` was made of `base` (null: of nothing), meanwhile `held` may have been
+ * changed by others. What only one of them changed is as that one has it; of what both changed, the later holds, but lists go
+ * item by item, targets month by month, and of long texts both stay, the later first. Fields that belong together (see
+ * {@link TOGETHER}) are as one side has them. The record may break a rule that each side kept by itself; then it is not to be
+ * used.
  */
-export function mergedRecord<T extends object>(collection: string, base: T, earlier: T, late: T): T {
-  const [was, first, last] = [base as Fields, earlier as Fields, late as Fields];
+export function mergeInto<T extends object>(
+  collection: string,
+  base: T | null,
+  held: T,
+  mine: T,
+  order: Order,
+): Merged<T> {
+  const [was, theirs, own] = [(base ?? {}) as Fields, held as Fields, mine as Fields];
+  const by: Merging = { ...order, isWhole: base === null, taken: new Set() };
   const lists = LISTS[collection] ?? {};
   const merged: Record<string, unknown> = {};
-  for (const name of new Set([...Object.keys(last), ...Object.keys(first)])) {
-    const values = [was[name], first[name], last[name]] as const;
+  for (const name of new Set([...Object.keys(own), ...Object.keys(theirs)])) {
+    const values = [was[name], theirs[name], own[name]] as const;
     const value =
       lists[name] !== undefined
-        ? mergedList(lists[name], ...values)
+        ? mergedList(by, name, lists[name], ...values)
         : BY_NAME[collection]?.includes(name)
-          ? mergedByName(...values)
-          : later(name, ...values);
+          ? mergedByName(by, name, ...values)
+          : mergedPart(by, name, LONG_TEXTS.has(name), ...values);
     const isEmpty = isSame(value, []) || isSame(value, {});
-    const isNothing = value === undefined || (isEmpty && (first[name] === undefined || last[name] === undefined));
+    const isNothing = value === undefined || (isEmpty && (theirs[name] === undefined || own[name] === undefined));
     if (!isNothing) merged[name] = value;
   }
   for (const fields of TOGETHER[collection] ?? []) {
-    const of = (record: Fields): unknown[] => fields.map((name) => record[name]);
+    const isChangedBy = (side: Fields, name: string): boolean => by.isWhole || !isSame(side[name], was[name]);
+    if (!fields.some((name) => isChangedBy(own, name))) continue;
+    const isMine = fields.every((name) => order.isMineLater(name));
     // Where only one side changed any of them, the parts above are that side's already; lists alone go item by item.
-    if (isSame(of(first), of(was)) || isSame(of(last), of(was))) continue;
-    const isChanged = (name: string): boolean => !isSame(first[name], was[name]) || !isSame(last[name], was[name]);
-    if (fields.filter(isChanged).every((name) => lists[name] !== undefined)) continue;
+    if (!fields.some((name) => isChangedBy(theirs, name)) && (isMine || !order.isKnown)) continue;
+    const changed = fields.filter((name) => isChangedBy(own, name) || isChangedBy(theirs, name));
+    if (!by.isWhole && changed.every((name) => lists[name] !== undefined)) continue;
     for (const name of fields) {
-      if (last[name] === undefined) delete merged[name];
-      else merged[name] = last[name];
+      const value = (isMine ? own : theirs)[name];
+      if (value === undefined) delete merged[name];
+      else merged[name] = value;
+      for (const part of by.taken) if (part === name || part.startsWith(`${name}/`)) by.taken.delete(part);
+      if (isMine) by.taken.add(name);
     }
   }
-  return merged as T;
+  return { record: merged as T, taken: [...by.taken] };
 }
+
+/** One record of what two devices made of it, each having begun from `base`; see {@link mergeInto}. */
+export const mergedRecord = <T extends object>(collection: string, base: T, earlier: T, late: T): T =>
+  mergeInto(collection, base, earlier, late, { isMineLater: () => true, isKnown: false }).record;
+
+/** The parts of a record that differ from what it was made of. */
+export const partsChanged = <T extends object>(collection: string, base: T, record: T): string[] =>
+  mergeInto(collection, base, base, record, { isMineLater: () => true, isKnown: false }).taken;

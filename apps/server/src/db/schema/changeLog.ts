@@ -27,6 +27,8 @@ export const changeLog = pgTable(
     changedAt: instant().notNull(),
     changeId: text().notNull(),
     record: json(),
+    /** Who wrote which part of the record last; null where all of it was written at once. */
+    parts: json(),
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.collection, table.key] }),

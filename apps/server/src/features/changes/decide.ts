@@ -10,7 +10,7 @@ import {
   removalPlan,
 } from '@wimbel/contract';
 import { type Origin, isLater, placeOf } from './queries.ts';
-import { decideFields } from './fields.ts';
+import { decideFields, partsAfter } from './fields.ts';
 import { decideTogether } from './journal.ts';
 import { issuesAgainstOthers } from './relations.ts';
 import type { State } from './state.ts';
@@ -43,6 +43,7 @@ async function decide(state: State, change: Change, latestMs: number): Promise<C
   const origin = { changedAt: change.madeAt, changeId: id };
   if (!isKey(collection, key)) return refusal(id, 'key', 'is not a key of this collection');
   const before = await state.logged(collection, key);
+  if (before?.parts?.seen.includes(id)) return { id, status: 'superseded' };
   const together = await decideTogether(state, change, before, latestMs);
   if (together !== null) return together;
   const fields = await decideFields(state, change, before, latestMs);
@@ -58,7 +59,8 @@ async function decide(state: State, change: Change, latestMs: number): Promise<C
   if (keyOf(collection, record as never) !== key) return refusal(id, 'key', 'is not the key of the record');
   const against = await issuesAgainstOthers(state, collection, record, before?.record ?? null);
   if (against.length > 0) return { id, status: 'refused', issues: against };
-  return { id, status: 'accepted', revision: state.put(collection, key, record, origin) };
+  const parts = partsAfter(collection, change, record, before, origin);
+  return { id, status: 'accepted', revision: state.put(collection, key, record, origin, parts) };
 }
 
 /** Takes a record away with all that hangs on it, unless something there was written later than the removal. */

@@ -103,3 +103,98 @@ it('a base that is no such record is refused by its path, and nothing else', asy
   expect(results[0]).toMatchObject({ status: 'refused', issues: [{ path: 'base.aim' }] });
   expect(await stored()).toEqual(renamed);
 });
+
+/** Every order of some things. */
+const orders = <T>(all: readonly T[]): T[][] =>
+  all.length <= 1
+    ? [[...all]]
+    : all.flatMap((one, at) => orders([...all.slice(0, at), ...all.slice(at + 1)]).map((rest) => [one, ...rest]));
+
+it('of each field the latest holds, in whatever order the changes of several devices come', async () => {
+  const changes = [
+    made({ ...began, name: 'Third', icon: 'music' }, 3),
+    made({ ...began, name: 'Fifth', areaId: undefined }, 5),
+    made({ ...began, icon: 'anchor', pauses: paused.pauses }, 4),
+    // Made on top of what was written at the second minute, and taken back to what it was at first.
+    made({ ...began, name: 'Second' }, 2),
+  ];
+  for (const order of orders(changes)) {
+    person = await server.signUp();
+    await person.apply(first());
+    for (const each of order) await person.apply(JSON.parse(JSON.stringify(each)) as Change);
+    expect(await stored()).toEqual({ ...began, name: 'Fifth', icon: 'anchor', pauses: paused.pauses });
+  }
+});
+
+it('a field that was put back to what it was holds against an earlier change of it', async () => {
+  for (const isLateFirst of [true, false]) {
+    person = await server.signUp();
+    await person.apply(first());
+    const there = made(renamed, 5);
+    const back = made(began, 6, renamed);
+    const early = made({ ...began, name: 'Early', icon: 'music' }, 4);
+    for (const each of isLateFirst ? [there, back, early] : [early, there, back]) await person.apply(each);
+    expect(await stored()).toEqual({ ...began, icon: 'music' });
+  }
+});
+
+it('a day’s note on one device and its amount on another both stay, the days made apart too', async () => {
+  const entry = (record: object, minute: number, base?: object): Change =>
+    ({
+      ...change('entries', '2026-11-24 h', { habitId: 'h', day: '2026-11-24', ...record } as never),
+      madeAt: `2026-11-24T09:${String(minute).padStart(2, '0')}:00Z`,
+      ...(base === undefined ? {} : { base: { habitId: 'h', day: '2026-11-24', ...base } }),
+    }) as Change;
+  const day = async (): Promise<unknown> =>
+    (await person.since()).rows.find(({ collection }) => collection === 'entries')?.record;
+  const changes = [
+    entry({ mark: 'done' }, 1),
+    entry({ mark: 'done', note: 'Slow' }, 5, { mark: 'done' }),
+    entry({ mark: 'missed' }, 3),
+    entry({ mark: 'rest' }, 4, { mark: 'missed' }),
+  ];
+  for (const order of [
+    [0, 1, 2, 3],
+    [2, 3, 0, 1],
+    [0, 2, 1, 3],
+    [2, 0, 3, 1],
+  ]) {
+    person = await server.signUp();
+    await person.apply(first());
+    for (const at of order) await person.apply(changes[at]!);
+    expect(await day()).toEqual({ habitId: 'h', day: '2026-11-24', mark: 'rest', note: 'Slow' });
+  }
+});
+
+it('a change that is sent again after others does not bring back a text that was written over', async () => {
+  await person.apply(first());
+  const written = made({ ...began, note: 'Slow bow' }, 2);
+  await person.apply(written);
+  await person.apply(made({ ...began, note: 'Long notes' }, 4, { ...began, note: 'Slow bow' }));
+  expect(said(await person.apply(written))).toEqual(['superseded']);
+  expect((await stored())!.note).toBe('Long notes');
+});
+
+it('what the log knows of the parts of a record does not grow without end', async () => {
+  await person.apply(first());
+  let base = began;
+  const months = Array.from(
+    { length: 240 },
+    (_, at) => `${2030 + Math.floor(at / 12)}-${String(1 + (at % 12)).padStart(2, '0')}`,
+  );
+  const changes = months.map((month, at): Change => {
+    const next = { ...base, monthTargets: { ...base.monthTargets, [month]: { days: 10 } } };
+    const change = { ...made(next, 2, base), madeAt: new Date(Date.UTC(2026, 10, 24, 8, 2, 0, at)).toISOString() };
+    base = next;
+    return change;
+  });
+  for (let at = 0; at < changes.length; at += 8) await person.apply(...changes.slice(at, at + 8));
+  expect(Object.keys((await stored())!.monthTargets!)).toHaveLength(240);
+  const { rows } = await server.pool.query<{ parts: { of: object; seen: string[] } }>(
+    `select parts from change_log where collection = 'habits' and parts is not null`,
+  );
+  const most = (count: (parts: { of: object; seen: string[] }) => number): number =>
+    Math.max(...rows.map(({ parts }) => count(parts)));
+  expect(most(({ of }) => Object.keys(of).length)).toBeLessThanOrEqual(201);
+  expect(most(({ seen }) => seen.length)).toBe(40);
+});

@@ -37,6 +37,7 @@ export async function importRecords(
       revision: at + index + 1,
       changedAt,
       changeId,
+      parts: null,
     }));
     const written = await writeAll(pool, [{ userId, at, moved: writes.length, writes, empty: [] }]);
     if (!written.has(userId)) throw new AppError('unavailable');

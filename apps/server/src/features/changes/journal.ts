@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { type Change, type ChangeResult, LIMITS, checkRecord } from '@wimbel/contract';
 import { type JournalPage, isEmptyPage, mergedPage } from '@wimbel/core';
+import { seenWith } from './seen.ts';
 import { type Logged, type Origin, isLater } from './queries.ts';
 import { issuesAgainstOthers } from './relations.ts';
 import type { State } from './state.ts';
@@ -47,7 +48,8 @@ export async function decideTogether(
   if (isEmptyPage(page)) return null;
   const changedAt = late === mine ? madeAt : before.changedAt;
   if (!isDeepStrictEqual(page, before.record)) {
-    state.put('journal', key, page, { changedAt, changeId: togetherId(id) });
+    const parts = { of: {}, seen: seenWith(before, id) };
+    state.put('journal', key, page, { changedAt, changeId: togetherId(id) }, parts);
   }
   const aside = asideId(key, id);
   // Once it was put aside it is the person's: sent again, it does not come back.

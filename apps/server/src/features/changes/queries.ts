@@ -22,8 +22,14 @@ export type Origin = { changedAt: string; changeId: string };
 export const isLater = (a: Origin, b: Origin): boolean =>
   isLaterChange({ madeAt: a.changedAt, id: a.changeId }, { madeAt: b.changedAt, id: b.changeId });
 
+/**
+ * What a record was made by, part by part: who wrote which last, by the names of `mergeInto` (under "" those that are not
+ * named), and the changes that went into it of late. Null where all of it was written at once.
+ */
+export type PartOrigins = { of: Readonly<Record<string, Origin>>; seen: readonly string[] } | null;
+
 /** A record as the log has it; `record` is null where it was removed. */
-export type Logged = Origin & { revision: number; record: AnyRecord | null };
+export type Logged = Origin & { revision: number; record: AnyRecord | null; parts: PartOrigins };
 
 /** A record (or its removal) as it is to be written, with the revision it gets. */
 export type Write = Logged & { collection: Collection; key: string };
@@ -59,7 +65,7 @@ export const placeOf = (collection: Collection, key: string): string => `${colle
 
 const READ = `
 select person.user_id, (select revision from revisions r where r.user_id = person.user_id) as at,
-  l.collection, l.key, l.revision, l.changed_at::text as changed_at, l.change_id, l.record
+  l.collection, l.key, l.revision, l.changed_at::text as changed_at, l.change_id, l.record, l.parts
 from unnest($1::text[]) as person(user_id)
 left join (
   select log.* from unnest($2::text[], $3::text[], $4::text[]) as wanted(user_id, collection, key)
@@ -74,6 +80,7 @@ type LogRow = {
   changed_at: string;
   change_id: string;
   record: AnyRecord | null;
+  parts: PartOrigins;
 };
 
 export type Place = { collection: Collection; key: string };
@@ -109,6 +116,7 @@ export async function readLogged(
       changeId: row.change_id,
       revision: Number(row.revision),
       record: row.record,
+      parts: row.parts,
     });
   }
   return wanted.map(({ userId }) => readings.get(userId)!);
@@ -180,13 +188,13 @@ with meant as (
   update revisions r set revision = r.revision + free.moved from free where r.user_id = free.user_id
   returning r.user_id
 ), logged as (
-  insert into change_log (user_id, collection, key, revision, changed_at, change_id, record)
-  select r."userId", r.collection, r.key, r.revision, r."changedAt", r."changeId", r.record
+  insert into change_log (user_id, collection, key, revision, changed_at, change_id, record, parts)
+  select r."userId", r.collection, r.key, r.revision, r."changedAt", r."changeId", r.record, r.parts
   from turn join json_to_recordset($4::json) as r(
-    "userId" text, collection text, key text, revision bigint, "changedAt" timestamptz, "changeId" text, record json)
+    "userId" text, collection text, key text, revision bigint, "changedAt" timestamptz, "changeId" text, record json, parts json)
     on r."userId" = turn.user_id
   on conflict (user_id, collection, key) do update set revision = excluded.revision,
-    changed_at = excluded.changed_at, change_id = excluded.change_id, record = excluded.record
+    changed_at = excluded.changed_at, change_id = excluded.change_id, record = excluded.record, parts = excluded.parts
 ), ${writes.join(', ')}
 select user_id from turn`;
   statements.set(name, statement);
@@ -256,7 +264,7 @@ left join (
   from change_log where user_id = $1 and revision > $2 and revision <= $3 order by revision limit $4
 ) l on true order by l.revision`;
 
-type SinceRow = Omit<LogRow, 'record'> & { at: string | null; record: string | null };
+type SinceRow = Omit<LogRow, 'record' | 'parts'> & { at: string | null; record: string | null };
 
 /** Rows newer than a revision, up to another, each as the JSON that devices are sent; and the revision they are at. */
 export async function rowsBetween(
@@ -299,7 +307,7 @@ export async function namedBy(
     promptId: `${column} @> jsonb_build_array(jsonb_build_object('promptId', $3::text))`,
   }[by.holds];
   const keyText = keys.length === 2 ? `t."day"::text || ' ' || t."habit_id"` : `t."${keys[0]}"`;
-  const { rows } = await pool.query<Omit<LogRow, 'revision'>>(
+  const { rows } = await pool.query<Omit<LogRow, 'revision' | 'parts'>>(
     `select l.collection, l.key, l.changed_at::text as changed_at, l.change_id, l.record from "${name}" t ` +
       `join change_log l on l.user_id = $1 and l.collection = $2 and l.key = ${keyText} ` +
       `where t.user_id = $1 and ${holds}`,

@@ -4,6 +4,7 @@ import {
   type AnyRecord,
   type Logged,
   type Origin,
+  type PartOrigins,
   type Place,
   type Reading,
   type Write,
@@ -27,7 +28,14 @@ export type State = {
   /** Records that name another, with who wrote them. */
   namedBy: (by: NamedBy, key: string) => Promise<(Origin & { record: AnyRecord })[]>;
   /** Takes a record in, or its removal (null); returns the revision it will have. */
-  put: (collection: Collection, key: string, record: AnyRecord | null, origin: Origin) => number;
+  put: (
+    collection: Collection,
+    key: string,
+    record: AnyRecord | null,
+    origin: Origin,
+    /** Who wrote which part of it; left out, all of it was written now. */
+    parts?: PartOrigins,
+  ) => number;
 };
 
 /** The state of a person's records at a revision, of which some places were read ahead. */
@@ -69,9 +77,9 @@ export function stateOf(
       );
       return [...untouched, ...own];
     },
-    put(collection, key, record, origin) {
+    put(collection, key, record, origin, parts = null) {
       const revision = at + ++moved;
-      written.set(placeOf(collection, key), { collection, key, record, revision, ...origin });
+      written.set(placeOf(collection, key), { collection, key, record, revision, parts, ...origin });
       return revision;
     },
   };

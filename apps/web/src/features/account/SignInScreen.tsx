@@ -1,9 +1,7 @@
-import { yupResolver } from '@hookform/resolvers/yup';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, type Resolver, useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
-import * as yup from 'yup';
 import { signedIn } from '../../store/accountSlice.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { type Account, ApiError, type ApiFault, api } from '../../shared/api.ts';
@@ -14,19 +12,8 @@ import { Card } from '../../ui/Card.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Mark } from '../../ui/Frame.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { SHORTEST_PASSWORD, type SignInValues } from './signInValues.ts';
 import { PATHS } from '../../shared/paths.ts';
-
-const SHORTEST_PASSWORD = 10;
-
-const schema = yup.object({
-  email: yup.string().trim().required('Write your e-mail address').email('This does not look like an e-mail address'),
-  password: yup
-    .string()
-    .required('Write your password')
-    .when('$isNew', ([isNew], field) =>
-      isNew ? field.min(SHORTEST_PASSWORD, `Use at least ${SHORTEST_PASSWORD} characters`) : field,
-    ),
-});
 
 /** What to say for a fault: what happened, what is safe, what to do. */
 function faultWords({ code, issues, retryAfterMs }: ApiFault): string {
@@ -43,6 +30,12 @@ function faultWords({ code, issues, retryAfterMs }: ApiFault): string {
   return 'That did not work. Nothing was changed; try again.';
 }
 
+/** What is typed is checked by what comes once the page stands; where that cannot be had, the server checks it. */
+const check: Resolver<SignInValues, { isNew: boolean }> = async (values, ...more) => {
+  const brought = await import('./signInCheck.ts').catch(() => null);
+  return brought === null ? { values, errors: {} } : brought.signInCheck(values, ...more);
+};
+
 /** Sign in, or sign up for the first time. */
 export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
   const styles = useStyles();
@@ -51,13 +44,17 @@ export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
   const [fault, setFault] = useState<string | null>(null);
   const [isSampleOffered, setIsSampleOffered] = useState(false);
   const [busyWith, setBusyWith] = useState<'form' | 'sample' | null>(null);
-  const form = useForm({
-    resolver: yupResolver(schema),
+  const form = useForm<SignInValues, { isNew: boolean }>({
+    resolver: check,
     context: { isNew },
     defaultValues: { email: '', password: '' },
   });
   useEffect(() => {
     api.isSampleOffered().then(setIsSampleOffered, () => undefined);
+    // Whoever begins to type will want it checked.
+    const bring = (): void => void import('./signInCheck.ts').catch(() => undefined);
+    document.addEventListener('focusin', bring, { once: true });
+    return () => document.removeEventListener('focusin', bring);
   }, []);
 
   const enter = async (what: 'form' | 'sample', way: () => Promise<Account>): Promise<void> => {
@@ -78,7 +75,7 @@ export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
     enter('form', () => (isNew ? api.signUp(email, password) : api.signIn(email, password))),
   );
   return (
-    <ScrollView contentContainerStyle={styles.page}>
+    <ScrollView role="main" contentContainerStyle={styles.page}>
       <View style={styles.brand}>
         <Mark sizePx={64} />
         <Words type="display" heading={1}>
@@ -129,7 +126,7 @@ export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
       {isSampleOffered ? (
         <View style={styles.sample}>
           <Words type="quiet" tone="quiet" style={styles.centred}>
-            Only looking? Fourteen months of a made-up person who plays the cello, refits a dinghy and swims in the bay.
+            Only looking? Fourteen months of a made-up person with a cello and a dinghy.
           </Words>
           <Button onPress={() => void enter('sample', api.openSample)} isBusy={busyWith === 'sample'}>
             Open the sample

@@ -36,8 +36,12 @@ import { FindHost, useFind } from '../../parts/find/FindHost.tsx';
 import { FigureHost } from '../../parts/FigureHost.tsx';
 import { PlaceFault } from '../../parts/PlaceFault.tsx';
 import { keepAppOnDevice } from '../../shared/serviceWorker.ts';
-import { fetchAhead } from '../../shared/fetchAhead.ts';
+import { fetchAhead, whenIdle } from '../../shared/fetchAhead.ts';
+import { bringLater } from '../../parts/later.tsx';
 import { PATHS } from '../../shared/paths.ts';
+
+/** What the first screen did without is brought once the person had a moment with it. */
+const BRING_AFTER_MS = 1200;
 
 const PLACES: readonly Place[] = [
   { path: PATHS.today, label: 'Today', icon: Sun },
@@ -76,7 +80,10 @@ export function SignedIn() {
   const [wanted, setWanted] = useState<string>();
   useEffect(() => {
     // Where no worker keeps the app, the browser's own store of files has to do.
-    if (isLoaded) keepAppOnDevice(fetchAhead);
+    if (!isLoaded) return;
+    keepAppOnDevice(fetchAhead);
+    const timer = setTimeout(() => whenIdle(bringLater), BRING_AFTER_MS);
+    return () => clearTimeout(timer);
   }, [isLoaded]);
   if (status === 'out') return <Redirect href={PATHS.signIn as never} />;
   if (status === 'unreachable' || status === 'elsewhere') return <CannotGoOn status={status} />;

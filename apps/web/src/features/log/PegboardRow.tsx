@@ -23,7 +23,7 @@ import { useAppSelector } from '../../store/store.ts';
 import { amount } from '../../shared/amounts.ts';
 import { OUTCOME_WORDS, dayInWords } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
-import { PegShapes } from '../../ui/pegShapes.tsx';
+import { PegRow } from '../../ui/PegRow.tsx';
 import { FiguresCell } from './FiguresCell.tsx';
 import { NameCell } from './NameCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
@@ -31,6 +31,8 @@ import { selectEntries } from '../../store/selectors.ts';
 import { runningWords } from './logWords.ts';
 
 export const cellId = (habitId: string, day: PlainDay): string => `cell-${habitId}-${day}`;
+
+const PRESS = { width: '100%', height: '100%', cursor: 'pointer' } as const;
 
 type Props = {
   track: Track;
@@ -76,24 +78,26 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
           const words =
             habit.measure.kind === 'amount' && value !== undefined ? `, ${amount(value, habit.measure.unit)}` : '';
           return (
-            <View
+            // Plain elements: a board of a year draws a thousand of them, each time it is scrolled far.
+            <div
               key={day}
-              role={'gridcell' as never}
+              role="gridcell"
               aria-colindex={day - props.span.first + 2}
               aria-selected={picked !== null && holdsDay(picked, day)}
-              style={[styles.cell, { left: x, width: size.cellPx, height: size.rowPx }]}
+              style={{ position: 'absolute', top: 0, left: x, width: size.cellPx, height: size.rowPx }}
             >
-              <View
+              <div
                 id={cellId(habit.id, day)}
                 role="checkbox"
                 aria-checked={outcome === 'done' ? true : outcome === 'part' ? 'mixed' : false}
                 aria-disabled={isFuture}
                 aria-label={`${habit.name}, ${dayInWords(day)}: ${isFuture ? 'still to come' : OUTCOME_WORDS[outcome]}${words}`}
                 tabIndex={day === focusDay ? 0 : -1}
-                style={styles.press}
-                {...({ dataSet: { habit: habit.id, day: String(day) } } as object)}
+                data-habit={habit.id}
+                data-day={day}
+                style={PRESS}
               />
-            </View>
+            </div>
           );
         })}
       </View>
@@ -150,17 +154,16 @@ function DaysPicture({ track, columns, span, size, color, hidesStreaks }: Props)
           strokeWidth={2.6}
         />
       ))}
-      {columns.map(({ day }) => (
-        <PegShapes
-          key={day}
-          state={stateOf(track, day)}
-          x={middleOf(day)}
-          y={y}
-          r={size.pegR}
-          color={color}
-          ratio={fillRatio(track, day, entryOn(entries, day)?.amount ?? null)}
-        />
-      ))}
+      <PegRow
+        pegs={columns.map(({ day }) => ({
+          state: stateOf(track, day),
+          x: middleOf(day),
+          ratio: fillRatio(track, day, entryOn(entries, day)?.amount ?? null),
+        }))}
+        y={y}
+        r={size.pegR}
+        color={color}
+      />
     </Svg>
   );
 }
@@ -168,6 +171,4 @@ function DaysPicture({ track, columns, span, size, color, hidesStreaks }: Props)
 const useStyles = themed(() => ({
   row: { position: 'absolute', left: 0, flexDirection: 'row' },
   picture: { position: 'absolute', top: 0 },
-  cell: { position: 'absolute', top: 0 },
-  press: { width: '100%', height: '100%', cursor: 'pointer' },
 }));

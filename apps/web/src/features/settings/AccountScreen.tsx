@@ -6,6 +6,7 @@ import { DataCard } from './DataCard.tsx';
 import { DeleteAccountCard } from './DeleteAccountCard.tsx';
 import { PasswordCard } from './PasswordCard.tsx';
 import { SessionsCard } from './SessionsCard.tsx';
+import { TakeOutCard } from './TakeOutCard.tsx';
 import { PATHS } from '../../shared/paths.ts';
 
 /** The account itself: its data as a file, its password, where it is open, and its end. */
@@ -16,6 +17,7 @@ export function AccountScreen() {
     <Page>
       <PageHead title="Account and data" backTo={PATHS.settings} />
       <DataCard />
+      <TakeOutCard />
       {isSample(account) ? null : (
         <>
           <PasswordCard accountId={account.id} />

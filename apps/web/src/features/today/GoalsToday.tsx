@@ -3,7 +3,8 @@ import Plus from 'lucide-react-native/icons/plus';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { CheckInSheet, neediest } from '../../parts/CheckInSheet.tsx';
+import { later } from '../../parts/later.tsx';
+import { neediest } from '../../words/neediest.ts';
 import { DueRows } from '../../parts/DueRows.tsx';
 import { type FiguredGoal, selectFiguredList } from '../../store/figuredGoals.ts';
 import { PACE_WORDS, paceTone } from '../../words/goalWords.ts';
@@ -16,6 +17,8 @@ import { Card } from '../../ui/Card.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { PATHS, goalPath } from '../../shared/paths.ts';
+
+const CheckInSheet = later(() => import('../../parts/CheckInSheet.tsx').then((module) => module.CheckInSheet));
 
 /** How many due things stand on Today; the calendar has the rest. */
 const MOST_DUE = 5;

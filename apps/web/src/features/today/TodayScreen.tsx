@@ -2,7 +2,7 @@ import { type PlainDay, type Track, flexibleToGoOn, formatDay } from '@wimbel/co
 import { useRouter } from 'expo-router';
 import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { EntrySheet } from '../../parts/EntrySheet.tsx';
+import { later } from '../../parts/later.tsx';
 import { OnlyChips, OnlyLine, useTracksOnly } from '../../parts/OnlyChips.tsx';
 import { QuoteLine } from '../../parts/QuoteLine.tsx';
 import { useKeptNames } from '../../shared/kept.ts';
@@ -41,6 +41,8 @@ import { FirstHabits, TodayHead } from './TodayHead.tsx';
 import { WeekStrip } from './WeekStrip.tsx';
 import { type TodaySection, planOfDay, sectionWith } from './todaySections.ts';
 import { PATHS } from '../../shared/paths.ts';
+
+const EntrySheet = later(() => import('../../parts/EntrySheet.tsx').then((module) => module.EntrySheet));
 
 /** How long a habit that was just done stays where it is, so that nothing moves under the thumb. */
 const SETTLES_AFTER_MS = 900;

@@ -1,5 +1,7 @@
 import { type ReactNode, createContext, useContext, useEffect, useMemo, useState } from 'react';
-import { FindSheet } from './FindSheet.tsx';
+import { later } from '../later.tsx';
+
+const FindSheet = later(() => import('./FindSheet.tsx').then((module) => module.FindSheet));
 
 const FindContext = createContext<() => void>(() => undefined);
 

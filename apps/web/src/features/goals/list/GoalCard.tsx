@@ -5,7 +5,7 @@ import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { BoringPicture } from '../../../charts/BoringPicture.tsx';
 import { AreaName } from '../../../parts/AreaName.tsx';
-import { neediest } from '../../../parts/CheckInSheet.tsx';
+import { neediest } from '../../../words/neediest.ts';
 import type { FiguredGoal } from '../../../store/figuredGoals.ts';
 import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone, shareWords } from '../../../words/goalWords.ts';
 import { selectToday } from '../../../store/selectors.ts';

@@ -1,7 +1,7 @@
 import type { KeyResult } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { Pressable, View } from 'react-native';
-import { isFedByCheckIns } from '../../../parts/CheckInSheet.tsx';
+import { isFedByCheckIns } from '../../../words/neediest.ts';
 import type { FiguredGoal } from '../../../store/figuredGoals.ts';
 import { holeColor, paceSentence, standingOf, leftWords } from '../../../words/goalWords.ts';
 import { selectToday } from '../../../store/selectors.ts';

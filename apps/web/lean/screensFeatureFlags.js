@@ -1,0 +1,2 @@
+/** Native screens have flags to set; there are none on the web. */
+export const initScreensFeatureFlags = () => undefined;

@@ -1,0 +1,3 @@
+export const SHORTEST_PASSWORD = 10;
+
+export type SignInValues = { email: string; password: string };

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { createTaker } from './taker.ts';
+
+expose(createTaker());

@@ -1,0 +1,93 @@
+import { type Page, chromium } from '@playwright/test';
+import { CHROMIUM_ARGS, PHONE } from '../e2e/playwright.config.ts';
+import { startWimbel } from '../tools/wimbel.ts';
+import { line, median, ratio, say } from './measure.ts';
+import { signIn } from './onPage.ts';
+import { FIRST, HABITS, NOW, TODAY, fill } from './tenYears.ts';
+
+const ROUNDS = 7;
+/** The processor slowed so many times, as on a phone. */
+const SLOWED = 4;
+
+/**
+ * Opens Today on a device that holds the record already, and measures in milliseconds until a peg of it is painted, how long
+ * the page was ever blocked meanwhile, and until a tap on it is painted.
+ */
+async function opened(page: Page, url: string): Promise<{ openMs: number; blockedMs: number; tapMs: number }> {
+  await page.goto('about:blank');
+  await page.goto(`${url}/today`, { waitUntil: 'commit' });
+  await page.getByRole('checkbox').first().waitFor();
+  const openMs = await page.evaluate(
+    () =>
+      new Promise<number>((resolve) =>
+        requestAnimationFrame(() => requestAnimationFrame(() => resolve(performance.now()))),
+      ),
+  );
+  await page.waitForTimeout(4000);
+  const blockedMs = await page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const watch = new PerformanceObserver((list) => {
+          watch.disconnect();
+          resolve(Math.max(0, ...list.getEntries().map((each) => each.duration)));
+        });
+        watch.observe({ type: 'longtask', buffered: true });
+        setTimeout(() => resolve(0), 500);
+      }),
+  );
+  const tapMs = await page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const peg = document.querySelector<HTMLElement>('[role=checkbox]')!;
+        const startedMs = performance.now();
+        peg.click();
+        requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - startedMs)));
+      }),
+  );
+  await page.waitForTimeout(1500);
+  return { openMs, blockedMs, tapMs };
+}
+
+const wimbel = await startWimbel('bench', { now: NOW, env: { WIMBEL_REQUESTS_PER_MINUTE: '10000000' } });
+try {
+  const yearAgo = `${Number(TODAY.slice(0, 4)) - 1}${TODAY.slice(4)}`;
+  const spans = { 'one year': yearAgo, 'ten years': FIRST };
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: CHROMIUM_ARGS,
+  });
+  const pages = new Map<string, Page>();
+  for (const [name, first] of Object.entries(spans)) {
+    const email = `${name.replace(' ', '')}@example.org`;
+    await fill(wimbel.url, wimbel.databaseUrl(), email, first);
+    const context = await browser.newContext({ baseURL: wimbel.url, viewport: PHONE });
+    const page = await context.newPage();
+    await signIn(page, email);
+    await page.getByRole('checkbox').first().waitFor();
+    // The record is written down behind the screen, the app kept, and all is quiet again.
+    await page.waitForTimeout(20_000);
+    pages.set(name, page);
+  }
+  for (const slowed of [1, SLOWED]) {
+    const found = new Map([...pages.keys()].map((name) => [name, [] as Awaited<ReturnType<typeof opened>>[]]));
+    for (const page of pages.values()) {
+      const session = await page.context().newCDPSession(page);
+      await session.send('Emulation.setCPUThrottlingRate', { rate: slowed });
+    }
+    for (let round = 0; round < ROUNDS; round++)
+      for (const [name, page] of pages) found.get(name)!.push(await opened(page, wimbel.url));
+    say(`\nToday from the device, ${HABITS} habits, processor slowed ${slowed} ×, median of ${ROUNDS}:`);
+    const of = (name: string, what: 'openMs' | 'blockedMs' | 'tapMs'): number =>
+      median(found.get(name)!.map((each) => each[what]));
+    for (const name of pages.keys()) {
+      line(`${name}: opened`, of(name, 'openMs'));
+      line(`${name}: longest block`, of(name, 'blockedMs'));
+      line(`${name}: a tap painted`, of(name, 'tapMs'));
+    }
+    ratio('ten years beside one: opened', of('ten years', 'openMs') / of('one year', 'openMs'));
+    ratio('ten years beside one: a tap', of('ten years', 'tapMs') / of('one year', 'tapMs'));
+  }
+  await browser.close();
+} finally {
+  await wimbel.end();
+}

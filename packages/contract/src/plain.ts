@@ -1,0 +1,22 @@
+import { parseDay } from '@wimbel/core';
+import { LIMITS } from './limits.ts';
+
+/** A fault of a value: where it is (dots and [places], empty for the value itself) and what is wrong, in plain words. */
+export type Issue = { path: string; message: string };
+
+/** What no text can hold: PostgreSQL has no NUL in text, and half a surrogate pair is no character. */
+export const UNSTORABLE = /\0|\p{Surrogate}/u;
+
+/** Whether a text can be an id. */
+export const isId = (value: string): boolean =>
+  value.length > 0 && value.length <= LIMITS.idLength && !UNSTORABLE.test(value);
+
+const FIRST_DAY = '0001-01-01';
+
+/** Whether a text is a day from the year 1 on, `YYYY-MM-DD`. */
+export const isDay = (value: string): boolean => parseDay(value) !== null && value >= FIRST_DAY;
+
+const INSTANT = /^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,6})?Z$/;
+
+/** Whether a text is an instant in UTC, such as 2025-03-01T07:30:00.000Z. */
+export const isInstant = (value: string): boolean => parseDay(INSTANT.exec(value)?.[1] ?? '') !== null;

@@ -1,0 +1,174 @@
+import {
+  type Habit,
+  type PlainDay,
+  type Records,
+  type Schedule,
+  WEEKDAYS,
+  type Weekday,
+  dayOf,
+  formatDay,
+  seasonWeekSpan,
+  weekdayOf,
+} from '@wimbel/core';
+import ical, {
+  type ICalCalendar,
+  ICalEventRepeatingFreq,
+  type ICalRepeatingOptions,
+  type ICalWeekday,
+} from 'ical-generator';
+
+/** What a calendar can show. */
+export const CALENDAR_KINDS = ['due', 'milestones', 'seasons', 'habits'] as const;
+/** One of what a calendar can show. */
+export type CalendarKind = (typeof CALENDAR_KINDS)[number];
+
+const DAY_MS = 86_400_000;
+const dateOf = (day: PlainDay): Date => new Date(day * DAY_MS);
+/** "monday" as a calendar file writes it. */
+const dayCode = (weekday: Weekday): ICalWeekday => weekday.slice(0, 2).toUpperCase() as ICalWeekday;
+
+type Shown = {
+  id: string;
+  first: PlainDay;
+  last?: PlainDay;
+  title: string;
+  about?: string;
+  repeats?: ICalRepeatingOptions;
+};
+
+/** An entry of whole days; the same id each time, so that a calendar that has it already changes it. */
+function show(calendar: ICalCalendar, { id, first, last = first, title, about, repeats }: Shown, stamp: Date): void {
+  calendar.createEvent({
+    id: `${id}@wimbel`,
+    start: dateOf(first),
+    // A calendar counts the day after the last as the end.
+    end: dateOf(last + 1),
+    allDay: true,
+    stamp,
+    summary: title,
+    ...(about === undefined || about === '' ? {} : { description: about }),
+    ...(repeats === undefined ? {} : { repeating: repeats }),
+  });
+}
+
+/** How a schedule repeats; null where it names no days: so often in a week or month, on days that the person chooses. */
+function repeatsOf(schedule: Schedule): ICalRepeatingOptions | null {
+  if (schedule.kind === 'daily') return { freq: ICalEventRepeatingFreq.DAILY };
+  if (schedule.kind === 'interval') return { freq: ICalEventRepeatingFreq.DAILY, interval: schedule.every };
+  if (schedule.kind === 'weekdays') return { freq: ICalEventRepeatingFreq.WEEKLY, byDay: schedule.days.map(dayCode) };
+  return null;
+}
+
+/** The first day from `from` on that a schedule of fixed days names; an interval counts from the first day of its terms. */
+function firstOn(schedule: Schedule, termsFrom: PlainDay, from: PlainDay): PlainDay {
+  if (schedule.kind === 'interval') {
+    const over = (((from - termsFrom) % schedule.every) + schedule.every) % schedule.every;
+    return over === 0 ? from : from + schedule.every - over;
+  }
+  if (schedule.kind !== 'weekdays') return from;
+  let day = from;
+  while (!schedule.days.includes(WEEKDAYS[weekdayOf(day)]!)) day++;
+  return day;
+}
+
+/** What is left of some days without pauses; `last` null goes on for good. */
+function withoutPauses(
+  first: PlainDay,
+  last: PlainDay | null,
+  pauses: NonNullable<Habit['pauses']>,
+): { first: PlainDay; last: PlainDay | null }[] {
+  let left = [{ first, last }];
+  for (const { from, to } of pauses) {
+    const [begins, ends] = [dayOf(from), dayOf(to)];
+    left = left.flatMap((each) => {
+      if (ends < each.first || (each.last !== null && begins > each.last)) return [each];
+      const before = { first: each.first, last: begins - 1 };
+      const after = { first: ends + 1, last: each.last };
+      return [before, after].filter((part) => part.last === null || part.last >= part.first);
+    });
+  }
+  return left;
+}
+
+/** The planned days of a habit, an entry for each of its terms that still hold, and anew after each pause. */
+function plannedOf(habit: Habit, today: PlainDay): Shown[] {
+  return habit.terms.flatMap((terms, index): Shown[] => {
+    const repeats = repeatsOf(terms.schedule);
+    if (repeats === null || habit.archived) return [];
+    const next = habit.terms[index + 1];
+    const ends = [next && dayOf(next.from) - 1, habit.endsOn && dayOf(habit.endsOn)].filter(
+      (each) => each !== undefined,
+    );
+    const last = ends.length === 0 ? null : Math.min(...(ends as PlainDay[]));
+    const begins = Math.max(dayOf(terms.from), dayOf(habit.startsOn));
+    return withoutPauses(begins, last, habit.pauses ?? []).flatMap((part): Shown[] => {
+      const first = firstOn(terms.schedule, dayOf(terms.from), part.first);
+      if (part.last !== null && (part.last < today || part.last < first)) return [];
+      const until = part.last === null ? {} : { until: dateOf(part.last) };
+      return [
+        {
+          id: `habit-${habit.id}-${formatDay(part.first)}`,
+          first,
+          title: habit.name,
+          repeats: { ...repeats, ...until },
+        },
+      ];
+    });
+  });
+}
+
+/**
+ * A calendar file (iCalendar) of what somebody chose: days by which goals, key results and steps are due, milestones, the
+ * weeks of seasons, and the days that habits are planned on. All are entries of whole days. What is closed, done or over is
+ * left out, and so are habits that name no days. `stamp` is when it was written.
+ */
+export function calendarFile(
+  { goals, keyResults, steps, milestones, seasons, habits }: Records,
+  kinds: ReadonlySet<CalendarKind>,
+  today: PlainDay,
+  stamp: Date,
+): string {
+  const calendar = ical({ name: 'Wimbel', prodId: { company: 'Wimbel', product: 'Wimbel' } });
+  const open = new Map(goals.filter(({ state }) => state === 'open').map((goal) => [goal.id, goal]));
+  const shown: Shown[] = [];
+  if (kinds.has('due')) {
+    for (const goal of open.values()) {
+      if (goal.dueOn !== undefined)
+        shown.push({ id: `goal-${goal.id}`, first: dayOf(goal.dueOn), title: `Due: ${goal.title}`, about: goal.why });
+    }
+    for (const { id, goalId, title, dueOn } of keyResults) {
+      const goal = open.get(goalId);
+      if (goal !== undefined && dueOn !== undefined)
+        shown.push({ id: `key-result-${id}`, first: dayOf(dueOn), title: `Due: ${title}`, about: goal.title });
+    }
+    for (const { id, goalId, title, dueOn, doneOn } of steps) {
+      const goal = open.get(goalId);
+      if (goal !== undefined && dueOn !== undefined && doneOn === undefined)
+        shown.push({ id: `step-${id}`, first: dayOf(dueOn), title: `Due: ${title}`, about: goal.title });
+    }
+  }
+  if (kinds.has('milestones')) {
+    for (const { id, goalId, title, dueOn, reachedOn } of milestones) {
+      const goal = open.get(goalId);
+      if (goal !== undefined && dueOn !== undefined && reachedOn === undefined)
+        shown.push({ id: `milestone-${id}`, first: dayOf(dueOn), title: `Milestone: ${title}`, about: goal.title });
+    }
+  }
+  if (kinds.has('seasons')) {
+    for (const season of seasons) {
+      for (let index = 0; index < season.weeks; index++) {
+        const { first, last } = seasonWeekSpan(season, index);
+        const title = `${season.title}: week ${index + 1} of ${season.weeks}`;
+        if (last >= today) shown.push({ id: `season-${season.id}-${index + 1}`, first, last, title });
+      }
+    }
+  }
+  if (kinds.has('habits')) for (const habit of habits) shown.push(...plannedOf(habit, today));
+  for (const each of shown) show(calendar, each, stamp);
+  // Of whole days the last one is named as a day too.
+  return calendar.toString().replaceAll(/UNTIL=(\d{8})T000000Z/g, 'UNTIL=$1');
+}
+
+/** Habits that a calendar cannot show, for they name no days: so often in a week or month. */
+export const withoutDays = ({ habits }: Records): Habit[] =>
+  habits.filter(({ archived, terms }) => !archived && repeatsOf(terms.at(-1)!.schedule) === null);

@@ -1,0 +1,272 @@
+import { createHash } from 'node:crypto';
+import { readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+
+/** Where the export lays its scripts, and the address they are had by. */
+const SCRIPTS = '_expo/static/js/web';
+const addressOf = (name) => `/${SCRIPTS}/${name}`;
+/** Pieces smaller than this are not worth a request of their own. */
+const WORTH_BYTES = 12_000;
+/** How much of the start is run in one task. */
+const TASK_BYTES = 200_000;
+/** Workers that are started often; any other brings what it needs itself, so that the pieces of the page stay few. */
+const OFTEN = /^(review|search)-/;
+
+const hashOf = (text) => createHash('sha256').update(text).digest('hex').slice(0, 32);
+
+/** The end of a module: its number, and what it needs (with the parts that hold what it fetches later). */
+const MODULE_END = /,\s*(\d+),\s*(\[[^\]]*\]|\{[^{}]*(?:\{[^{}]*\})?[^{}]*\})\);?\s*$/;
+
+/** A script of the export: what comes before its modules, the modules, and what comes after. */
+function readScript(folder, name) {
+  const lines = readFileSync(join(folder, SCRIPTS, name), 'utf8').split('\n');
+  const firstAt = lines.findIndex((line) => line.startsWith('__d('));
+  const head = lines.slice(0, firstAt === -1 ? lines.length : firstAt);
+  const texts = [];
+  let tail = [];
+  for (const line of firstAt === -1 ? [] : lines.slice(firstAt)) {
+    if (line.startsWith('__d(')) texts.push(line);
+    else if (/^(__r\(|\/\/# )/.test(line)) tail.push(line);
+    else texts[texts.length - 1] += `\n${line}`;
+  }
+  const modules = texts.map((text) => {
+    const [, id, list] = MODULE_END.exec(text) ?? [];
+    if (id === undefined) throw new Error(`A module of ${name} cannot be read: … ${text.slice(-120)}`);
+    const { paths = {}, ...places } = Array.isArray(JSON.parse(list)) ? { ...JSON.parse(list) } : JSON.parse(list);
+    return { id, text: text.trimEnd(), order: Object.values(places).map(String), later: new Set(Object.keys(paths)) };
+  });
+  return { name, head, modules, tail: tail.filter((line) => !line.startsWith('//# ')) };
+}
+
+/** The module that a place of the router is, by what the entry says of it. */
+function moduleOfPlace(entry, place) {
+  for (const { text, order } of entry.modules) {
+    const at = text.indexOf(`"${place}":`);
+    const [, index] = (at === -1 ? null : /\(d\[(\d+)\],d\.paths\)/.exec(text.slice(at))) ?? [];
+    if (index !== undefined) return order[index];
+  }
+  throw new Error(`The entry does not name ${place}`);
+}
+
+/**
+ * Parts what the export lays down as common to all places by who needs it: what every place needs stays with the page, the
+ * rest comes with the places that need it, and the workers take the same pieces instead of bringing their own. Gives the
+ * scripts that the page itself names.
+ */
+export function partCommon(folder) {
+  const names = readdirSync(join(folder, SCRIPTS)).filter((name) => name.endsWith('.js'));
+  const named = (start) => names.find((name) => name.startsWith(start));
+  const scripts = names.map((name) => readScript(folder, name));
+  const byName = (name) => scripts.find((each) => each.name === name);
+  const [runtime, entry, common] = ['__expo-metro-runtime-', 'entry-', '__common-'].map((start) =>
+    byName(named(start)),
+  );
+  const others = scripts.filter((each) => ![runtime, entry, common].includes(each));
+  const isWorker = ({ head }) => head.some((line) => line !== '');
+  const [workers, parts] = [others.filter(isWorker), others.filter((each) => !isWorker(each))];
+
+  const commonById = new Map(common.modules.map((each) => [each.id, each]));
+  const own = new Map(
+    scripts.filter((each) => !isWorker(each)).flatMap(({ modules }) => modules.map((each) => [each.id, each])),
+  );
+  /** The common modules that some modules need, and what those need. */
+  function needsOf({ modules }) {
+    const seen = new Set();
+    const todo = modules.map(({ id }) => id);
+    while (todo.length > 0) {
+      const id = todo.pop();
+      if (seen.has(id) || !own.has(id)) continue;
+      seen.add(id);
+      const { order, later } = own.get(id);
+      todo.push(...order.filter((each) => !later.has(each)));
+    }
+    return new Set([...seen].filter((id) => commonById.has(id)));
+  }
+
+  const scriptOf = (id) => scripts.find(({ modules }) => modules.some((each) => each.id === id));
+  const placeOf = (place) => scriptOf(moduleOfPlace(entry, place));
+  const root = placeOf('./_layout.tsx');
+  const shell = placeOf('./(signed-in)/_layout.tsx');
+  const today = placeOf('./(signed-in)/today.tsx');
+  const wayIn = placeOf('./sign-in.tsx');
+  const atOnce = new Set([...needsOf(entry), ...needsOf(root)]);
+  const needs = new Map(parts.filter((each) => each !== root).map((each) => [each, needsOf(each)]));
+  const inWorkers = new Map();
+  for (const [index, { modules }] of workers.filter(({ name }) => OFTEN.test(name)).entries())
+    for (const { id, text } of modules)
+      if (own.get(id)?.text === text) inWorkers.set(id, `${inWorkers.get(id) ?? ''}w${index}`);
+
+  const pieces = new Map();
+  for (const module of common.modules) {
+    const users = [...needs].filter(([, needed]) => needed.has(module.id)).map(([part]) => part);
+    const by = atOnce.has(module.id)
+      ? 'page'
+      : users.includes(shell)
+        ? 'shell'
+        : users.includes(today)
+          ? 'today'
+          : users.includes(wayIn)
+            ? 'way in'
+            : users.map(({ name }) => name).join();
+    // The way in is for people who have nothing yet: it brings what it shares with a place and not the place.
+    const key = `${by} ${inWorkers.get(module.id) ?? ''} ${users.includes(wayIn)}`;
+    if (!pieces.has(key)) pieces.set(key, { modules: [], users: new Set(), isAtOnce: by === 'page', by });
+    pieces.get(key).modules.push(module);
+    for (const user of users) pieces.get(key).users.add(user);
+  }
+  joinSmall(pieces);
+  const laid = [...pieces.values()].map((piece) => {
+    const text = `${piece.modules.map((each) => each.text).join('\n')}\n`;
+    return { ...piece, text, name: `piece-${hashOf(text)}.js`, ids: new Set(piece.modules.map(({ id }) => id)) };
+  });
+  const needed = Object.fromEntries(
+    parts
+      .map((part) => [
+        addressOf(part.name),
+        laid.filter((piece) => !piece.isAtOnce && piece.users.has(part)).map(({ name }) => addressOf(name)),
+      ])
+      .filter(([, list]) => list.length > 0),
+  );
+  const [firsts, rest] = inTasks(entry);
+  const texts = new Map(scripts.map((each) => [each.name, textOf(each)]));
+  for (const each of [...firsts, rest]) texts.set(each.name, textOf(each));
+  // What stands around every place is run before the router asks for it: a task of its own too.
+  texts.set(root.name, textOf({ ...root, tail: [`__r(${moduleOfPlace(entry, './_layout.tsx')});`] }));
+  texts.set(runtime.name, `${textOf(runtime)}${LOADER.replace('NEEDED', JSON.stringify(needed))}\n`);
+  for (const worker of workers) texts.set(worker.name, textOf(sharing(worker, laid)));
+  texts.delete(common.name);
+  for (const { name, text } of laid) texts.set(name, text);
+  const renamed = layAnew(
+    folder,
+    texts,
+    [runtime, ...workers].map(({ name }) => name),
+    hashOf(laid.map(({ name }) => name).join()),
+  );
+  rmSync(join(folder, SCRIPTS, common.name));
+  const atOnceNames = laid.filter((piece) => piece.isAtOnce).map(({ name }) => renamed(name));
+  const page = readFileSync(join(folder, 'index.html'), 'utf8');
+  const tag = (name) => `<script src="${addressOf(name)}" defer></script>`;
+  const tags = [
+    renamed(runtime.name),
+    ...firsts.map(({ name }) => renamed(name)),
+    ...atOnceNames,
+    renamed(root.name),
+    renamed(entry.name),
+  ]
+    .map(tag)
+    .join('');
+  writeFileSync(
+    join(folder, 'index.html'),
+    page.replace(/<script src="\/_expo[^"]*"[^>]*><\/script>\s*/g, '').replace('</head>', `${tags}</head>`),
+  );
+  const laidDown = new Set(readdirSync(join(folder, SCRIPTS)));
+  for (const name of laidDown) {
+    const named = readFileSync(join(folder, SCRIPTS, name), 'utf8').matchAll(/_expo\/static\/js\/web\/([^"'/]+\.js)/g);
+    const missing = [...named].map(([, each]) => each).filter((each) => !laidDown.has(each));
+    if (name.endsWith('.js') && missing.length > 0)
+      throw new Error(`${name} names ${missing.join()}, which is not there`);
+  }
+  return [runtime, ...firsts, root, entry].map(({ name }) => renamed(name)).concat(atOnceNames);
+}
+
+/**
+ * The entry in several scripts, each a task of its own for the browser, so that a tap in between is heard: what the start needs
+ * is run in the order in which the start itself would, a part at a time.
+ */
+function inTasks(entry) {
+  const byId = new Map(entry.modules.map((each) => [each.id, each]));
+  const taken = new Set();
+  /** What a module brings that is not taken yet, itself last. */
+  function closureOf(id, seen = new Set()) {
+    if (seen.has(id) || taken.has(id) || !byId.has(id)) return seen;
+    seen.add(id);
+    for (const each of byId.get(id).order) closureOf(each, seen);
+    return seen;
+  }
+  const bytesOf = (ids) => [...ids].reduce((sum, id) => sum + byId.get(id).text.length, 0);
+  const tasks = [{ ids: [], run: [], bytes: 0 }];
+  function lay(id, isStart) {
+    const closure = closureOf(id);
+    if (closure.size === 0) return;
+    const own = byId.get(id);
+    // What needs itself, by way of others, is run as one.
+    const isCircle = own.order.some((each) => closureOf(each).has(id));
+    if (!isStart && (bytesOf(closure) <= TASK_BYTES || own.text.length > TASK_BYTES || isCircle)) {
+      let task = tasks.at(-1);
+      if (task.bytes > 0 && task.bytes + bytesOf(closure) > TASK_BYTES)
+        tasks.push((task = { ids: [], run: [], bytes: 0 }));
+      task.ids.push(...closure);
+      task.run.push(id);
+      task.bytes += bytesOf(closure);
+      for (const each of closure) taken.add(each);
+      return;
+    }
+    const later = own.later;
+    // What only hands on to the start is the start: it draws the page, and everything must be there by then.
+    for (const each of own.order) if (!later.has(each)) lay(each, isStart && own.order.length === 1);
+    if (isStart) return;
+    tasks.at(-1).ids.push(id);
+    tasks.at(-1).run.push(id);
+    taken.add(id);
+  }
+  const start = /__r\((\d+)\)/.exec(entry.tail.at(-1))[1];
+  lay(start, true);
+  const firsts = tasks.map(({ ids, run }) => {
+    const modules = entry.modules.filter((each) => ids.includes(each.id));
+    const name = `start-${hashOf(modules.map(({ text }) => text).join())}.js`;
+    return { name, head: [], modules, tail: run.map((id) => `__r(${id});`) };
+  });
+  return [firsts, { ...entry, modules: entry.modules.filter(({ id }) => !taken.has(id)) }];
+}
+
+/** What only a few bytes are shared of goes together; who needs any of it brings all of it. */
+function joinSmall(pieces) {
+  const bytes = ({ modules }) => modules.reduce((sum, { text }) => sum + text.length, 0);
+  const few = { modules: [], users: new Set(), isAtOnce: false, by: 'few' };
+  for (const [key, piece] of [...pieces]) {
+    if (['page', 'shell', 'today', 'way in'].includes(piece.by) || bytes(piece) >= WORTH_BYTES) continue;
+    pieces.delete(key);
+    few.modules.push(...piece.modules);
+    for (const user of piece.users) few.users.add(user);
+  }
+  if (few.modules.length > 0) pieces.set('few', few);
+}
+
+/** A worker that takes what it has in common with the page from the same pieces. */
+function sharing(worker, laid) {
+  const ids = new Set(worker.modules.map(({ id }) => id));
+  const taken = laid.filter((piece) => [...piece.ids].every((id) => ids.has(id)));
+  if (taken.length === 0) return worker;
+  const gone = new Set(taken.flatMap((piece) => [...piece.ids]));
+  const line = `importScripts(${taken.map(({ name }) => JSON.stringify(addressOf(name))).join()});`;
+  return { ...worker, head: [...worker.head, line], modules: worker.modules.filter(({ id }) => !gone.has(id)) };
+}
+
+const textOf = ({ head, modules, tail }) => `${[...head, ...modules.map(({ text }) => text), ...tail].join('\n')}\n`;
+
+/** Before a part of the app is run, the pieces that it needs are had. */
+const LOADER = `
+(function(g){var needed=NEEDED,load;Object.defineProperty(g,'__loadBundleAsync',{configurable:true,set:function(v){load=v},get:function(){
+return load&&function(path){var pieces=needed[path];if(!pieces)return load(path);var l=document.createElement('link');l.rel='preload';l.as='script';l.href=path;document.head.appendChild(l);
+return Promise.all(pieces.map(function(p){return load(p)})).then(function(){return load(path)})}}})})(globalThis);`;
+
+/**
+ * Lays scripts down again under names that tell their new content: those that changed, and those that name one which did.
+ * Gives the name that each has now.
+ */
+function layAnew(folder, texts, changed, salt) {
+  const anew = new Set(changed);
+  for (let size = 0; size !== anew.size;) {
+    size = anew.size;
+    for (const [name, text] of texts) if ([...anew].some((each) => text.includes(each))) anew.add(name);
+  }
+  const nameNow = new Map(
+    [...anew].map((name) => [name, name.replace(/-[0-9a-f]{32}\.js$/, `-${hashOf(texts.get(name) + salt)}.js`)]),
+  );
+  const swap = (text) => [...nameNow].reduce((now, [was, is]) => now.replaceAll(was, is), text);
+  for (const [name, text] of texts) {
+    rmSync(join(folder, SCRIPTS, name), { force: true });
+    writeFileSync(join(folder, SCRIPTS, nameNow.get(name) ?? name), swap(text));
+  }
+  return (name) => nameNow.get(name) ?? name;
+}
