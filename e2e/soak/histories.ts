@@ -65,10 +65,10 @@ const heard = <T>(device: ChildProcess, is: (word: object) => boolean): Promise<
     device.once('exit', (code) => reject(new Error(`a device ended with ${code}`)));
   });
 
-/** The parts of a record that a change wrote: all of one that began from nothing. */
+/** Whether a change wrote a part of its record: of one that began from nothing, what it says. */
 const wrote = ({ base, record }: Change, part: string): boolean => {
-  const [was, is] = [base as Record<string, unknown> | undefined, record as unknown as Record<string, unknown>];
-  return was === undefined || JSON.stringify(was[part]) !== JSON.stringify(is[part]);
+  const [was, is] = [base as Record<string, unknown> | null, record as unknown as Record<string, unknown>];
+  return JSON.stringify(was?.[part]) !== JSON.stringify(is[part]);
 };
 
 /** What each of these fields has to say in the end: what the latest change that wrote it said. */

@@ -15,10 +15,11 @@ export type Change<C extends Collection = Collection> = {
   key: string;
   record: RecordOf<C> | null;
   /**
-   * The record that the change began from, where there was one. Where another device changed it meanwhile, what only one of
-   * them changed stays as that one has it, and of long texts nothing that was typed is lost.
+   * The record that the change began from, null where nothing was there. Where another device changed it meanwhile, what only
+   * one of them changed stays as that one has it, and of long texts nothing that was typed is lost. Without it the record
+   * holds whole, or not at all.
    */
-  base?: RecordOf<C>;
+  base?: RecordOf<C> | null;
 };
 
 const FIELDS = ['id', 'madeAt', 'collection', 'key', 'record', 'base'];

@@ -97,8 +97,10 @@ function putOnTop({ store, outstanding }: Session, change: Change, theirs: Made 
   const isApart = base !== undefined && record !== null && held !== null && change.collection !== 'journal';
   if (!isApart && !isMineLater) return;
   const shown = isApart
-    ? mergeInto<object>(change.collection, base, held, record, { isMineLater: () => isMineLater, isKnown: false })
-        .record
+    ? mergeInto<object>(change.collection, base ?? {}, held, record, {
+        isMineLater: () => isMineLater,
+        isKnown: () => false,
+      }).record
     : record;
   const touched = touchedBy(records, [{ ...change, record: shown as Change['record'] }]);
   outstanding.add(change, touched);

@@ -89,8 +89,8 @@ function withBases({ store }: Session, changes: readonly Change[]): Change[] {
     const base = latest.has(place) ? latest.get(place) : recordAt(records, change.collection, change.key);
     latest.set(place, change.record);
     // The journal can take back what was removed; of other records a removal stands by itself.
-    const isNeeded = base && (change.record !== null || change.collection === 'journal');
-    return isNeeded ? { ...change, base } : change;
+    if (change.collection === 'journal') return base ? { ...change, base } : change;
+    return change.record === null ? change : { ...change, base: base ?? null };
   });
 }
 

@@ -94,8 +94,8 @@ const named = (value: unknown): Fields => (value === null || typeof value !== 'o
 export type Order = {
   /** Whether what the one who comes now made of a part is later than what is held there. */
   isMineLater: (part: string) => boolean;
-  /** Whether the instant of each held part is known, so that one that says what it said at first may still be later. */
-  isKnown: boolean;
+  /** Whether the instant of a held part is known, so that one that says what it said at first may still be later. */
+  isKnown: (part: string) => boolean;
 };
 
 /** One record of two versions, and the parts of it that are as the one who comes now made them. */
@@ -109,7 +109,7 @@ function mergedPart(by: Merging, part: string, isLong: boolean, was: unknown, he
   if (!by.isWhole && isSame(mine, was)) return held;
   const isLater = by.isMineLater(part);
   // Nobody else changed it; of a text that is so even where somebody did and took it back: no word is lost.
-  const isMineAlone = !by.isWhole && isSame(held, was) && (isLong || !by.isKnown);
+  const isMineAlone = !by.isWhole && isSame(held, was) && (isLong || !by.isKnown(part));
   if (isLater || isMineAlone) by.taken.add(part);
   if (isMineAlone) return mine;
   if (isLong && !by.isWhole && isText(held) && isText(mine)) {
@@ -147,7 +147,7 @@ function mergedByName(by: Merging, field: string, was: unknown, held: unknown, m
 }
 
 /**
- * Takes a change into a record that is held: `mine` was made of `base` (null: of nothing), meanwhile `held` may have been
+ * Takes a change into a record that is held: `mine` was made of `base` (null: of what is not known, so that it says all), meanwhile `held` may have been
  * changed by others. What only one of them changed is as that one has it; of what both changed, the later holds, but lists go
  * item by item, targets month by month, and of long texts both stay, the later first. Fields that belong together (see
  * {@link TOGETHER}) are as one side has them. The record may break a rule that each side kept by itself; then it is not to be
@@ -181,7 +181,7 @@ export function mergeInto<T extends object>(
     if (!fields.some((name) => isChangedBy(own, name))) continue;
     const isMine = fields.every((name) => order.isMineLater(name));
     // Where only one side changed any of them, the parts above are that side's already; lists alone go item by item.
-    if (!fields.some((name) => isChangedBy(theirs, name)) && (isMine || !order.isKnown)) continue;
+    if (!fields.some((name) => isChangedBy(theirs, name)) && (isMine || !fields.some(order.isKnown))) continue;
     const changed = fields.filter((name) => isChangedBy(own, name) || isChangedBy(theirs, name));
     if (!by.isWhole && changed.every((name) => lists[name] !== undefined)) continue;
     for (const name of fields) {
@@ -197,8 +197,8 @@ export function mergeInto<T extends object>(
 
 /** One record of what two devices made of it, each having begun from `base`; see {@link mergeInto}. */
 export const mergedRecord = <T extends object>(collection: string, base: T, earlier: T, late: T): T =>
-  mergeInto(collection, base, earlier, late, { isMineLater: () => true, isKnown: false }).record;
+  mergeInto(collection, base, earlier, late, { isMineLater: () => true, isKnown: () => false }).record;
 
 /** The parts of a record that differ from what it was made of. */
 export const partsChanged = <T extends object>(collection: string, base: T, record: T): string[] =>
-  mergeInto(collection, base, base, record, { isMineLater: () => true, isKnown: false }).taken;
+  mergeInto(collection, base, base, record, { isMineLater: () => true, isKnown: () => false }).taken;

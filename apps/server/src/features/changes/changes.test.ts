@@ -505,13 +505,16 @@ describe('many at once', () => {
       let rows = 0;
       server.pool.query = (async (...args: unknown[]) => {
         const found = await (query as (...all: unknown[]) => Promise<{ rows: unknown[] }>).apply(server.pool, args);
-        rows += found.rows.length;
+        const [said] = args as [string | { text: string }];
+        // Who is signed in is asked now and then, and is no matter of steps.
+        if (/change_log|steps/.test(typeof said === 'string' ? said : said.text)) rows += found.rows.length;
         return found;
       }) as never;
       await person.apply(step(`new-${count}`, { parentId: `${count}-0` }));
       server.pool.query = query;
       asked.push(rows);
     }
+    expect(asked[0]).toBeGreaterThan(0);
     expect(asked[1]).toBe(asked[0]);
   });
 });

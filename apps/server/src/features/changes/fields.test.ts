@@ -138,32 +138,52 @@ it('a field that was put back to what it was holds against an earlier change of 
   }
 });
 
-it('a day’s note on one device and its amount on another both stay, the days made apart too', async () => {
-  const entry = (record: object, minute: number, base?: object): Change =>
+describe('a day that several devices wrote on', () => {
+  const entry = (record: object, minute: number, base: object | null = null): Change =>
     ({
       ...change('entries', '2026-11-24 h', { habitId: 'h', day: '2026-11-24', ...record } as never),
       madeAt: `2026-11-24T09:${String(minute).padStart(2, '0')}:00Z`,
-      ...(base === undefined ? {} : { base: { habitId: 'h', day: '2026-11-24', ...base } }),
+      base: base === null ? null : { habitId: 'h', day: '2026-11-24', ...base },
     }) as Change;
-  const day = async (): Promise<unknown> =>
-    (await person.since()).rows.find(({ collection }) => collection === 'entries')?.record;
-  const changes = [
-    entry({ mark: 'done' }, 1),
-    entry({ mark: 'done', note: 'Slow' }, 5, { mark: 'done' }),
-    entry({ mark: 'missed' }, 3),
-    entry({ mark: 'rest' }, 4, { mark: 'missed' }),
-  ];
-  for (const order of [
-    [0, 1, 2, 3],
-    [2, 3, 0, 1],
-    [0, 2, 1, 3],
-    [2, 0, 3, 1],
-  ]) {
+  const after = async (changes: readonly Change[]): Promise<unknown> => {
     person = await server.signUp();
     await person.apply(first());
-    for (const at of order) await person.apply(changes[at]!);
-    expect(await day()).toEqual({ habitId: 'h', day: '2026-11-24', mark: 'rest', note: 'Slow' });
-  }
+    for (const each of changes) await person.apply(each);
+    const { rows } = await person.since();
+    return rows.find(({ collection }) => collection === 'entries')?.record;
+  };
+
+  it('has the note of one and the latest mark of the others, made apart too, in whatever order they come', async () => {
+    const changes = [
+      entry({ mark: 'done' }, 1),
+      entry({ note: 'Slow' }, 5),
+      entry({ mark: 'missed' }, 3),
+      entry({ mark: 'rest' }, 4, { mark: 'missed' }),
+    ];
+    for (const order of orders(changes))
+      expect(await after(order)).toEqual({ habitId: 'h', day: '2026-11-24', mark: 'rest', note: 'Slow' });
+  });
+
+  it('keeps what was said last where that stood there already', async () => {
+    const changes = [
+      entry({ mark: 'rest' }, 1),
+      entry({ mark: 'done' }, 3, { mark: 'rest' }),
+      entry({ mark: 'done' }, 9, { mark: 'rest' }),
+      entry({ mark: 'missed' }, 5, { mark: 'done' }),
+    ];
+    expect(await after(changes)).toMatchObject({ mark: 'done' });
+  });
+
+  it('stays emptied where that was said last, and one that does not say what it began from holds whole', async () => {
+    const changes = [
+      entry({ mark: 'done', note: 'Slow' }, 1),
+      entry({ note: 'Slow' }, 6, { mark: 'done', note: 'Slow' }),
+      entry({ mark: 'missed' }, 4),
+    ];
+    expect(await after(changes)).toEqual({ habitId: 'h', day: '2026-11-24', note: 'Slow' });
+    const { base: _, ...whole } = entry({ mark: 'rest' }, 7);
+    expect(await after([...changes, whole as Change])).toEqual({ habitId: 'h', day: '2026-11-24', mark: 'rest' });
+  });
 });
 
 it('a change that is sent again after others does not bring back a text that was written over', async () => {

@@ -24,9 +24,10 @@ export const isLater = (a: Origin, b: Origin): boolean =>
 
 /**
  * What a record was made by, part by part: who wrote which last, by the names of `mergeInto` (under "" those that are not
- * named), and the changes that went into it of late. Null where all of it was written at once.
+ * named), and the changes that went into it of late. Null where all of it was written at once; `isOld` where it comes from
+ * a time when that was not written down.
  */
-export type PartOrigins = { of: Readonly<Record<string, Origin>>; seen: readonly string[] } | null;
+export type PartOrigins = { of: Readonly<Record<string, Origin>>; seen: readonly string[]; isOld?: true } | null;
 
 /** A record as the log has it; `record` is null where it was removed. */
 export type Logged = Origin & { revision: number; record: AnyRecord | null; parts: PartOrigins };
