@@ -3,6 +3,8 @@ import { join } from 'node:path';
 import { ROOT, STATE, aptInstall, checkNode, reportFault, say, show } from '../tools/system.mjs';
 
 const CHROMIUM = '/usr/bin/chromium';
+/** What figures the workbook's formulas out, to compare them with the report. */
+const OFFICE = '/usr/bin/soffice';
 const RESULTS = join(ROOT, 'test-results');
 /** The core's rules are the same wherever the machine stands: two zones far apart, one with half hours. */
 const ZONES = ['Pacific/Kiritimati', 'America/St_Johns'];
@@ -71,6 +73,10 @@ async function main() {
   if (!existsSync(CHROMIUM)) {
     say('Installing Chromium from Debian …');
     aptInstall(['chromium', 'fonts-noto-color-emoji'], 'Chromium');
+  }
+  if (!existsSync(OFFICE)) {
+    say('Installing LibreOffice from Debian …');
+    aptInstall(['libreoffice-calc-nogui'], 'LibreOffice');
   }
   mkdirSync(RESULTS, { recursive: true });
   mkdirSync(STATE, { recursive: true });

@@ -63,6 +63,7 @@ export {
   totalsAfter,
   scoreOn,
   doneHabitsOn,
+  flexibleNeedOn,
   flexibleToGoOn,
   fullnessOn,
   fullDayRuns,

@@ -28,7 +28,9 @@ const inSpan = (span: DaySpan | null, day: string): boolean => span === null || 
 
 const byDay = <T extends { day: string }>(a: T, b: T): number => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0);
 
-const inOrder = (habits: readonly Habit[]): Habit[] => [...habits].sort((a, b) => a.order - b.order);
+/** Records in the person's own order; of the same place by id. */
+export const inOrder = <T extends { id: string; order: number }>(all: readonly T[]): T[] =>
+  [...all].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
 /** What was recorded, a line for each habit and day. */
 function daysTable({ habits, areas, entries }: Records, span: DaySpan | null): Table {
@@ -84,35 +86,33 @@ function boardTable({ habits, entries }: Records, span: DaySpan | null): Table {
 /** Goals with their key results and how far each is by the report, a line for each key result; a goal without any has one. */
 function goalsTable({ goals, keyResults, areas }: Records, report: Report): Table {
   const areaOf = new Map(areas.map(({ id, name }) => [id, name]));
-  const rows = [...goals]
-    .sort((a, b) => a.order - b.order)
-    .flatMap((goal): Cell[][] => {
-      const figures = report.goals[goal.id];
-      const head: Cell[] = [
-        goal.title,
-        areaOf.get(goal.areaId ?? '') ?? '',
-        goal.state,
-        goal.startsOn,
-        goal.dueOn ?? '',
-        figures?.progress ?? null,
+  const rows = inOrder(goals).flatMap((goal): Cell[][] => {
+    const figures = report.goals[goal.id];
+    const head: Cell[] = [
+      goal.title,
+      areaOf.get(goal.areaId ?? '') ?? '',
+      goal.state,
+      goal.startsOn,
+      goal.dueOn ?? '',
+      figures?.progress ?? null,
+    ];
+    const own = inOrder(keyResults.filter(({ goalId }) => goalId === goal.id));
+    if (own.length === 0) return [[...head, '', null, null, '', null, null]];
+    return own.map(({ id, title, measure }) => {
+      const told = figures?.keyResults[id];
+      const isSpan = measure.kind === 'number' || measure.kind === 'money';
+      const unit = measure.kind === 'money' ? measure.currency : measure.kind === 'number' ? measure.unit : undefined;
+      return [
+        ...head,
+        title,
+        isSpan ? measure.start : null,
+        'target' in measure ? measure.target : null,
+        unit ?? '',
+        told?.current ?? null,
+        told?.progress ?? null,
       ];
-      const own = keyResults.filter(({ goalId }) => goalId === goal.id).sort((a, b) => a.order - b.order);
-      if (own.length === 0) return [[...head, '', null, null, '', null, null]];
-      return own.map(({ id, title, measure }) => {
-        const told = figures?.keyResults[id];
-        const isSpan = measure.kind === 'number' || measure.kind === 'money';
-        const unit = measure.kind === 'money' ? measure.currency : measure.kind === 'number' ? measure.unit : undefined;
-        return [
-          ...head,
-          title,
-          isSpan ? measure.start : null,
-          'target' in measure ? measure.target : null,
-          unit ?? '',
-          told?.current ?? null,
-          told?.progress ?? null,
-        ];
-      });
     });
+  });
   return {
     columns: [
       'Goal',

@@ -7,13 +7,21 @@ import type { RecordsState } from './recordsState.ts';
 
 type AnyRecord = RecordOf<Collection>;
 
+type Placed = AnyRecord & { id?: string; order?: number };
+
+/** In the person's own order, then by id: what came to a device first is no matter. */
+const inOrder = (records: AnyRecord[]): AnyRecord[] =>
+  (records as Placed[]).sort(
+    (a, b) => (a.order ?? 0) - (b.order ?? 0) || ((a.id ?? '') < (b.id ?? '') ? -1 : a.id === b.id ? 0 : 1),
+  );
+
 /** A person's records as lists, as a data file holds them. */
 export function recordsOf(state: RecordsState): Records {
   const lists = LIST_COLLECTIONS.map((collection) => [
     collection,
     collection === 'entries'
       ? Object.values(state.entries).flatMap((years) => [...eachEntry(years ?? NO_ENTRIES)])
-      : Object.values<AnyRecord>(state[collection]),
+      : inOrder(Object.values<AnyRecord>(state[collection])),
   ]);
   return { settings: state.settings, ...Object.fromEntries(lists) } as Records;
 }

@@ -185,6 +185,10 @@ export const fullnessOn = ({ first, done, due }: DayTotals, day: PlainDay): bool
 /** Habits done on a day, extra days included. */
 export const doneHabitsOn = (totals: DayTotals, day: PlainDay): number => totals.doneHabits[day - totals.first] ?? 0;
 
+/** Whole days that flexible habits ask of a day together, done on it or not. */
+export const flexibleNeedOn = (totals: DayTotals, day: PlainDay): number =>
+  wholeNeed(totals.needs[day - totals.first] ?? 0);
+
 /** Whole days that flexible habits still ask of a day, beyond those done on it. */
 export const flexibleToGoOn = (totals: DayTotals, day: PlainDay): number => {
   const i = day - totals.first;

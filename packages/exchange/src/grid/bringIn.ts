@@ -1,0 +1,203 @@
+import {
+  type Entry,
+  type Habit,
+  type MonthTarget,
+  type PlainDay,
+  daysInMonth,
+  formatDay,
+  monthOf,
+  termsOn,
+  heldTerms,
+} from '@wimbel/core';
+import { distance } from 'fastest-levenshtein';
+import type { GridReading, ReadCell } from './reading.ts';
+
+/** Where the days of a name go: to a habit that is there, to a new one, or nowhere. */
+export type NameChoice =
+  | { to: 'habit'; id: string }
+  | { to: 'new'; name: string; kind: 'check' | 'amount'; unit: string; least: number | null }
+  | { to: 'nowhere' };
+
+/** What comes of a reading: new habits, habits with month targets, days; and how many cells of it are left out. */
+export type Brought = {
+  habits: Habit[];
+  changed: Habit[];
+  entries: Entry[];
+  /** Days that take the place of what is recorded there. */
+  replaced: number;
+  /** Cells that say nothing clear, of names that go nowhere, and after today. */
+  left: { unclear: number; nowhere: number; future: number };
+};
+
+/** What is there already. */
+export type Here = {
+  habits: readonly Habit[];
+  entryAt: (habitId: string, day: string) => Entry | undefined;
+  today: PlainDay;
+  newId: () => string;
+};
+
+const plain = (name: string): string =>
+  name
+    .toLowerCase()
+    .replaceAll(/[([].*?[)\]]/g, '')
+    .replaceAll(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim();
+
+/** How alike two names are, 0 to 1. Source: one less the Levenshtein distance over the longer length. */
+export function likeness(a: string, b: string): number {
+  const [one, two] = [plain(a), plain(b)];
+  if (one === '' || two === '') return 0;
+  if (one === two) return 1;
+  if (Math.min(one.length, two.length) >= 4 && (one.includes(two) || two.includes(one))) return 0.9;
+  return 1 - distance(one, two) / Math.max(one.length, two.length);
+}
+
+const LIKE = 0.7;
+
+/** Where names go unless somebody says otherwise: to the habit most like each, each habit once; else to new ones. */
+export function choicesFor({ names }: GridReading, habits: readonly Habit[]): NameChoice[] {
+  const taken = new Set<string>();
+  const pairs = names
+    .flatMap(({ name }, at) => habits.map((habit) => ({ at, id: habit.id, like: likeness(name, habit.name) })))
+    .filter(({ like }) => like >= LIKE)
+    .sort((a, b) => b.like - a.like);
+  const chosen = new Map<number, string>();
+  for (const { at, id } of pairs) {
+    if (chosen.has(at) || taken.has(id)) continue;
+    chosen.set(at, id);
+    taken.add(id);
+  }
+  return names.map(({ name, kind, unit, least, days }, at): NameChoice => {
+    const id = chosen.get(at);
+    if (days === 0) return { to: 'nowhere' };
+    return id === undefined ? { to: 'new', name: name.slice(0, 80), kind, unit, least } : { to: 'habit', id };
+  });
+}
+
+/** The amount that a tap adds: about a quarter of what counts as done. */
+const stepFor = (least: number | null): number => {
+  const quarter = (least ?? 1) / 4;
+  return quarter <= 1 ? 1 : quarter < 5 ? Math.round(quarter) : Math.round(quarter / 5) * 5;
+};
+
+/** What a cell makes of a day of a habit; null where it says that nothing was done. */
+function recordOf(
+  { said }: ReadCell,
+  habit: Habit,
+  day: PlainDay,
+  isNoMissed: boolean,
+): Pick<Entry, 'mark' | 'amount'> | null {
+  const isAmount = habit.measure.kind === 'amount';
+  switch (said.kind) {
+    case 'done':
+    case 'missed':
+    case 'rest':
+      return { mark: said.kind };
+    case 'no': {
+      const hasLimit = isAmount && termsOn(heldTerms(habit.terms), day).atMost !== null;
+      if (hasLimit) return { amount: 0 };
+      return isNoMissed ? { mark: 'missed' } : null;
+    }
+    case 'amount':
+      return isAmount ? { amount: said.amount } : { mark: 'done' };
+    case 'share':
+      return null;
+  }
+}
+
+/** A month's target: days, or an amount where it is more than the month has days and amounts are counted. */
+const targetOf = (habit: Habit, month: string, value: number): MonthTarget | null => {
+  if (Number.isInteger(value) && value <= daysInMonth(monthOf(month))) return { days: value };
+  return habit.measure.kind === 'amount' ? { amount: value } : null;
+};
+
+/**
+ * What a reading brings, name by name as chosen. A day's note stays; its mark and amount are what the grid says. Of two cells
+ * for one day of a habit the last holds.
+ */
+export function broughtByGrid(
+  reading: GridReading,
+  choices: readonly NameChoice[],
+  { isNoMissed = false }: { isNoMissed?: boolean },
+  here: Here,
+): Brought {
+  const firstDays = new Map<number, PlainDay>();
+  for (const { name, day, said } of reading.cells) {
+    if (said.kind === 'no' && !isNoMissed) continue;
+    if (day <= here.today && day < (firstDays.get(name) ?? Infinity)) firstDays.set(name, day);
+  }
+  const byId = new Map(here.habits.map((each) => [each.id, each]));
+  let order = here.habits.reduce((most, each) => Math.max(most, each.order), -1) + 1;
+  const habits: Habit[] = [];
+  const targets = reading.names.map((_, at): Habit | null => {
+    const choice = choices[at] ?? { to: 'nowhere' };
+    if (choice.to === 'habit') return byId.get(choice.id) ?? null;
+    const first = firstDays.get(at);
+    if (choice.to === 'nowhere' || first === undefined) return null;
+    const isAmount = choice.kind === 'amount';
+    const habit: Habit = {
+      id: here.newId(),
+      name: choice.name,
+      order: order++,
+      aim: 'build',
+      partOfDay: 'any',
+      measure: isAmount ? { kind: 'amount', unit: choice.unit, step: stepFor(choice.least) } : { kind: 'check' },
+      terms: [
+        {
+          from: formatDay(first),
+          schedule: { kind: 'daily' },
+          ...(isAmount ? { atLeast: choice.least ?? 1 } : {}),
+        },
+      ],
+      startsOn: formatDay(first),
+    };
+    habits.push(habit);
+    return habit;
+  });
+  const withTargets = new Map<string, Habit>();
+  for (const [at, { targets: months }] of reading.names.entries()) {
+    const habit = targets[at];
+    if (!habit) continue;
+    for (const [month, value] of Object.entries(months)) {
+      const target = targetOf(habit, month, value);
+      if (target === null) continue;
+      const now = withTargets.get(habit.id) ?? habit;
+      withTargets.set(habit.id, {
+        ...now,
+        monthTargets: { ...now.monthTargets, [month]: { ...now.monthTargets?.[month], ...target } },
+      });
+    }
+  }
+  const entries = new Map<string, Entry>();
+  const replaced = new Set<string>();
+  const left = { unclear: reading.unclear.length, nowhere: 0, future: 0 };
+  for (const cell of reading.cells) {
+    const habit = targets[cell.name];
+    if (!habit) {
+      if (cell.said.kind !== 'no') left.nowhere++;
+      continue;
+    }
+    if (cell.day > here.today) {
+      if (cell.said.kind !== 'no') left.future++;
+      continue;
+    }
+    const record = recordOf(cell, habit, cell.day, isNoMissed);
+    if (record === null && !cell.note) continue;
+    const day = formatDay(cell.day);
+    const key = `${day} ${habit.id}`;
+    const was = here.entryAt(habit.id, day);
+    const note = cell.note ?? was?.note;
+    const entry: Entry = { habitId: habit.id, day, ...record, ...(note ? { note } : {}) };
+    if (was && was.mark === entry.mark && was.amount === entry.amount && was.note === entry.note) continue;
+    if (was && (was.mark !== undefined || was.amount !== undefined)) replaced.add(key);
+    entries.set(key, entry);
+  }
+  return {
+    habits: habits.map((habit) => withTargets.get(habit.id) ?? habit),
+    changed: [...withTargets.values()].filter(({ id }) => byId.has(id)),
+    entries: [...entries.values()],
+    replaced: replaced.size,
+    left,
+  };
+}
