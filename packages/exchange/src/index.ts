@@ -13,10 +13,27 @@ export { type LineHabit, habitOfLine } from './habitLine.ts';
 export { type TakeAlong, takeAlongMarkdown } from './takeAlong.ts';
 export { type Cell, type Table, TABLES, type TableKind, tableOf, csvOf } from './tables.ts';
 export { CALENDAR_KINDS, type CalendarKind, calendarFile, withoutDays } from './calendarFile.ts';
-export * from './grid/blocks.ts';
-export * from './grid/bringIn.ts';
-export * from './grid/dayWords.ts';
-export * from './grid/raw.ts';
-export * from './grid/reading.ts';
-export * from './grid/said.ts';
 export { type MonthsSpan, type OnShare, workbookOf } from './workbook/workbook.ts';
+export {
+  type Block,
+  type DaySlot,
+  type Layout,
+  type LeftOut,
+  type LineChoices,
+  type ListBlock,
+  lineKey,
+} from './grid/blocks.ts';
+export { type Brought, type Here, type NameChoice, broughtByGrid, choicesFor, likeness } from './grid/bringIn.ts';
+export { type DateOrder } from './grid/dayWords.ts';
+export { gridsOfFile } from './grid/file.ts';
+export { GRID_LIMITS, type GridFault, type RawCell, type RawGrid, type RawResult, gridOfText } from './grid/raw.ts';
+export {
+  type GridChoices,
+  type GridReading,
+  type ReadCell,
+  type ReadName,
+  type UnclearCell,
+  headKey,
+  readGrids,
+} from './grid/reading.ts';
+export { type Said, saidBy } from './grid/said.ts';

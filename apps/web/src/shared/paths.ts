@@ -30,6 +30,7 @@ export const PATHS = {
   quotes: '/settings/quotes',
   prompts: '/settings/prompts',
   account: '/settings/account',
+  bringIn: '/settings/bring-in',
   signIn: '/sign-in',
   signUp: '/sign-up',
 } as const;

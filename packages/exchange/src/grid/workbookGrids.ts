@@ -1,6 +1,7 @@
 import ExcelJS from 'exceljs';
 import { unzipSync } from 'fflate';
 import type { PlainDay } from '@wimbel/core';
+import { monthIn } from './dayWords.ts';
 import { GRID_LIMITS, type RawCell, type RawGrid, type RawResult } from './raw.ts';
 
 const DAY_MS = 86_400_000;
@@ -88,6 +89,9 @@ export async function gridsOfWorkbook(bytes: Uint8Array): Promise<RawResult> {
   } catch {
     return { grids: null, fault: 'notWorkbook' };
   }
-  const grids = workbook.worksheets.map(gridOf).filter(({ rows }) => rows.length > 0);
+  // Of a workbook that was taken out here the months are what was recorded; the rest is figured from them.
+  const isOwn = workbook.creator === 'Wimbel';
+  const sheets = workbook.worksheets.filter(({ name }) => !isOwn || monthIn(name) !== null);
+  const grids = sheets.map(gridOf).filter(({ rows }) => rows.length > 0);
   return grids.length === 0 ? { grids: null, fault: 'empty' } : { grids, fault: null };
 }

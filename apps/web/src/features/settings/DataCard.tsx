@@ -1,12 +1,14 @@
 import type { Collection, Issue } from '@wimbel/contract';
 import type { Records } from '@wimbel/core';
 import { dataFileOf, readDataFileText, writeDataFile } from '@wimbel/exchange';
+import { useRouter } from 'expo-router';
 import { createElement, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import { download } from '../../shared/download.ts';
 import { deviceNow } from '../../shared/clock.ts';
 import { counted } from '../../shared/format.ts';
+import { PATHS } from '../../shared/paths.ts';
 import { type Way, broughtIn, countsOf, recordsOf } from '../../store/broughtIn.ts';
 import type { RootState } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
@@ -52,6 +54,7 @@ const SHOWN_ISSUES = 8;
 /** Everything recorded as one file, out and in. */
 export function DataCard() {
   const store = useStore<RootState>();
+  const router = useRouter();
   const picker = useRef<HTMLInputElement | null>(null);
   const [read, setRead] = useState<Read | null>(null);
   const save = (): void => {
@@ -71,11 +74,13 @@ export function DataCard() {
   return (
     <SectionCard title="Your data">
       <Words tone="quiet">
-        Everything you recorded as one file that other programs can read: to keep a copy, or to take it elsewhere.
+        Everything you recorded as one file that other programs can read: to keep a copy, or to take it elsewhere. What
+        you kept in a spreadsheet or a list of your own can come in too.
       </Words>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <Button onPress={save}>Download my data</Button>
         <Button onPress={() => picker.current?.click()}>Bring data in</Button>
+        <Button onPress={() => router.push(PATHS.bringIn)}>Bring in a table</Button>
       </View>
       {createElement('input', {
         ref: picker,

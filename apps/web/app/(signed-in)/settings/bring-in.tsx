@@ -1,0 +1,3 @@
+import { BringInScreen } from '../../../src/features/settings/bringIn/BringInScreen.tsx';
+
+export default BringInScreen;

@@ -1,0 +1,219 @@
+import { type Habit, NO_ENTRIES, eachEntry } from '@wimbel/core';
+import type { GridChoices, NameChoice } from '@wimbel/exchange';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { View } from 'react-native';
+import { useStore } from 'react-redux';
+import { counted, percent } from '../../../shared/format.ts';
+import { PATHS } from '../../../shared/paths.ts';
+import { changeTo, entryChange } from '../../../store/makeChange.ts';
+import { selectToday } from '../../../store/selectors.ts';
+import { type RootState, useAppSelector } from '../../../store/store.ts';
+import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useIsWide } from '../../../theme/Theme.tsx';
+import { SPACE } from '../../../theme/space.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Page } from '../../../ui/Frame.tsx';
+import { PageHead } from '../../../ui/PageHead.tsx';
+import { SectionCard } from '../../../ui/SectionCard.tsx';
+import { useToast } from '../../../ui/Toast.tsx';
+import { Words } from '../../../ui/Words.tsx';
+import { KeptTable } from './KeptTable.tsx';
+import { NamesCard } from './NamesCard.tsx';
+import { QuestionsCard } from './QuestionsCard.tsx';
+import { comingWords, foundWords, leftWords } from './bringInWords.ts';
+import type { Coming, GridSize, Understood } from './reader.ts';
+import type { useReader } from './useReader.ts';
+
+type Props = {
+  name: string;
+  grids: GridSize[];
+  reader: ReturnType<typeof useReader>;
+  onAgain: () => void;
+  onDone: (path: string) => void;
+};
+
+/** So many days are handed over at once; in between the page draws and hears. */
+const AT_ONCE = 400;
+
+const otherWork = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
+
+/** What is understood of some grids, asked anew with every choice. */
+function useUnderstanding({ grids, reader }: Props, choices: GridChoices, isNoMissed: boolean) {
+  const store = useStore<RootState>();
+  const today = useAppSelector(selectToday);
+  const [understood, setUnderstood] = useState<Understood | null>(null);
+  const [named, setNamed] = useState<Record<string, NameChoice>>({});
+  const [coming, setComing] = useState<Coming | null>(null);
+  const [isBroken, setBroken] = useState(false);
+  const handed = useRef(new Set<string>());
+  const turn = useRef(0);
+  const { ask } = reader;
+  const habits = useMemo((): Habit[] => Object.values(store.getState().records.habits), [store]);
+  const nameChoices = useMemo(
+    () => understood?.names.map(({ name }, at) => named[name] ?? understood.choices[at]!) ?? [],
+    [understood, named],
+  );
+  useEffect(() => {
+    const mine = ++turn.current;
+    ask((each) => each.understand(today, choices, habits))
+      .then((next) => {
+        if (mine === turn.current) setUnderstood(next);
+      })
+      .catch(() => setBroken(true));
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the reader stays, and has read these grids
+  }, [choices, grids, habits, today]);
+  useEffect(() => {
+    if (understood === null) return;
+    let isOver = false;
+    void ask(async (each) => {
+      for (const choice of nameChoices) {
+        if (choice.to !== 'habit' || handed.current.has(choice.id)) continue;
+        handed.current.add(choice.id);
+        await each.here(choice.id, [...eachEntry(store.getState().records.entries[choice.id] ?? NO_ENTRIES)]);
+      }
+      return each.bring(nameChoices, isNoMissed, habits, today);
+    })
+      .then((next) => {
+        if (!isOver) setComing(next);
+      })
+      .catch(() => setBroken(true));
+    return () => {
+      isOver = true;
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the reader stays, and has read these grids
+  }, [understood, nameChoices, isNoMissed, habits, today, store]);
+  return { understood, coming, habits, nameChoices, setNamed, isBroken };
+}
+
+/** Takes in what was understood: new habits, targets and days, as one step that can be taken back. */
+function useBringing({ reader, onDone }: Props) {
+  const { change } = useRecording();
+  const toast = useToast();
+  const [share, setShare] = useState<number | null>(null);
+  const bring = async (coming: Coming, habitCount: number): Promise<void> => {
+    setShare(0);
+    const undos: (() => void)[] = [];
+    const back = (): void => {
+      for (const each of undos.reverse()) each();
+    };
+    try {
+      const first = [...coming.habits, ...coming.changed].map((habit) => changeTo('habits', habit));
+      if (first.length > 0) undos.push(change(...first));
+      for (let at = 0; at < coming.days; at += AT_ONCE) {
+        const entries = await reader.ask((each) => each.entries(at, at + AT_ONCE));
+        undos.push(change(...entries.map((entry) => entryChange(entry))));
+        setShare(Math.min(1, (at + AT_ONCE) / coming.days));
+        await otherWork();
+      }
+    } catch {
+      back();
+      setShare(null);
+      toast({ text: 'That could not be brought in. Nothing was kept of it.' });
+      return;
+    }
+    onDone(`${PATHS.log}${coming.lastDay === null ? '' : `?month=${coming.lastDay.slice(0, 7)}`}`);
+    toast({ text: `${comingWords(coming, habitCount)}`, onUndo: back });
+  };
+  return { share, bring };
+}
+
+/** What was understood of some grids, to be looked over and changed before it is kept. */
+export function ReadScreen(props: Props) {
+  const { name, grids, reader, onAgain } = props;
+  const isWide = useIsWide();
+  const [choices, setChoices] = useState<GridChoices>({});
+  const [isNoMissed, setNoMissed] = useState(false);
+  const { understood, coming, habits, nameChoices, setNamed, isBroken } = useUnderstanding(props, choices, isNoMissed);
+  const { share, bring } = useBringing(props);
+  const choose = useCallback((more: Partial<GridChoices>) => setChoices((now) => ({ ...now, ...more })), []);
+  const found = understood === null ? null : foundWords(understood);
+  const habitCount = nameChoices.filter(
+    (each, at) => each.to !== 'nowhere' && (understood?.names[at]?.days ?? 0) > 0,
+  ).length;
+  const head = <PageHead title="Bring in a table" backTo={PATHS.account} />;
+  if (isBroken) {
+    return (
+      <Page>
+        {head}
+        <SectionCard title={name}>
+          <Words>It is more than this device can take. Save one year of it as a file of its own.</Words>
+          <Button onPress={onAgain}>Choose another</Button>
+        </SectionCard>
+      </Page>
+    );
+  }
+  if (understood === null) {
+    return (
+      <Page>
+        {head}
+        <Words tone="quiet">Reading …</Words>
+      </Page>
+    );
+  }
+  const table = <KeptTable grids={grids} reader={reader} understood={understood} choices={choices} onChoose={choose} />;
+  if (found === null) {
+    return (
+      <Page>
+        {head}
+        <SectionCard title={name}>
+          <Words>No days were found in it. Tap the head of the line that holds the days, or choose another file.</Words>
+          <Button onPress={onAgain}>Choose another</Button>
+        </SectionCard>
+        {table}
+      </Page>
+    );
+  }
+  const isNothing = coming === null || (coming.days === 0 && coming.habits.length === 0 && coming.changed.length === 0);
+  return (
+    <Page isFull>
+      {head}
+      <SectionCard title={name}>
+        <Words type="name">{found}</Words>
+        {coming === null
+          ? null
+          : leftWords(coming).map((line) => (
+              <Words key={line} type="quiet" tone="quiet">
+                {line}
+              </Words>
+            ))}
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <Button
+            kind="main"
+            isBusy={share !== null}
+            isDisabled={isNothing}
+            onPress={() => void bring(coming!, habitCount)}
+          >
+            {share !== null
+              ? `Bringing in, ${percent(share)}`
+              : coming === null
+                ? 'Bring in'
+                : coming.days === 0
+                  ? 'Nothing to bring in'
+                  : `Bring in ${counted(coming.days, 'day')}`}
+          </Button>
+          <Button kind="bare" isDisabled={share !== null} onPress={onAgain}>
+            Choose another
+          </Button>
+        </View>
+      </SectionCard>
+      <QuestionsCard
+        understood={understood}
+        choices={choices}
+        onChoose={choose}
+        isNoMissed={isNoMissed}
+        onNoMissed={setNoMissed}
+      />
+      <View style={isWide ? { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' } : { gap: SPACE.l }}>
+        <View style={isWide ? { width: 360 } : null}>
+          <NamesCard
+            understood={understood}
+            habits={habits}
+            choices={nameChoices}
+            onChoose={(of, choice) => setNamed((now) => ({ ...now, [of]: choice }))}
+          />
+        </View>
+        <View style={isWide ? { flex: 1, minWidth: 0 } : null}>{table}</View>
+      </View>
+    </Page>
+  );
+}
