@@ -81,7 +81,7 @@ const stepFor = (least: number | null): number => {
   return quarter <= 1 ? 1 : quarter < 5 ? Math.round(quarter) : Math.round(quarter / 5) * 5;
 };
 
-/** What a cell makes of a day of a habit; null where it says that nothing was done. */
+/** What a cell makes of a day of a habit; null where it says that nothing was done. Of an amount habit the number decides. */
 function recordOf(
   { said }: ReadCell,
   habit: Habit,
@@ -89,16 +89,16 @@ function recordOf(
   isNoMissed: boolean,
 ): Pick<Entry, 'mark' | 'amount'> | null {
   const isAmount = habit.measure.kind === 'amount';
+  const { atLeast, atMost } = termsOn(heldTerms(habit.terms), day);
   switch (said.kind) {
-    case 'done':
     case 'missed':
     case 'rest':
       return { mark: said.kind };
-    case 'no': {
-      const hasLimit = isAmount && termsOn(heldTerms(habit.terms), day).atMost !== null;
-      if (hasLimit) return { amount: 0 };
+    case 'done':
+      return isAmount ? { amount: atLeast ?? 0 } : { mark: 'done' };
+    case 'no':
+      if (isAmount && atMost !== null) return { amount: 0 };
       return isNoMissed ? { mark: 'missed' } : null;
-    }
     case 'amount':
       return isAmount ? { amount: said.amount } : { mark: 'done' };
     case 'share':
