@@ -1,17 +1,32 @@
 import 'fake-indexeddb/auto';
+import { createRequire } from 'node:module';
 import { type Change, type ChangeResult, type ChangesAnswer, type ChangesSince, MOST_AHEAD_MS } from '@wimbel/contract';
 import { type Habit, formatDay, parseDay, reportOf } from '@wimbel/core';
 import seedrandom from 'seedrandom';
-import { type Api, ApiError, type ApiFault } from '../../apps/web/src/shared/api.ts';
-import { learnServerTime } from '../../apps/web/src/shared/clock.ts';
-import { recordsOf } from '../../apps/web/src/store/broughtIn.ts';
-import { changeTo, entryChange, removalOf } from '../../apps/web/src/store/makeChange.ts';
-import { createStore } from '../../apps/web/src/store/store.ts';
-import { type Step, changesBack, stepOf } from '../../apps/web/src/store/undo.ts';
-import { openOutboxStore } from '../../apps/web/src/sync/outboxStore.ts';
-import { openRecordStore } from '../../apps/web/src/sync/recordStore.ts';
-import { startSync } from '../../apps/web/src/sync/sync.ts';
+import type { Api, ApiFault } from '../../apps/web/src/shared/api.ts';
+import type { Step } from '../../apps/web/src/store/undo.ts';
+import type * as ApiFile from '../../apps/web/src/shared/api.ts';
+import type * as ClockFile from '../../apps/web/src/shared/clock.ts';
+import type * as BroughtInFile from '../../apps/web/src/store/broughtIn.ts';
+import type * as MakeChangeFile from '../../apps/web/src/store/makeChange.ts';
+import type * as StoreFile from '../../apps/web/src/store/store.ts';
+import type * as UndoFile from '../../apps/web/src/store/undo.ts';
+import type * as OutboxStoreFile from '../../apps/web/src/sync/outboxStore.ts';
+import type * as RecordStoreFile from '../../apps/web/src/sync/recordStore.ts';
+import type * as SyncFile from '../../apps/web/src/sync/sync.ts';
 import { ask } from './asking.ts';
+
+// Taken as the app's own files take each other: a file that is there twice has two clocks, and faults of two kinds.
+const load = createRequire(import.meta.url);
+const { ApiError } = load('../../apps/web/src/shared/api.ts') as typeof ApiFile;
+const { learnServerTime } = load('../../apps/web/src/shared/clock.ts') as typeof ClockFile;
+const { recordsOf } = load('../../apps/web/src/store/broughtIn.ts') as typeof BroughtInFile;
+const { changeTo, entryChange, removalOf } = load('../../apps/web/src/store/makeChange.ts') as typeof MakeChangeFile;
+const { createStore } = load('../../apps/web/src/store/store.ts') as typeof StoreFile;
+const { changesBack, stepOf } = load('../../apps/web/src/store/undo.ts') as typeof UndoFile;
+const { openOutboxStore } = load('../../apps/web/src/sync/outboxStore.ts') as typeof OutboxStoreFile;
+const { openRecordStore } = load('../../apps/web/src/sync/recordStore.ts') as typeof RecordStoreFile;
+const { startSync } = load('../../apps/web/src/sync/sync.ts') as typeof SyncFile;
 
 /** What a device is told at its start. */
 export type DeviceTask = {
@@ -76,7 +91,9 @@ function connection(): { api: Api; cut: () => void } {
     const sentMs = Date.now();
     if (isRough) await pause(pick(60));
     const cutAfterMs = isRough && random() < 0.5 ? pick(25) : null;
-    const once = () => ask(`${url}${path}`, task.headers, body, cutAfterMs).catch(offline);
+    // Each server takes changes from its own pages only.
+    const headers = { ...task.headers, origin: url };
+    const once = () => ask(`${url}${path}`, headers, body, cutAfterMs).catch(offline);
     // Asked twice, the answer that comes last may be the first one's.
     const [answer, again] = await Promise.all(isRough && random() < 0.5 ? [once(), once()] : [once()]);
     const { status, body: said } = again !== undefined && random() < 0.5 ? again : answer!;
