@@ -259,5 +259,7 @@ process.on('message', (words: { calm?: true; tell?: true }) => {
     })
     .then(() => process.send!({ quiet: true, revision: device.store.getState().records.revision }));
 });
+// Whoever watches over it is gone.
+process.on('disconnect', () => process.exit(1));
 await live();
 process.send!({ lived: true, day: formatDay(parseDay(task.today)!), ahead: MOST_AHEAD_MS });

@@ -79,7 +79,7 @@ test('everything is downloaded as one file, and a file is brought in beside what
   const saving = page.waitForEvent('download');
   await person.button('Download my data').click();
   const download = await saving;
-  expect(download.suggestedFilename()).toBe('wimbel-2026-11-24.json');
+  expect(download.suggestedFilename()).toMatch(/^wimbel-.+-everything-2026-11-24\.json$/);
   const text = readFileSync(await download.path(), 'utf8');
   const file = JSON.parse(text) as { format: string; habits: { id: string; name: string }[]; entries: object[] };
   expect([file.format, file.entries.length]).toEqual(['wimbel', 1]);

@@ -19,8 +19,9 @@ export const DATA_FILE_VERSION = 1;
 /** Everything a person recorded, as the file holds it. */
 export type DataFile = { format: 'wimbel'; version: 1; exportedAt?: InstantText } & Records;
 
-/** A file read: its records, or what is wrong with it. */
-export type ReadResult = { records: Records; issues: [] } | { records: null; issues: Issue[] };
+/** A file read: its records and when it was written (where it says so), or what is wrong with it. */
+export type ReadResult =
+  { records: Records; exportedAt?: InstantText; issues: [] } | { records: null; issues: Issue[] };
 
 const refused = (...issues: Issue[]): ReadResult => ({ records: null, issues });
 
@@ -68,7 +69,8 @@ export function readDataFile(value: unknown): ReadResult {
   if (settings.record === null) return refused(...issues);
   const records = { settings: settings.record, ...Object.fromEntries(lists) } as Records;
   if (issues.length === 0) issues.push(...relationsIn(records));
-  return issues.length > 0 ? refused(...issues) : { records, issues: [] };
+  if (issues.length > 0) return refused(...issues);
+  return { records, ...(typeof exportedAt === 'string' ? { exportedAt } : {}), issues: [] };
 }
 
 const within = (prefix: string, { path, message }: Issue): Issue => ({

@@ -37,3 +37,4 @@ export {
   readGrids,
 } from './grid/reading.ts';
 export { type Said, saidBy } from './grid/said.ts';
+export { storyMarkdown } from './story.ts';

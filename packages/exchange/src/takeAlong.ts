@@ -11,42 +11,44 @@ export type TakeAlong = {
 };
 
 /** Text as Markdown that reads as it was typed: signs that would be taken for marks are written out; lists stay lists. */
-const plain = (text: string): string =>
+/** Text of several lines as Markdown that reads as it was typed. */
+export const markdownText = (text: string): string =>
   text
     .replaceAll(/[\\`*_[\]<>|~]/g, '\\$&')
     .replaceAll(/^(\s*)(#{1,6}\s|=)/gm, '$1\\$2')
     .replaceAll(/^\s*\\\*(\s)/gm, '-$1');
 
-const line = (text: string): string => plain(text.replaceAll(/\s*\n\s*/g, ' '));
+/** Text as one line of Markdown. */
+export const markdownLine = (text: string): string => markdownText(text.replaceAll(/\s*\n\s*/g, ' '));
 
 /** A page to take along as Markdown, ending with a line break; parts that are empty are left out. */
 export function takeAlongMarkdown({ title, sums, moods, feelings, misses, days }: TakeAlong): string {
   const part = (name: string, lines: string[]): string[] =>
     lines.length === 0 ? [] : [`## ${name}`, '', ...lines, ''];
   const lines = [
-    `# ${line(title)}`,
+    `# ${markdownLine(title)}`,
     '',
-    ...sums.flatMap((each) => [line(each), '']),
+    ...sums.flatMap((each) => [markdownLine(each), '']),
     ...part(
       'Mood',
-      moods.map(({ day, mood }) => `- ${line(day)}: ${line(mood)}`),
+      moods.map(({ day, mood }) => `- ${markdownLine(day)}: ${markdownLine(mood)}`),
     ),
     ...part(
       'Feelings',
-      feelings.map(({ feeling, told }) => `- ${line(feeling)}: ${line(told)}`),
+      feelings.map(({ feeling, told }) => `- ${markdownLine(feeling)}: ${markdownLine(told)}`),
     ),
     ...part(
       'Missed, and why',
-      misses.map(({ reason, which }) => `- ${line(reason)}: ${which.map(line).join('; ')}`),
+      misses.map(({ reason, which }) => `- ${markdownLine(reason)}: ${which.map(markdownLine).join('; ')}`),
     ),
     ...(days.length === 0 ? [] : ['## Written', '']),
     ...days.flatMap(({ day, about, writings }) => [
-      `### ${line(day)}`,
+      `### ${markdownLine(day)}`,
       '',
-      ...(about === '' ? [] : [line(about), '']),
+      ...(about === '' ? [] : [markdownLine(about), '']),
       ...writings.flatMap(({ asked, text }) => [
-        ...(asked === null ? [] : [`**${line(asked)}**`, '']),
-        plain(text),
+        ...(asked === null ? [] : [`**${markdownLine(asked)}**`, '']),
+        markdownText(text),
         '',
       ]),
     ]),

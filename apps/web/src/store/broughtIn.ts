@@ -26,6 +26,18 @@ export function recordsOf(state: RecordsState): Records {
   return { settings: state.settings, ...Object.fromEntries(lists) } as Records;
 }
 
+/** Records in the order in which {@link recordsOf} gives them. */
+export const inFileOrder = (records: Records): Records =>
+  ({
+    settings: records.settings,
+    ...Object.fromEntries(
+      LIST_COLLECTIONS.map((collection) => [
+        collection,
+        collection === 'entries' ? records.entries : inOrder([...(records[collection] as AnyRecord[])]),
+      ]),
+    ),
+  }) as Records;
+
 /** How a file is brought in: its records beside what is here, or in its place. */
 export type Way = 'merge' | 'replace';
 

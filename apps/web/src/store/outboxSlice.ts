@@ -1,5 +1,5 @@
 import type { Change, Issue } from '@wimbel/contract';
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { type Draft, createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import { recordsChanged, recordsCleared } from './recordsSlice.ts';
 
 /** A change that the server would not take, kept with what was wrong with it. */
@@ -15,9 +15,24 @@ export type OutboxState = {
   isKept: boolean;
   /** Whether the record is kept on this device; false where its storage would not take it. */
   isRecordKept: boolean;
+  /** Whether many changes are being brought in, some at once: what comes of them is no news. */
+  isBringingIn: boolean;
 };
 
-const initialState: OutboxState = { waiting: [], refused: [], isReachable: true, isKept: true, isRecordKept: true };
+const initialState: OutboxState = {
+  waiting: [],
+  refused: [],
+  isReachable: true,
+  isKept: true,
+  isRecordKept: true,
+  isBringingIn: false,
+};
+
+/** The state with other changes waiting. Not by a draft: that would look at each of what may be many thousands. */
+const withWaiting = (state: Draft<OutboxState>, how: (waiting: readonly Change[]) => Change[]): OutboxState => {
+  const held = original(state) as OutboxState;
+  return { ...held, waiting: how(held.waiting) };
+};
 
 const slice = createSlice({
   name: 'outbox',
@@ -32,7 +47,7 @@ const slice = createSlice({
     /** The server took these in, or has something later. */
     changesAcknowledged(state, { payload }: PayloadAction<{ ids: string[] }>) {
       const gone = new Set(payload.ids);
-      state.waiting = state.waiting.filter((each) => !gone.has(each.id));
+      return withWaiting(state, (waiting) => waiting.filter((each) => !gone.has(each.id)));
     },
     changesRefused(state, { payload }: PayloadAction<{ refusals: Refusal[] }>) {
       const gone = new Set(payload.refusals.map((each) => each.change.id));
@@ -56,14 +71,18 @@ const slice = createSlice({
     recordKept(state, { payload }: PayloadAction<boolean>) {
       state.isRecordKept = payload;
     },
+    bringingIn(state, { payload }: PayloadAction<boolean>) {
+      state.isBringingIn = payload;
+    },
     deviceKept(state, { payload }: PayloadAction<boolean>) {
       state.isKept = payload;
     },
   },
   extraReducers: (builder) => {
-    builder.addCase(recordsChanged, (state, { payload }) => {
-      state.waiting.push(...payload.changes);
-    });
+    builder.addCase(recordsChanged, (state, { payload }) =>
+      withWaiting(state, (waiting) => [...waiting, ...payload.changes]),
+    );
+    // Another account may be opened while something is brought in; that of the one before ends with it.
     builder.addCase(recordsCleared, () => initialState);
   },
 });
@@ -76,6 +95,7 @@ export const {
   refusalDismissed,
   serverReached,
   serverMissed,
+  bringingIn,
   deviceKept,
   recordKept,
 } = slice.actions;

@@ -8,7 +8,7 @@ import { deviceNow } from '../shared/clock.ts';
 import { accountElsewhere, isSample, serverUnreachable, signedIn, signedOut } from '../store/accountSlice.ts';
 import { keepForGood } from './persist.ts';
 import { dayByClock, dayTurned } from '../store/clockSlice.ts';
-import { refusalDismissed } from '../store/outboxSlice.ts';
+import { bringingIn, refusalDismissed } from '../store/outboxSlice.ts';
 import { accountOfDevice, keepAccountOfDevice } from './deviceAccount.ts';
 import { openOutboxStore } from './outboxStore.ts';
 import { openLive } from './live.ts';
@@ -24,9 +24,39 @@ const LOOK_EVERY_MS = 15000;
 /** How many steps back are remembered. */
 const STEPS_BACK = 100;
 
+/** How much of a large step is put back at once. */
+const BACK_AT_ONCE = 400;
+
+const otherWork = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
+
+/** A large step, some of it at once. */
+async function* sliced(step: Step): AsyncGenerator<Step> {
+  for (let at = 0; at < step.length; at += BACK_AT_ONCE) yield step.slice(at, at + BACK_AT_ONCE);
+}
+
+/** Does something with each part, the page free in between. */
+async function eachInTurn<T>(parts: AsyncIterable<T>, work: (part: T) => void, onPart?: () => void): Promise<void> {
+  for await (const part of parts) {
+    work(part);
+    onPart?.();
+    await otherWork();
+  }
+}
+
+/** Brings in what is many changes; meanwhile nothing of it is news. */
+async function bringIn(store: Store, work: () => Promise<void>): Promise<void> {
+  store.dispatch(bringingIn(true));
+  await work().finally(() => store.dispatch(bringingIn(false)));
+}
+
 export type Recording = {
   /** Takes changes in; they are one step of {@link Recording.takeBack}. Gives back the way to undo just these. */
   change: (...changes: Change[]) => () => void;
+  /**
+   * Takes in many changes, some at once and the page free in between; all of them are one step. A page that is closed
+   * meanwhile goes on the next time. Where the parts end with an error, what was taken in goes back and the error is thrown.
+   */
+  changeInParts: (parts: AsyncIterable<readonly Change[]>, onPart?: () => void) => Promise<() => void>;
   /** Puts back what was changed last and not yet put back; false where there is nothing. */
   takeBack: () => boolean;
   dismissRefusal: (id: string) => void;
@@ -40,6 +70,7 @@ export const useCanUndo = (): boolean => useContext(CanUndoContext);
 /** How changes are taken in; a test gives its own. */
 export const RecordingContext = createContext<Recording>({
   change: () => () => {},
+  changeInParts: () => Promise.resolve(() => {}),
   takeBack: () => false,
   dismissRefusal: () => {},
 });
@@ -178,18 +209,36 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       if (at < 0) return false;
       steps.current.splice(at, 1);
       if (steps.current.length === 0) setUndoable(null);
-      sync.current?.change(changesBack(store.getState().records, step));
+      const back = (part: Step): void => sync.current?.change(changesBack(store.getState().records, part));
+      if (step.length <= BACK_AT_ONCE) back(step);
+      else void bringIn(store, () => eachInTurn(sliced(step), back));
       return true;
+    };
+    const begin = (step: Step): void => {
+      const { account } = store.getState().account;
+      if (account !== null && !isSample(account)) keepForGood();
+      steps.current.push(step);
+      if (steps.current.length > STEPS_BACK) steps.current.shift();
+      setUndoable(account?.id ?? null);
     };
     return {
       change: (...changes) => {
-        const { account } = store.getState().account;
-        if (account !== null && !isSample(account)) keepForGood();
         const step = stepOf(store.getState().records, changes);
-        steps.current.push(step);
-        if (steps.current.length > STEPS_BACK) steps.current.shift();
-        setUndoable(account?.id ?? null);
+        begin(step);
         sync.current?.change(changes);
+        return () => void putBack(step);
+      },
+      async changeInParts(parts, onPart) {
+        const step: Step = [];
+        begin(step);
+        const take = (changes: readonly Change[]): void => {
+          step.unshift(...stepOf(store.getState().records, changes));
+          sync.current?.change([...changes]);
+        };
+        await bringIn(store, () => eachInTurn(parts, take, onPart)).catch((error: unknown) => {
+          putBack(step);
+          throw error;
+        });
         return () => void putBack(step);
       },
       takeBack: () => {

@@ -38,7 +38,8 @@ export function createSending(session: Session): Sending {
     const { revision } = store.getState().records;
     try {
       const answer = await api.sendChanges(accountId, batch, revision);
-      batchSize = BATCH;
+      // What was too much a moment ago would be so again: more is tried little by little.
+      batchSize = Math.min(BATCH, Math.max(batchSize, batch.length * 2));
       return answer;
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;

@@ -235,7 +235,7 @@ describe('a change', () => {
     device.sync.change([entryChange(entry('2026-11-24')), bad, entryChange(entry('2026-11-22'))]);
     await until(() => device.waiting() === 0);
     expect(device.store.getState().outbox.refused).toEqual([
-      { change: bad, issues: [{ path: 'name', message: 'is not right' }] },
+      { change: { ...bad, base: null }, issues: [{ path: 'name', message: 'is not right' }] },
     ]);
     await until(async () => (await device.outbox.read('anna')).refused.length === 1);
     await device.sync.dismiss(bad.id);

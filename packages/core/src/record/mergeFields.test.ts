@@ -153,4 +153,19 @@ describe('of any two versions', () => {
       }),
     );
   });
+
+  it('a note that two sides write on again and again does not grow by being put together', () => {
+    const noted = (note: string): Habit => habit({ note });
+    let [a, b] = ['Slow', 'Slow'];
+    for (let round = 0; round < 12; round++) {
+      const [one, other] = [noted(`${a}\nleft ${round}`), noted(`${b}\nright ${round}`)];
+      // Each has what the other wrote put below its own, and neither has seen what the other made of it.
+      [a, b] = [merged(noted(a), other, one).note!, merged(noted(b), one, other).note!];
+    }
+    for (const text of [a, b]) {
+      const lines = text.split('\n').filter((each) => each !== '');
+      expect(new Set(lines).size).toBe(lines.length);
+      expect(lines).toHaveLength(25);
+    }
+  });
 });

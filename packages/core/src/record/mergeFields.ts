@@ -72,16 +72,16 @@ const isText = (value: unknown): value is string | undefined | null =>
   value === undefined || value === null || typeof value === 'string';
 
 /**
- * Two texts as one, the later first; one that holds the other stands for both. What both were written on from stands once.
- * Undefined where neither says anything.
+ * Two texts as one: the later, and below it the lines that only the earlier wrote. What either began from, or the later says
+ * already, does not stand twice, so that texts don't grow by being put together. Undefined where neither says anything.
  */
 function bothTexts(was: unknown, earlier: string, late: string): string | undefined {
   if (late.includes(earlier.trim())) return late.trim() === '' ? undefined : late;
   if (late.trim() === '' || earlier.includes(late.trim())) return earlier;
-  const begun =
-    typeof was === 'string' && was.trim() !== '' && late.startsWith(was) && earlier.startsWith(was) ? was : '';
-  const rest = earlier.slice(begun.length);
-  return `${late}\n\n${/^\s*\n/.test(rest) ? rest.trim() : earlier}`;
+  const linesOf = (text: string): string[] => text.split('\n').map((each) => each.trimEnd());
+  const begun = new Set(typeof was === 'string' ? linesOf(was) : []);
+  const own = linesOf(earlier).filter((each) => !begun.has(each) && !late.includes(each.trim()));
+  return own.length === 0 ? late : `${late}\n\n${own.join('\n')}`;
 }
 
 const items = (value: unknown): unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);

@@ -76,15 +76,24 @@ export function SignedIn() {
   // The place itself stays: without it the address would be forgotten.
   const isOff = isLeftOff(path, hidden ?? []);
   const router = useRouter();
+  const recording = useRecording();
+  const accountId = useAppSelector((state) => state.account.account?.id);
   // Where the person wants to be; the address follows once the place is there.
   const [wanted, setWanted] = useState<string>();
   useEffect(() => {
     // Where no worker keeps the app, the browser's own store of files has to do.
     if (!isLoaded) return;
     keepAppOnDevice(fetchAhead);
-    const timer = setTimeout(() => whenIdle(bringLater), BRING_AFTER_MS);
+    const timer = setTimeout(() => {
+      whenIdle(bringLater);
+      // What a page that was closed had begun to bring in.
+      if (accountId !== undefined)
+        void import('../../sync/bringMany.ts')
+          .then((each) => each.goOnBringing(accountId, recording))
+          .catch(() => undefined);
+    }, BRING_AFTER_MS);
     return () => clearTimeout(timer);
-  }, [isLoaded]);
+  }, [accountId, isLoaded, recording]);
   if (status === 'out') return <Redirect href={PATHS.signIn as never} />;
   if (status === 'unreachable' || status === 'elsewhere') return <CannotGoOn status={status} />;
   if (status === 'unknown' || !isLoaded) {
@@ -163,15 +172,20 @@ function CannotGoOn({ status }: { status: 'unreachable' | 'elsewhere' }) {
 
 /** What stands above every place where there is something to say, and what watches for something to tell. */
 function Signs() {
+  const isBringingIn = useAppSelector((state) => state.outbox.isBringingIn);
   return (
     <>
       <SavingSign />
       <NewerSign />
       <UndoKey />
-      <FinishLineWatch />
-      <MonthRewardWatch />
-      <ReachedWatch />
-      <EarlierStartWatch />
+      {isBringingIn ? null : (
+        <>
+          <FinishLineWatch />
+          <MonthRewardWatch />
+          <ReachedWatch />
+          <EarlierStartWatch />
+        </>
+      )}
     </>
   );
 }

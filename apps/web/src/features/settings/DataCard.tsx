@@ -1,22 +1,24 @@
-import type { Collection, Issue } from '@wimbel/contract';
-import type { Records } from '@wimbel/core';
-import { dataFileOf, readDataFileText, writeDataFile } from '@wimbel/exchange';
+import type { Collection } from '@wimbel/contract';
+import { formatDay } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { createElement, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { useStore } from 'react-redux';
-import { download } from '../../shared/download.ts';
 import { deviceNow } from '../../shared/clock.ts';
-import { counted } from '../../shared/format.ts';
+import { counted, percent } from '../../shared/format.ts';
 import { PATHS } from '../../shared/paths.ts';
-import { type Way, broughtIn, countsOf, recordsOf } from '../../store/broughtIn.ts';
-import type { RootState } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import type { Way } from '../../store/broughtIn.ts';
+import { selectToday } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
+import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SectionCard } from '../../ui/SectionCard.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
+import type { OpenedFile, Plan } from './bringIn/fileReader.ts';
+import { useFilePlans, useFileReader } from './bringIn/useFileReader.ts';
+import { takenName } from './takeOut/takeOutWords.ts';
+import { useTaking, useWhose } from './takeOut/useTaking.ts';
 
 /** Kinds of records as a person would call them. */
 const KINDS: Record<Exclude<Collection, 'settings'>, [one: string, many?: string]> = {
@@ -40,36 +42,43 @@ const KINDS: Record<Exclude<Collection, 'settings'>, [one: string, many?: string
   reminders: ['reminder'],
 };
 
-const kindWords = (records: Records): string[] =>
-  countsOf(records).map(([collection, count]) => {
+const kindWords = (kinds: readonly [Collection, number][]): string[] =>
+  kinds.map(([collection, count]) => {
     const [one, many] = KINDS[collection as keyof typeof KINDS];
     return many === undefined ? counted(count, one) : `${count} ${count === 1 ? one : many}`;
   });
 
-type Read = { name: string; records: Records } | { name: string; issues: Issue[] };
+type Read = { name: string; file: OpenedFile | null };
 
-/** So many faults of a file are shown; there may be thousands. */
-const SHOWN_ISSUES = 8;
+const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s } as const;
 
-/** Everything recorded as one file, out and in. */
+/** Everything recorded as one file, out and in; and what was kept elsewhere. */
 export function DataCard() {
-  const store = useStore<RootState>();
+  const today = useAppSelector(selectToday);
+  const whose = useWhose();
   const router = useRouter();
   const picker = useRef<HTMLInputElement | null>(null);
+  const { share, take, stop } = useTaking(() => undefined);
+  const reader = useFileReader();
+  const toast = useToast();
   const [read, setRead] = useState<Read | null>(null);
-  const save = (): void => {
-    const now = deviceNow();
-    const text = writeDataFile(dataFileOf(recordsOf(store.getState().records), now.toISOString()));
-    const day = [now.getFullYear(), now.getMonth() + 1, now.getDate()].map((each) => String(each).padStart(2, '0'));
-    download(`wimbel-${day.join('-')}.json`, new Blob([text], { type: 'application/json' }));
-  };
+  const save = (): void =>
+    void take(
+      { kind: 'everything', stamp: deviceNow().toISOString() },
+      takenName([whose, 'everything'], formatDay(today), 'json'),
+      'application/json',
+      ['record', 'records'],
+    );
   const open = async (file: File | undefined): Promise<void> => {
     if (file === undefined) return;
-    const result = readDataFileText(await file.text());
-    setRead({
-      name: file.name,
-      ...(result.records === null ? { issues: result.issues } : { records: result.records }),
-    });
+    setRead({ name: file.name, file: null });
+    try {
+      const opened = await reader.open(await file.arrayBuffer());
+      setRead({ name: file.name, file: opened });
+    } catch {
+      setRead(null);
+      toast({ text: `${file.name} could not be read. Nothing was changed; try again.` });
+    }
   };
   return (
     <SectionCard title="Your data">
@@ -77,8 +86,15 @@ export function DataCard() {
         Everything you recorded as one file that other programs can read: to keep a copy, or to take it elsewhere. What
         you kept in a spreadsheet or a list of your own can come in too.
       </Words>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        <Button onPress={save}>Download my data</Button>
+      <View style={row}>
+        <Button onPress={save} isBusy={share !== null}>
+          {share === null ? 'Download my data' : `Gathering, ${percent(share)}`}
+        </Button>
+        {share === null ? null : (
+          <Button kind="bare" onPress={stop}>
+            Stop
+          </Button>
+        )}
         <Button onPress={() => picker.current?.click()}>Bring data in</Button>
         <Button onPress={() => router.push(PATHS.bringIn)}>Bring in a table</Button>
       </View>
@@ -93,54 +109,107 @@ export function DataCard() {
           event.target.value = '';
         },
       })}
-      {read === null ? null : <BringInSheet read={read} onClose={() => setRead(null)} />}
+      {read === null ? null : read.file === null ? (
+        <Sheet title={`Reading ${read.name}`} onClose={() => setRead(null)}>
+          <Words tone="quiet">All of it is checked before anything is kept.</Words>
+        </Sheet>
+      ) : read.file.issues !== null ? (
+        <FaultsSheet name={read.name} file={read.file} onClose={() => setRead(null)} />
+      ) : (
+        <BringInSheet name={read.name} kinds={read.file.kinds} reader={reader} onClose={() => setRead(null)} />
+      )}
     </SectionCard>
   );
 }
 
-function BringInSheet({ read, onClose }: { read: Read; onClose: () => void }) {
-  const store = useStore<RootState>();
-  const { change } = useRecording();
+function FaultsSheet({
+  name,
+  file: { issues, issueCount },
+  onClose,
+}: {
+  name: string;
+  file: Extract<OpenedFile, { issueCount: number }>;
+  onClose: () => void;
+}) {
+  return (
+    <Sheet title="This file cannot be brought in" onClose={onClose}>
+      <Words>{`${name} has ${counted(issueCount, 'fault')}. Nothing was changed.`}</Words>
+      {issues.map(({ path, message }, index) => (
+        <Words key={index} type="quiet" tone="quiet">
+          {[path.slice(0, 80), message.slice(0, 160)].filter(Boolean).join(' ')}
+        </Words>
+      ))}
+      {issueCount > issues.length ? (
+        <Words type="quiet" tone="quiet">{`and ${issueCount - issues.length} more`}</Words>
+      ) : null}
+      <Button onPress={onClose}>Close</Button>
+    </Sheet>
+  );
+}
+
+/** What a way of bringing in comes to, in a sentence. */
+const planWords = ({ fresh, replaced, stays, gone }: Plan): string =>
+  [
+    `${fresh} new`,
+    `${replaced} in the place of what is here`,
+    stays > 0 ? `${stays} stay, as you changed them later` : null,
+    gone > 0 ? `${gone} go` : null,
+  ]
+    .filter((each) => each !== null)
+    .join(', ');
+
+function BringInSheet({
+  name,
+  kinds,
+  reader,
+  onClose,
+}: {
+  name: string;
+  kinds: [Collection, number][];
+  reader: ReturnType<typeof useFileReader>;
+  onClose: () => void;
+}) {
   const toast = useToast();
-  if ('issues' in read) {
-    return (
-      <Sheet title="This file cannot be brought in" onClose={onClose}>
-        <Words>{`${read.name} has ${counted(read.issues.length, 'fault')}. Nothing was changed.`}</Words>
-        {read.issues.slice(0, SHOWN_ISSUES).map(({ path, message }, index) => (
-          <Words key={index} type="quiet" tone="quiet">
-            {[path.slice(0, 80), message.slice(0, 160)].filter(Boolean).join(' ')}
-          </Words>
-        ))}
-        {read.issues.length > SHOWN_ISSUES ? (
-          <Words type="quiet" tone="quiet">{`and ${read.issues.length - SHOWN_ISSUES} more`}</Words>
-        ) : null}
-        <Button onPress={onClose}>Close</Button>
-      </Sheet>
-    );
-  }
-  const bring = (way: Way): void => {
-    const changes = broughtIn(store.getState().records, read.records, way);
-    onClose();
-    if (changes.length === 0) {
+  const { plans, share, fault, bring } = useFilePlans(reader);
+  const go = async (way: Way): Promise<void> => {
+    if (plans?.[way].count === 0) {
+      onClose();
       toast({ text: 'Everything in the file was here already' });
       return;
     }
-    toast({ text: `${counted(changes.length, 'record')} brought in`, onUndo: change(...changes) });
+    const undo = await bring(way);
+    if (undo === null) return;
+    onClose();
+    toast({ text: `${counted(plans![way].count, 'record')} brought in`, onUndo: undo });
   };
-  const kinds = kindWords(read.records);
+  const told = kindWords(kinds);
   return (
     <Sheet title="Bring this file in?" onClose={onClose}>
-      <Words>{`${read.name} can be brought in. It holds ${kinds.length === 0 ? 'settings only' : kinds.join(', ')}.`}</Words>
-      <Button kind="main" onPress={() => bring('merge')}>
-        Add to what is here
-      </Button>
-      <Words type="quiet" tone="quiet">
-        Nothing goes. Where both hold the same record, the file’s takes its place.
-      </Words>
-      <Button onPress={() => bring('replace')}>Replace what is here</Button>
-      <Words type="quiet" tone="quiet">
-        What the file does not hold goes. You can undo it.
-      </Words>
+      <Words>{`${name} can be brought in. It holds ${told.length === 0 ? 'settings only' : told.join(', ')}.`}</Words>
+      {share !== null ? (
+        <>
+          <Words>{`Bringing in, ${percent(share)}`}</Words>
+          <Words type="quiet" tone="quiet">
+            Should this page be closed meanwhile, it goes on the next time.
+          </Words>
+        </>
+      ) : plans === null ? (
+        <Words tone="quiet">{fault ?? 'Comparing it with what is here …'}</Words>
+      ) : (
+        <>
+          {fault === null ? null : <Words tone="madder">{fault}</Words>}
+          <Button kind="main" onPress={() => void go('merge')}>
+            Add to what is here
+          </Button>
+          <Words type="quiet" tone="quiet">
+            {`Nothing goes. ${planWords(plans.merge)}.`}
+          </Words>
+          <Button onPress={() => void go('replace')}>Replace what is here</Button>
+          <Words type="quiet" tone="quiet">
+            {`What the file does not hold goes. ${planWords(plans.replace)}. You can undo it.`}
+          </Words>
+        </>
+      )}
     </Sheet>
   );
 }

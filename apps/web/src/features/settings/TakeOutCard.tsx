@@ -1,11 +1,26 @@
-import { type DaySpan, formatDay, formatMonth, monthOfDay, monthSpan, partsOfDay, yearSpan } from '@wimbel/core';
-import { CALENDAR_KINDS, type CalendarKind, TABLES, type TableKind, withoutDays } from '@wimbel/exchange';
-import { useEffect, useRef, useState } from 'react';
+import {
+  type DaySpan,
+  formatDay,
+  formatMonth,
+  monthFromParts,
+  monthOfDay,
+  monthSpan,
+  partsOfDay,
+  yearSpan,
+} from '@wimbel/core';
+import {
+  CALENDAR_KINDS,
+  type CalendarKind,
+  type MonthsSpan,
+  TABLES,
+  type TableKind,
+  withoutDays,
+} from '@wimbel/exchange';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import { deviceNow } from '../../shared/clock.ts';
-import { download } from '../../shared/download.ts';
-import { counted, percent } from '../../shared/format.ts';
+import { percent } from '../../shared/format.ts';
 import { recordsOf } from '../../store/broughtIn.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
@@ -15,45 +30,11 @@ import { Chips } from '../../ui/Chips.tsx';
 import { SectionCard } from '../../ui/SectionCard.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { takeOut } from './takeOut/takeOut.ts';
 import { CALENDAR_WORDS, SPANS, SPAN_WORDS, TABLE_WORDS, type TakenSpan, takenName } from './takeOut/takeOutWords.ts';
-import type { Wish } from './takeOut/taker.ts';
+import { useTaking, useWhose } from './takeOut/useTaking.ts';
 
 const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s } as const;
-
-/** Hands a file of the record over, and tells how far it is; one at a time, and it can be given up. */
-function useTaking(onDone: () => void) {
-  const store = useStore<RootState>();
-  const toast = useToast();
-  const [share, setShare] = useState<number | null>(null);
-  const stopping = useRef<AbortController | null>(null);
-  useEffect(() => () => stopping.current?.abort(), []);
-  const take = async (wish: Wish, name: string, type: string, what: [one: string, many: string]): Promise<void> => {
-    const control = new AbortController();
-    stopping.current = control;
-    setShare(0);
-    try {
-      const { text, count } = await takeOut(store.getState().records, wish, {
-        onShare: setShare,
-        signal: control.signal,
-      });
-      download(name, new Blob([type === 'text/csv' ? `\uFEFF${text}` : text], { type }));
-      toast({ text: `${counted(count, ...what)} in ${name}` });
-      onDone();
-    } catch {
-      if (!control.signal.aborted) toast({ text: 'The file could not be made. Nothing was changed; try again.' });
-    } finally {
-      if (stopping.current === control) setShare(null);
-    }
-  };
-  const stop = (): void => {
-    stopping.current?.abort();
-    setShare(null);
-  };
-  return { share, take, stop };
-}
 
 function TakingButtons({
   share,
@@ -80,24 +61,96 @@ function TakingButtons({
   );
 }
 
-/** What was recorded, as tables for other programs and as days of a calendar. */
+/** What was recorded, as tables for other programs, as a workbook that figures, as text, and as days of a calendar. */
 export function TakeOutCard() {
-  const [open, setOpen] = useState<'tables' | 'calendar' | null>(null);
+  const [open, setOpen] = useState<'workbook' | 'tables' | 'story' | 'calendar' | null>(null);
   const close = (): void => setOpen(null);
   return (
     <SectionCard title="For other programs">
-      <Words tone="quiet">Parts of your record as tables (CSV), or as days in your calendar.</Words>
+      <Words tone="quiet">
+        Your record as a workbook that goes on figuring (XLSX), parts of it as tables (CSV), goals and reviews as text
+        (Markdown), or as days in your calendar.
+      </Words>
       <View style={row}>
+        <Button onPress={() => setOpen('workbook')}>As a workbook</Button>
         <Button onPress={() => setOpen('tables')}>As a table</Button>
+        <Button onPress={() => setOpen('story')}>As text</Button>
         <Button onPress={() => setOpen('calendar')}>For a calendar</Button>
       </View>
+      {open === 'workbook' ? <WorkbookSheet onClose={close} /> : null}
+      {open === 'story' ? <StorySheet onClose={close} /> : null}
       {open === 'tables' ? <TableSheet onClose={close} /> : null}
       {open === 'calendar' ? <CalendarSheet onClose={close} /> : null}
     </SectionCard>
   );
 }
 
-const useWhose = (): string => useAppSelector((state) => state.account.account?.email.split('@')[0] ?? '');
+function WorkbookSheet({ onClose }: { onClose: () => void }) {
+  const today = useAppSelector(selectToday);
+  const whose = useWhose();
+  const [span, setSpan] = useState<TakenSpan>('year');
+  const { share, take, stop } = useTaking(onClose);
+  const month = monthOfDay(today);
+  const { year } = partsOfDay(today);
+  const spans: Record<TakenSpan, MonthsSpan> = {
+    month: { first: month, last: month },
+    year: { first: monthFromParts(year, 1), last: month },
+    all: null,
+  };
+  const spanName = { month: formatMonth(month), year: String(year), all: null }[span];
+  return (
+    <Sheet title="Take out a workbook" onClose={onClose}>
+      <Segments
+        label="Span"
+        value={span}
+        choices={SPANS.map((value) => ({ value, label: SPAN_WORDS[value] }))}
+        onChange={setSpan}
+      />
+      <Words tone="quiet">
+        A sheet for each month and year, goals, check-ins, journal and rewards. Change a day in it, and its figures
+        follow.
+      </Words>
+      <TakingButtons
+        share={share}
+        onStop={stop}
+        onTake={() =>
+          void take(
+            { kind: 'workbook', span: spans[span], today },
+            takenName([whose, 'workbook', spanName], formatDay(today), 'xlsx'),
+            'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+            ['day', 'days'],
+          )
+        }
+      />
+    </Sheet>
+  );
+}
+
+function StorySheet({ onClose }: { onClose: () => void }) {
+  const today = useAppSelector(selectToday);
+  const whose = useWhose();
+  const { share, take, stop } = useTaking(onClose);
+  return (
+    <Sheet title="Take out text" onClose={onClose}>
+      <Words tone="quiet">
+        All goals with their key results, steps and story, and what you wrote when looking back. The journal has a way
+        of its own: Journal, All pages, To take along.
+      </Words>
+      <TakingButtons
+        share={share}
+        onStop={stop}
+        onTake={() =>
+          void take(
+            { kind: 'story', today },
+            takenName([whose, 'goals and reviews'], formatDay(today), 'md'),
+            'text/markdown',
+            ['goal or review', 'goals and reviews'],
+          )
+        }
+      />
+    </Sheet>
+  );
+}
 
 function TableSheet({ onClose }: { onClose: () => void }) {
   const today = useAppSelector(selectToday);

@@ -1,3 +1,4 @@
+import type { Change } from '@wimbel/contract';
 import { type Habit, NO_ENTRIES, eachEntry } from '@wimbel/core';
 import type { GridChoices, NameChoice } from '@wimbel/exchange';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -9,6 +10,7 @@ import { changeTo, entryChange } from '../../../store/makeChange.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../../store/store.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { bringMany } from '../../../sync/bringMany.ts';
 import { useIsWide } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -34,8 +36,6 @@ type Props = {
 
 /** So many days are handed over at once; in between the page draws and hears. */
 const AT_ONCE = 400;
-
-const otherWork = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
 
 /** What is understood of some grids, asked anew with every choice. */
 function useUnderstanding({ grids, reader }: Props, choices: GridChoices, isNoMissed: boolean) {
@@ -87,32 +87,32 @@ function useUnderstanding({ grids, reader }: Props, choices: GridChoices, isNoMi
 
 /** Takes in what was understood: new habits, targets and days, as one step that can be taken back. */
 function useBringing({ reader, onDone }: Props) {
-  const { change } = useRecording();
+  const store = useStore<RootState>();
+  const recording = useRecording();
   const toast = useToast();
   const [share, setShare] = useState<number | null>(null);
   const bring = async (coming: Coming, habitCount: number): Promise<void> => {
     setShare(0);
-    const undos: (() => void)[] = [];
-    const back = (): void => {
-      for (const each of undos.reverse()) each();
+    const first = [...coming.habits, ...coming.changed].map((habit) => changeTo('habits', habit));
+    const parts = async function* (): AsyncGenerator<readonly Change[]> {
+      if (first.length > 0) yield first;
+      for (let at = 0; at < coming.days; at += AT_ONCE)
+        yield (await reader.ask((each) => each.entries(at, at + AT_ONCE))).map((entry) => entryChange(entry));
     };
     try {
-      const first = [...coming.habits, ...coming.changed].map((habit) => changeTo('habits', habit));
-      if (first.length > 0) undos.push(change(...first));
-      for (let at = 0; at < coming.days; at += AT_ONCE) {
-        const entries = await reader.ask((each) => each.entries(at, at + AT_ONCE));
-        undos.push(change(...entries.map((entry) => entryChange(entry))));
-        setShare(Math.min(1, (at + AT_ONCE) / coming.days));
-        await otherWork();
+      const accountId = store.getState().account.account?.id ?? '';
+      const undo = await bringMany(accountId, recording, parts(), first.length + coming.days, setShare);
+      if (undo === null) {
+        toast({ text: 'Another tab is bringing something in. Try again once it is done.' });
+        return;
       }
+      onDone(`${PATHS.log}${coming.lastDay === null ? '' : `?month=${coming.lastDay.slice(0, 7)}`}`);
+      toast({ text: comingWords(coming, habitCount), onUndo: undo });
     } catch {
-      back();
-      setShare(null);
       toast({ text: 'That could not be brought in. Nothing was kept of it.' });
-      return;
+    } finally {
+      setShare(null);
     }
-    onDone(`${PATHS.log}${coming.lastDay === null ? '' : `?month=${coming.lastDay.slice(0, 7)}`}`);
-    toast({ text: `${comingWords(coming, habitCount)}`, onUndo: back });
   };
   return { share, bring };
 }

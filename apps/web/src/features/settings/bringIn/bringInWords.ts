@@ -55,7 +55,7 @@ export function comingWords(coming: Coming, habitCount: number): string {
 /** What is left out and why, and what is replaced, line by line. */
 export function leftWords({ left, replaced }: Coming): string[] {
   const out = [
-    left.unclear > 0 ? `${counted(left.unclear, 'cell')} that say nothing clear` : null,
+    left.unclear > 0 ? `${counted(left.unclear, 'cell')} without a clear meaning` : null,
     left.nowhere > 0 ? `${counted(left.nowhere, 'day')} of names that go nowhere` : null,
     left.future > 0 ? `${counted(left.future, 'day')} after today` : null,
   ].filter((each) => each !== null);

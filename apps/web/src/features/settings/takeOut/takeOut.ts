@@ -1,14 +1,14 @@
 import { type Collection, LIST_COLLECTIONS, type RecordOf } from '@wimbel/contract';
-import { NO_ENTRIES, eachEntry } from '@wimbel/core';
-import { wrap } from 'comlink';
+import { NO_ENTRIES, type Settings, eachEntry } from '@wimbel/core';
+import { proxy, wrap } from 'comlink';
 import type { RecordsState } from '../../../store/recordsState.ts';
-import { type Taken, type Taker, type Wish, createTaker } from './taker.ts';
+import type { Taken, Taker, Wish } from './taker.ts';
 
 type AnyRecord = RecordOf<Collection>;
 type Piece = { collection: Collection; records: AnyRecord[] };
 
-/** How much of the record is handed over; `stop` gives up. */
-export type Taking = { onShare: (share: number) => void; signal: AbortSignal };
+/** How far it is, 0 to 1; the signal gives up. */
+export type Handing = { onShare: (share: number) => void; signal: AbortSignal };
 
 const otherWork = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
 
@@ -22,9 +22,14 @@ function* piecesOf(records: RecordsState): Generator<Piece> {
   }
 }
 
-type Remote = { [K in keyof Taker]: (...given: Parameters<Taker[K]>) => unknown };
+/** What takes a record in piece by piece. */
+type Taking = {
+  begin: (settings: Settings) => Promise<unknown>;
+  add: (collection: Collection, records: readonly AnyRecord[]) => Promise<unknown>;
+};
 
-async function write(taker: Remote, records: RecordsState, wish: Wish, { onShare, signal }: Taking): Promise<Taken> {
+/** Hands the record over to a worker, the screen free in between. Rejects where it is given up. */
+export async function handOver(taker: Taking, records: RecordsState, { onShare, signal }: Handing): Promise<void> {
   const pieces = LIST_COLLECTIONS.length - 1 + Object.keys(records.entries).length;
   await taker.begin(records.settings);
   let given = 0;
@@ -34,32 +39,27 @@ async function write(taker: Remote, records: RecordsState, wish: Wish, { onShare
     await otherWork();
     signal.throwIfAborted();
   }
-  return (await taker.write(wish)) as Taken;
 }
 
-/**
- * Writes a file of the record beside the screen, which stays free meanwhile; where no worker can run, here. Rejects where it is
- * given up.
- */
-export async function takeOut(
-  records: RecordsState,
-  wish: Wish,
-  taking: Taking,
-  startWorker = () => new Worker(new URL('./taker.worker', import.meta.url)),
-): Promise<Taken> {
-  let worker: Worker;
-  try {
-    worker = startWorker();
-  } catch {
-    return write(createTaker(), records, wish, taking);
-  }
-  const ended = new Promise<'broke'>((resolve, reject) => {
-    worker.addEventListener('error', () => resolve('broke'));
-    taking.signal.addEventListener('abort', () => reject(taking.signal.reason as Error));
+/** Writes a file of the record beside the screen, which stays free meanwhile. Rejects where it is given up, or breaks. */
+export async function takeOut(records: RecordsState, wish: Wish, handing: Handing): Promise<Taken> {
+  const worker = new Worker(new URL('./taker.worker', import.meta.url));
+  const ended = new Promise<never>((_, reject) => {
+    worker.addEventListener('error', () => reject(new Error('the taker broke')));
+    handing.signal.addEventListener('abort', () => reject(handing.signal.reason as Error));
   });
+  const taker = wrap<Taker>(worker);
+  const { onShare, signal } = handing;
+  // Handing over is the smaller part of the work.
+  const work = async (): Promise<Taken> => {
+    await handOver(taker, records, { signal, onShare: (share) => onShare(share * 0.3) });
+    return taker.write(
+      wish,
+      proxy((share: number) => onShare(0.3 + share * 0.7)),
+    );
+  };
   try {
-    const taken = await Promise.race([write(wrap<Taker>(worker) as unknown as Remote, records, wish, taking), ended]);
-    return taken === 'broke' ? await write(createTaker(), records, wish, taking) : taken;
+    return await Promise.race([work(), ended]);
   } finally {
     ended.catch(() => undefined);
     worker.terminate();

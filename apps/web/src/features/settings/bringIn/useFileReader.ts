@@ -1,0 +1,102 @@
+import type { Change } from '@wimbel/contract';
+import { type Remote, wrap } from 'comlink';
+import { useEffect, useRef, useState } from 'react';
+import { useStore } from 'react-redux';
+import { nextInstant } from '../../../shared/clock.ts';
+import type { Way } from '../../../store/broughtIn.ts';
+import { placeOf } from '../../../store/effects.ts';
+import type { RootState } from '../../../store/store.ts';
+import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { bringMany } from '../../../sync/bringMany.ts';
+import { handOver } from '../takeOut/takeOut.ts';
+import type { FileReader, OpenedFile, Plan } from './fileReader.ts';
+
+/** So many changes are handed over at once; in between the page draws and hears. */
+const AT_ONCE = 400;
+
+type Running = { reader: Remote<FileReader>; worker: Worker; broken: Promise<never> };
+
+function start(): Running {
+  const worker = new Worker(new URL('./fileReader.worker', import.meta.url));
+  const broken = new Promise<never>((_, reject) => {
+    worker.addEventListener('error', () => reject(new Error('the reader broke')));
+  });
+  broken.catch(() => undefined);
+  return { reader: wrap<FileReader>(worker), worker, broken };
+}
+
+/** Reads data files beside the screen, one after the other; it goes with the screen. */
+export function useFileReader() {
+  const running = useRef<Running | null>(null);
+  useEffect(
+    () => () => {
+      running.current?.worker.terminate();
+      running.current = null;
+    },
+    [],
+  );
+  const ask = async <T>(work: (reader: Remote<FileReader>) => Promise<T>): Promise<T> => {
+    const now = (running.current ??= start());
+    try {
+      return await Promise.race([work(now.reader), now.broken]);
+    } catch (error) {
+      now.worker.terminate();
+      if (running.current === now) running.current = null;
+      throw error;
+    }
+  };
+  return {
+    ask,
+    open: (bytes: ArrayBuffer): Promise<OpenedFile> => ask(async (reader) => reader.open(bytes)),
+  };
+}
+
+/** What both ways of bringing in the file that was read come to, and how it is brought in. */
+export function useFilePlans({ ask }: ReturnType<typeof useFileReader>) {
+  const store = useStore<RootState>();
+  const recording = useRecording();
+  const [plans, setPlans] = useState<Record<Way, Plan> | null>(null);
+  const [share, setShare] = useState<number | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const accountId = store.getState().account.account?.id ?? null;
+  useEffect(() => {
+    const control = new AbortController();
+    const { records, outbox } = store.getState();
+    const waiting = outbox.waiting.map(placeOf);
+    void ask(async (reader) => {
+      await handOver(reader, records, { onShare: () => undefined, signal: control.signal });
+      return { merge: await reader.plan('merge', accountId, waiting), replace: await reader.plan('replace', null, []) };
+    })
+      .then((next) => {
+        if (!control.signal.aborted) setPlans(next);
+      })
+      .catch(() => {
+        if (!control.signal.aborted) setFault('It is more than this device can take.');
+      });
+    return () => control.abort();
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once for the file that was read
+  }, [accountId, store]);
+  const bring = async (way: Way): Promise<(() => void) | null> => {
+    setShare(0);
+    setFault(null);
+    const waiting = store.getState().outbox.waiting.map(placeOf);
+    try {
+      const { count } = await ask((reader) => reader.plan(way, way === 'merge' ? accountId : null, waiting));
+      const parts = async function* (): AsyncGenerator<readonly Change[]> {
+        for (let at = 0; at < count; at += AT_ONCE) {
+          const changes = await ask((reader) => reader.changes(at, at + AT_ONCE));
+          yield changes.map((each) => ({ ...each, madeAt: nextInstant() }));
+        }
+      };
+      const undo = await bringMany(accountId ?? '', recording, parts(), count, setShare);
+      if (undo === null) setFault('Another tab is bringing something in. Try again once it is done.');
+      return undo;
+    } catch {
+      setFault('That could not be brought in. Nothing was kept of it.');
+      return null;
+    } finally {
+      setShare(null);
+    }
+  };
+  return { plans, share, fault, bring };
+}

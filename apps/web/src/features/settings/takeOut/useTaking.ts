@@ -1,0 +1,48 @@
+import { useEffect, useRef, useState } from 'react';
+import { useStore } from 'react-redux';
+import { download } from '../../../shared/download.ts';
+import { counted } from '../../../shared/format.ts';
+import { isSample } from '../../../store/accountSlice.ts';
+import { type RootState, useAppSelector } from '../../../store/store.ts';
+import { useToast } from '../../../ui/Toast.tsx';
+import { takeOut } from './takeOut.ts';
+import type { Wish } from './taker.ts';
+
+/** Whose record it is, for the names of files. */
+export const useWhose = (): string =>
+  useAppSelector(({ account: { account } }) =>
+    account === null ? '' : isSample(account) ? 'sample' : account.email.split('@')[0]!,
+  );
+
+/** Hands a file of the record over, and tells how far it is; one at a time, and it can be given up. */
+export function useTaking(onDone: () => void) {
+  const store = useStore<RootState>();
+  const toast = useToast();
+  const [share, setShare] = useState<number | null>(null);
+  const stopping = useRef<AbortController | null>(null);
+  useEffect(() => () => stopping.current?.abort(), []);
+  const take = async (wish: Wish, name: string, type: string, what: [one: string, many: string]): Promise<void> => {
+    const control = new AbortController();
+    stopping.current = control;
+    setShare(0);
+    try {
+      const { content, count } = await takeOut(store.getState().records, wish, {
+        onShare: setShare,
+        signal: control.signal,
+      });
+      // Programs that open tables know the letters by this mark.
+      download(name, new Blob(type === 'text/csv' ? ['\uFEFF', content] : [content], { type }));
+      toast({ text: `${counted(count, ...what)} in ${name}` });
+      onDone();
+    } catch {
+      if (!control.signal.aborted) toast({ text: 'The file could not be made. Nothing was changed; try again.' });
+    } finally {
+      if (stopping.current === control) setShare(null);
+    }
+  };
+  const stop = (): void => {
+    stopping.current?.abort();
+    setShare(null);
+  };
+  return { share, take, stop };
+}
