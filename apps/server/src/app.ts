@@ -11,6 +11,7 @@ import { AppError, isDatabaseAway, traceOf } from './errors.ts';
 import type { Auth } from './features/account/auth.ts';
 import { accountRoutes } from './features/account/routes.ts';
 import type { Sessions } from './features/account/sessions.ts';
+import { calendarRoutes } from './features/calendar/routes.ts';
 import { createMemory } from './features/changes/memory.ts';
 import type { News } from './features/changes/news.ts';
 import { changesRoutes } from './features/changes/routes.ts';
@@ -115,6 +116,7 @@ export function createApp(deps: AppDeps) {
     '/api/changes',
     changesRoutes({ pool, clock, memory: createMemory(), news: deps.news }, sessions, limits.requestsPerMinute),
   );
+  app.route('/api/calendar', calendarRoutes({ pool, clock }, sessions, addressOf));
   app.use('/api/sample/*', bodyAtMost(SMALL_BODY_BYTES));
   app.route(
     '/api/sample',
@@ -147,4 +149,7 @@ export function createApp(deps: AppDeps) {
 }
 
 /** The route without anything that could name a person or a record. */
-const routeOf = (path: string): string => (path.startsWith('/api/') ? path : path.split('/').slice(0, 2).join('/'));
+const routeOf = (path: string): string => {
+  if (path.startsWith('/api/calendar/feed')) return '/api/calendar/feed';
+  return path.startsWith('/api/') ? path : path.split('/').slice(0, 2).join('/');
+};

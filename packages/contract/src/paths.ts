@@ -13,4 +13,9 @@ export const PATHS = {
   stream: '/api/changes/stream',
   sample: '/api/sample',
   sampleSession: '/api/sample/session',
+  /** The address under which a calendar finds what somebody chose to show. */
+  calendar: '/api/calendar',
+  calendarEnd: '/api/calendar/end',
+  /** Followed by the secret of an address and `.ics`. */
+  calendarFeed: '/api/calendar/feed',
 } as const;

@@ -119,6 +119,15 @@ export const api = {
   },
   endSession: (accountId: string, token: string) => post<unknown>(`${PATHS.auth}/revoke-session`, { token }, accountId),
   endOtherSessions: (accountId: string) => post<unknown>(`${PATHS.auth}/revoke-other-sessions`, {}, accountId),
+  calendarAddress: (accountId: string) =>
+    send<{ shows: string[]; madeAt: string } | null>(PATHS.calendar, { accountId }),
+  /** Makes the address of one's calendar (or, with `isNew`, another in its place), or chooses anew what it shows; the whole
+   * address is told once, when it is made. */
+  chooseCalendar: async (accountId: string, shows: readonly string[], isNew: boolean): Promise<string | null> => {
+    const { secret } = await post<{ secret: string | null }>(PATHS.calendar, { shows, isNew }, accountId);
+    return secret === null ? null : `${location.origin}${PATHS.calendarFeed}/${secret}.ics`;
+  },
+  endCalendar: (accountId: string) => post<unknown>(PATHS.calendarEnd, {}, accountId),
   deleteAccount: (accountId: string, password: string) =>
     post<unknown>(`${PATHS.auth}/delete-user`, { password }, accountId),
 };

@@ -9,7 +9,8 @@ import {
   termsOn,
 } from '@wimbel/core';
 import Papa from 'papaparse';
-import { editable, parseTyped } from '../../shared/amounts.ts';
+import { saidBy } from '@wimbel/exchange';
+import { editable } from '../../shared/amounts.ts';
 import { askOn, withMark } from '../../words/standing.ts';
 
 /** A hole of the pegboard with what is recorded there. */
@@ -124,25 +125,29 @@ export const textOf = (cells: Cells): string =>
 export const tableOf = (text: string): string[][] =>
   Papa.parse<string[]>(text.replace(/\r?\n$/, ''), { delimiter: '\t' }).data;
 
-const DONE_WORDS = new Set(['x', '✓', '✔', '●', 'yes', 'y', 'true', 'done', 'ok']);
-const MISSED_WORDS = new Set(['missed', 'miss', 'm']);
-const REST_WORDS = new Set(['rest', 'r', 'excused']);
-const EMPTY_WORDS = new Set(['', '-', '–', 'no', 'n', 'false']);
-
 /** The entry that a field says; null where it says nothing, undefined where it cannot be read. */
 function entrySaid(cell: Cell, text: string): Entry | null | undefined {
-  const word = text.trim().toLowerCase();
-  if (EMPTY_WORDS.has(word)) return null;
-  if (DONE_WORDS.has(word)) return isDone(cell) ? null : doneEntry(cell);
-  if (MISSED_WORDS.has(word)) return withMark(entryOf(cell), 'missed');
-  if (REST_WORDS.has(word)) return withMark(entryOf(cell), 'rest');
-  const amount = parseTyped(word);
-  if (amount === null || amount < 0) return undefined;
-  if (cell.track.habit.measure.kind === 'amount') {
+  const said = saidBy(text);
+  const isAmount = cell.track.habit.measure.kind === 'amount';
+  const withAmountOf = (amount: number): Entry => {
     const { mark: _, ...rest } = entryOf(cell);
     return { ...rest, amount };
+  };
+  switch (said?.kind) {
+    case 'done':
+      return isDone(cell) ? null : doneEntry(cell);
+    case 'missed':
+    case 'rest':
+      return withMark(entryOf(cell), said.kind);
+    case 'no':
+      // A nought is an amount where amounts are counted.
+      return isAmount && /^0/.test(text.trim()) ? withAmountOf(0) : null;
+    case 'amount':
+      if (isAmount) return withAmountOf(said.amount);
+      return isDone(cell) ? null : doneEntry(cell);
+    default:
+      return said === undefined ? null : undefined;
   }
-  return amount === 0 || isDone(cell) ? null : doneEntry(cell);
 }
 
 /**

@@ -21,6 +21,7 @@ import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import { deviceNow } from '../../shared/clock.ts';
 import { percent } from '../../shared/format.ts';
+import { isSample } from '../../store/accountSlice.ts';
 import { recordsOf } from '../../store/broughtIn.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
@@ -31,6 +32,7 @@ import { SectionCard } from '../../ui/SectionCard.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { CalendarAddress } from './CalendarAddress.tsx';
 import { CALENDAR_WORDS, SPANS, SPAN_WORDS, TABLE_WORDS, type TakenSpan, takenName } from './takeOut/takeOutWords.ts';
 import { useTaking, useWhose } from './takeOut/useTaking.ts';
 
@@ -204,6 +206,7 @@ function CalendarSheet({ onClose }: { onClose: () => void }) {
   const today = useAppSelector(selectToday);
   const store = useStore<RootState>();
   const whose = useWhose();
+  const account = useAppSelector((state) => state.account.account);
   const [shows, setShows] = useState<CalendarKind[]>(['due', 'milestones', 'seasons']);
   const { share, take, stop } = useTaking(onClose);
   const [free] = useState(() => withoutDays({ ...recordsOf({ ...store.getState().records, entries: {} }) }));
@@ -238,6 +241,7 @@ function CalendarSheet({ onClose }: { onClose: () => void }) {
           )
         }
       />
+      {account === null || isSample(account) ? null : <CalendarAddress accountId={account.id} shows={shows} />}
     </Sheet>
   );
 }
