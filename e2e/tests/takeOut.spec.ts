@@ -52,6 +52,22 @@ for (const [device, size] of [
     expect(calendar).toContain('SUMMARY:Due: Swim across the bay');
     expect(calendar).toContain('DTSTART;VALUE=DATE:20270301');
     expect(calendar).toMatch(/RRULE:FREQ=DAILY\r\nSUMMARY:Cold swim/);
+    await person.button('As text').click();
+    const [textName, story] = await taken();
+    expect(textName).toMatch(/-goals-and-reviews-2026-11-24\.md$/);
+    expect(story).toContain('## Swim across the bay\n\n2026-11-24 to 2027-03-01, open');
+    // An address that a calendar looks up by itself: made, read by whoever knows it, ended.
+    await person.button('For a calendar').click();
+    await person.button('Make an address').click();
+    const address = await page.getByLabel('The address').inputValue();
+    expect(address).toMatch(/\/api\/calendar\/feed\/[\w-]{43}\.ics$/);
+    await expect(page.getByText(/There is one since 24 November 2026, and it shows: what is due/)).toBeVisible();
+    const stranger = await (await fetch(address)).text();
+    expect(stranger).toContain('SUMMARY:Due: Swim across the bay');
+    expect(stranger).not.toContain('Cold swim');
+    await person.button('End it').click();
+    await expect(person.button('Make an address')).toBeVisible();
+    expect((await fetch(address)).status).toBe(404);
     await person.leave();
   });
 }

@@ -2,6 +2,7 @@
 export const PATHS = {
   today: '/today',
   log: '/log',
+  printLog: '/log-print',
   goals: '/goals',
   newGoal: '/goals/new',
   newGoalDirect: '/goals/new/direct',

@@ -1,4 +1,5 @@
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { StyleSheet, useColorScheme, useWindowDimensions } from 'react-native';
 import { DARK, LIGHT, type Palette } from './colors.ts';
 import { WIDE_FROM_PX } from './space.ts';
@@ -31,12 +32,30 @@ function keptAppearance(): Appearance {
 
 const keptRows = (): Rows => (globalThis.localStorage?.getItem(ROWS_KEPT_AS) === 'compact' ? 'compact' : 'roomy');
 
+/** Whether the page is being printed: paper is light, whatever the screen is. */
+function useIsPrinting(): boolean {
+  const [isPrinting, setIsPrinting] = useState(false);
+  useEffect(() => {
+    // The browser takes the page as it is right after this is told.
+    const begin = (): void => flushSync(() => setIsPrinting(true));
+    const end = (): void => setIsPrinting(false);
+    globalThis.addEventListener?.('beforeprint', begin);
+    globalThis.addEventListener?.('afterprint', end);
+    return () => {
+      globalThis.removeEventListener?.('beforeprint', begin);
+      globalThis.removeEventListener?.('afterprint', end);
+    };
+  }, []);
+  return isPrinting;
+}
+
 /** Gives the palette to everything below; follows the system unless the person chose. */
 export function ThemeProvider({ children }: { children: ReactNode }) {
   const system = useColorScheme();
   const [appearance, setAppearance] = useState(keptAppearance);
   const [rows, setRows] = useState(keptRows);
-  const isDark = appearance === 'system' ? system === 'dark' : appearance === 'dark';
+  const isPrinting = useIsPrinting();
+  const isDark = !isPrinting && (appearance === 'system' ? system === 'dark' : appearance === 'dark');
   const colors = isDark ? DARK : LIGHT;
   useEffect(() => {
     const page = globalThis.document?.documentElement;

@@ -1,3 +1,4 @@
+import { Button } from '../../ui/Button.tsx';
 import { Labelled } from '../../ui/Field.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -15,11 +16,12 @@ type Props = {
   onSort: (sort: Sort) => void;
   onGroup: (group: Group) => void;
   onOnly: (only: Only | null) => void;
+  onPrint: () => void;
   onClose: () => void;
 };
 
 /** Which habits are shown, in which order, and in which groups. */
-export function ArrangeSheet({ sort, group, only, onSort, onGroup, onOnly, onClose }: Props) {
+export function ArrangeSheet({ sort, group, only, onSort, onGroup, onOnly, onPrint, onClose }: Props) {
   return (
     <Sheet title="Which habits, in which order" onClose={onClose}>
       <Labelled label="Sort by">
@@ -50,6 +52,7 @@ export function ArrangeSheet({ sort, group, only, onSort, onGroup, onOnly, onClo
         />
       </Labelled>
       <OnlyChips only={only} onChoose={onOnly} />
+      <Button onPress={onPrint}>Print the log</Button>
     </Sheet>
   );
 }

@@ -127,6 +127,10 @@ function useShown(only: Only | null, kind: LogSpan, span: DaySpan) {
   return { onlyOf, all, active, tracks, sort, setSort, group, setGroup };
 }
 
+/** The log on paper: the year, or the month that a span begins in. */
+const printAddress = (kind: LogSpan, first: PlainDay): string =>
+  `${PATHS.printLog}?${kind === 'year' ? `year=${formatDay(first).slice(0, 4)}` : `month=${formatMonth(monthOfDay(first))}`}`;
+
 export function LogScreen() {
   useKeptFocus();
   const router = useRouter();
@@ -174,6 +178,7 @@ export function LogScreen() {
             close();
             go({ only: next });
           }}
+          onPrint={() => router.push(printAddress(kind, span.first) as never)}
           onClose={close}
         />
       ) : null}

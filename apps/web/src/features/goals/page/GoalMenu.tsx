@@ -5,6 +5,7 @@ import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CircleSlash from 'lucide-react-native/icons/circle-slash';
 import Copy from 'lucide-react-native/icons/copy';
 import Pause from 'lucide-react-native/icons/pause';
+import Printer from 'lucide-react-native/icons/printer';
 import RotateCcw from 'lucide-react-native/icons/rotate-ccw';
 import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
@@ -15,6 +16,7 @@ import { selectToday } from '../../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../../store/store.ts';
 import { useGoalActions } from '../../../parts/useGoalActions.ts';
 import { counted, dateNear, yearOf } from '../../../shared/format.ts';
+import { printPage } from '../../../shared/printPage.ts';
 import { SPACE } from '../../../theme/space.ts';
 import { ActionList } from '../../../ui/ActionList.tsx';
 import { Button } from '../../../ui/Button.tsx';
@@ -55,7 +57,20 @@ export function GoalMenu({ goal, onClose, onGone }: { goal: Goal; onClose: () =>
   if (step === 'menu') {
     return (
       <Sheet title={goal.title} onClose={onClose}>
-        <ActionList actions={all.map(({ to, ...each }) => ({ ...each, onPress: () => setStep(to) }))} />
+        <ActionList
+          actions={[
+            ...all.map(({ to, ...each }) => ({ ...each, onPress: () => setStep(to) })),
+            {
+              label: 'Print',
+              hint: 'This page, with its key results, steps and story.',
+              icon: Printer,
+              onPress: () => {
+                onClose();
+                printPage();
+              },
+            },
+          ]}
+        />
       </Sheet>
     );
   }

@@ -14,8 +14,10 @@ import {
 } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import FileDown from 'lucide-react-native/icons/file-down';
+import Printer from 'lucide-react-native/icons/printer';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { printPage } from '../../../shared/printPage.ts';
 import { SpanHead } from '../../../parts/SpanHead.tsx';
 import { useReview } from '../../../parts/review/useReview.ts';
 import { percent } from '../../../shared/format.ts';
@@ -78,6 +80,7 @@ export function LookBackScreen() {
         onNow={() => go(kind, today)}
       >
         <View style={styles.more}>
+          <IconButton icon={Printer} name="Print" label="Print this look back" onPress={printPage} />
           <IconButton
             icon={FileDown}
             name="Take along"

@@ -3,6 +3,7 @@ import { useRouter } from 'expo-router';
 import CalendarRange from 'lucide-react-native/icons/calendar-range';
 import Flag from 'lucide-react-native/icons/flag';
 import ListOrdered from 'lucide-react-native/icons/list-ordered';
+import Printer from 'lucide-react-native/icons/printer';
 import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -16,6 +17,7 @@ import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { ActionList } from '../../../ui/ActionList.tsx';
 import { Button } from '../../../ui/Button.tsx';
+import { printPage } from '../../../shared/printPage.ts';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { Words } from '../../../ui/Words.tsx';
@@ -48,6 +50,15 @@ export function SeasonMenu({ figured, onClose }: { figured: FiguredSeason; onClo
             onPress: () => {
               onClose();
               router.push(seasonEditPath(season.id) as never);
+            },
+          },
+          {
+            label: 'Print',
+            hint: 'This page, with its weeks and what you wrote.',
+            icon: Printer,
+            onPress: () => {
+              onClose();
+              printPage();
             },
           },
           {

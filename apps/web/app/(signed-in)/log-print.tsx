@@ -1,0 +1,3 @@
+import { PrintLogScreen } from '../../src/features/log/PrintLogScreen.tsx';
+
+export default PrintLogScreen;
