@@ -20,7 +20,7 @@ test('a goal, a season and a look back are printed as they stand, whole and on w
     window.print = () => void (document.title = 'printed');
   });
   for (const [address, last, menu] of [
-    ['/goals/island', /^Begun/, /^More about this goal/],
+    ['/goals/island', /^Its story/, /^More about this goal/],
     ['/seasons/winter-bench', /./, /^More about/],
     ['/journal/look-back?span=month&day=2026-10-15', /./, null],
   ] as const) {

@@ -37,7 +37,8 @@ const PATIENCE_MS = 30_000;
 
 type Asked = { body?: unknown; accountId?: string };
 
-async function send<T>(path: string, { body, accountId }: Asked = {}): Promise<T> {
+/** Asks the server; throws an ApiError where it fails. */
+export async function send<T>(path: string, { body, accountId }: Asked = {}): Promise<T> {
   const sentMs = deviceNow().getTime();
   let response: Response;
   let answer: unknown;
@@ -78,7 +79,8 @@ function faultOf({ status, headers }: Response, error: Partial<ErrorBody> | null
   return { code: error?.code ?? (status === 401 ? 'signInNeeded' : 'rejected'), message, ...more };
 }
 
-const post = <T>(path: string, body: unknown, accountId?: string): Promise<T> =>
+/** Sends a body to the server; throws an ApiError where it fails. */
+export const post = <T>(path: string, body: unknown, accountId?: string): Promise<T> =>
   send<T>(path, { body, ...(accountId === undefined ? {} : { accountId }) });
 
 type SignedIn = { user: Account };
@@ -119,15 +121,6 @@ export const api = {
   },
   endSession: (accountId: string, token: string) => post<unknown>(`${PATHS.auth}/revoke-session`, { token }, accountId),
   endOtherSessions: (accountId: string) => post<unknown>(`${PATHS.auth}/revoke-other-sessions`, {}, accountId),
-  calendarAddress: (accountId: string) =>
-    send<{ shows: string[]; madeAt: string } | null>(PATHS.calendar, { accountId }),
-  /** Makes the address of one's calendar (or, with `isNew`, another in its place), or chooses anew what it shows; the whole
-   * address is told once, when it is made. */
-  chooseCalendar: async (accountId: string, shows: readonly string[], isNew: boolean): Promise<string | null> => {
-    const { secret } = await post<{ secret: string | null }>(PATHS.calendar, { shows, isNew }, accountId);
-    return secret === null ? null : `${location.origin}${PATHS.calendarFeed}/${secret}.ics`;
-  },
-  endCalendar: (accountId: string) => post<unknown>(PATHS.calendarEnd, {}, accountId),
   deleteAccount: (accountId: string, password: string) =>
     post<unknown>(`${PATHS.auth}/delete-user`, { password }, accountId),
 };

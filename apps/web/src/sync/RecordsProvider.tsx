@@ -8,7 +8,7 @@ import { deviceNow } from '../shared/clock.ts';
 import { accountElsewhere, isSample, serverUnreachable, signedIn, signedOut } from '../store/accountSlice.ts';
 import { keepForGood } from './persist.ts';
 import { dayByClock, dayTurned } from '../store/clockSlice.ts';
-import { bringingIn, refusalDismissed } from '../store/outboxSlice.ts';
+import { refusalDismissed } from '../store/outboxSlice.ts';
 import { accountOfDevice, keepAccountOfDevice } from './deviceAccount.ts';
 import { openOutboxStore } from './outboxStore.ts';
 import { openLive } from './live.ts';
@@ -27,36 +27,14 @@ const STEPS_BACK = 100;
 /** How much of a large step is put back at once. */
 const BACK_AT_ONCE = 400;
 
-const otherWork = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
-
-/** A large step, some of it at once. */
-async function* sliced(step: Step): AsyncGenerator<Step> {
-  for (let at = 0; at < step.length; at += BACK_AT_ONCE) yield step.slice(at, at + BACK_AT_ONCE);
-}
-
-/** Does something with each part, the page free in between. */
-async function eachInTurn<T>(parts: AsyncIterable<T>, work: (part: T) => void, onPart?: () => void): Promise<void> {
-  for await (const part of parts) {
-    work(part);
-    onPart?.();
-    await otherWork();
-  }
-}
-
-/** Brings in what is many changes; meanwhile nothing of it is news. */
-async function bringIn(store: Store, work: () => Promise<void>): Promise<void> {
-  store.dispatch(bringingIn(true));
-  await work().finally(() => store.dispatch(bringingIn(false)));
-}
+/** A step that grows with what is taken in; put back, all of it goes. */
+export type OpenStep = { take: (changes: readonly Change[]) => void; putBack: () => void };
 
 export type Recording = {
   /** Takes changes in; they are one step of {@link Recording.takeBack}. Gives back the way to undo just these. */
   change: (...changes: Change[]) => () => void;
-  /**
-   * Takes in many changes, some at once and the page free in between; all of them are one step. A page that is closed
-   * meanwhile goes on the next time. Where the parts end with an error, what was taken in goes back and the error is thrown.
-   */
-  changeInParts: (parts: AsyncIterable<readonly Change[]>, onPart?: () => void) => Promise<() => void>;
+  /** Begins a step of many changes, taken in bit by bit. */
+  begin: () => OpenStep;
   /** Puts back what was changed last and not yet put back; false where there is nothing. */
   takeBack: () => boolean;
   dismissRefusal: (id: string) => void;
@@ -70,7 +48,7 @@ export const useCanUndo = (): boolean => useContext(CanUndoContext);
 /** How changes are taken in; a test gives its own. */
 export const RecordingContext = createContext<Recording>({
   change: () => () => {},
-  changeInParts: () => Promise.resolve(() => {}),
+  begin: () => ({ take: () => {}, putBack: () => {} }),
   takeBack: () => false,
   dismissRefusal: () => {},
 });
@@ -209,9 +187,12 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       if (at < 0) return false;
       steps.current.splice(at, 1);
       if (steps.current.length === 0) setUndoable(null);
-      const back = (part: Step): void => sync.current?.change(changesBack(store.getState().records, part));
-      if (step.length <= BACK_AT_ONCE) back(step);
-      else void bringIn(store, () => eachInTurn(sliced(step), back));
+      // Of a large step some at once: the page stays free in between.
+      const back = (): void => {
+        sync.current?.change(changesBack(store.getState().records, step.splice(0, BACK_AT_ONCE)));
+        if (step.length > 0) setTimeout(back);
+      };
+      back();
       return true;
     };
     const begin = (step: Step): void => {
@@ -228,18 +209,16 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
         sync.current?.change(changes);
         return () => void putBack(step);
       },
-      async changeInParts(parts, onPart) {
+      begin: () => {
         const step: Step = [];
         begin(step);
-        const take = (changes: readonly Change[]): void => {
-          step.unshift(...stepOf(store.getState().records, changes));
-          sync.current?.change([...changes]);
+        return {
+          take: (changes) => {
+            step.unshift(...stepOf(store.getState().records, changes));
+            sync.current?.change([...changes]);
+          },
+          putBack: () => void putBack(step),
         };
-        await bringIn(store, () => eachInTurn(parts, take, onPart)).catch((error: unknown) => {
-          putBack(step);
-          throw error;
-        });
-        return () => void putBack(step);
       },
       takeBack: () => {
         const last = steps.current.at(-1);

@@ -1,8 +1,35 @@
 import type { Change } from '@wimbel/contract';
+import { bringingIn } from '../store/outboxSlice.ts';
+import type { Store } from '../store/store.ts';
 import type { Recording } from './RecordsProvider.tsx';
 import { type Bringing, openBringing } from './bringing.ts';
 
 type Parts = AsyncIterable<readonly Change[]>;
+/** What takes changes in, and what shows them. */
+export type Taking = { recording: Pick<Recording, 'begin'>; store: Pick<Store, 'dispatch'> };
+
+const otherWork = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
+
+/**
+ * Takes in parts as one step, the page free in between; meanwhile nothing of it is news. Where they end with an error, what was
+ * taken in goes back and the error is thrown.
+ */
+async function takeIn({ recording, store }: Taking, parts: Parts): Promise<() => void> {
+  const step = recording.begin();
+  store.dispatch(bringingIn(true));
+  try {
+    for await (const part of parts) {
+      step.take(part);
+      await otherWork();
+    }
+  } catch (error) {
+    step.putBack();
+    throw error;
+  } finally {
+    store.dispatch(bringingIn(false));
+  }
+  return step.putBack;
+}
 
 /** One page of an account at a time brings in; null where another does. */
 async function alone<T>(accountId: string, work: () => Promise<T>): Promise<T | null> {
@@ -19,7 +46,7 @@ async function alone<T>(accountId: string, work: () => Promise<T>): Promise<T | 
  */
 export function bringMany(
   accountId: string,
-  { changeInParts }: Pick<Recording, 'changeInParts'>,
+  taking: Taking,
   parts: Parts,
   count: number,
   onShare: (share: number) => void,
@@ -34,9 +61,9 @@ export function bringMany(
     }
   };
   return alone(accountId, async () => {
-    if (!(await canLay(bringing))) return changeInParts(counting(parts));
+    if (!(await canLay(bringing))) return takeIn(taking, counting(parts));
     await bringing.lay(counting(parts));
-    return changeInParts(counting(bringing.left()));
+    return takeIn(taking, counting(bringing.left()));
   });
 }
 
@@ -48,15 +75,13 @@ const canLay = (bringing: Bringing): Promise<boolean> =>
   );
 
 /** Goes on with what a page that was closed had begun to bring in. */
-export async function goOnBringing(
-  accountId: string,
-  { changeInParts }: Pick<Recording, 'changeInParts'>,
-): Promise<void> {
+export async function goOnBringing(accountId: string, taking: Taking): Promise<void> {
   await alone(accountId, async () => {
     const left = openBringing(accountId).left();
     const first = await left.next();
     if (first.done) return;
-    await changeInParts(
+    await takeIn(
+      taking,
       (async function* () {
         yield first.value;
         yield* left;

@@ -38,10 +38,10 @@ export function withRecords(node: React.ReactNode, rows: Rows) {
       store.dispatch(recordsChanged({ changes: made }));
       return () => undefined;
     },
-    async changeInParts(parts) {
-      for await (const part of parts) recording.change(...part);
-      return () => undefined;
-    },
+    begin: () => ({
+      take: (made) => void recording.change(...made),
+      putBack: () => undefined,
+    }),
     takeBack: () => false,
     dismissRefusal: (id) => void dismissed.push(id),
   };

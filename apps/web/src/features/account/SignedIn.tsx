@@ -12,6 +12,7 @@ import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useEffect, useState } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { ActivityIndicator, View } from 'react-native';
+import { useStore } from 'react-redux';
 import { useAskAccount, useCanUndo, useRecording } from '../../sync/RecordsProvider.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { NewerSign } from '../../parts/NewerSign.tsx';
@@ -77,6 +78,7 @@ export function SignedIn() {
   const isOff = isLeftOff(path, hidden ?? []);
   const router = useRouter();
   const recording = useRecording();
+  const store = useStore<RootState>();
   const accountId = useAppSelector((state) => state.account.account?.id);
   // Where the person wants to be; the address follows once the place is there.
   const [wanted, setWanted] = useState<string>();
@@ -89,11 +91,11 @@ export function SignedIn() {
       // What a page that was closed had begun to bring in.
       if (accountId !== undefined)
         void import('../../sync/bringMany.ts')
-          .then((each) => each.goOnBringing(accountId, recording))
+          .then((each) => each.goOnBringing(accountId, { recording, store }))
           .catch(() => undefined);
     }, BRING_AFTER_MS);
     return () => clearTimeout(timer);
-  }, [accountId, isLoaded, recording]);
+  }, [accountId, isLoaded, recording, store]);
   if (status === 'out') return <Redirect href={PATHS.signIn as never} />;
   if (status === 'unreachable' || status === 'elsewhere') return <CannotGoOn status={status} />;
   if (status === 'unknown' || !isLoaded) {

@@ -1,7 +1,8 @@
 import type { CalendarKind } from '@wimbel/exchange';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { ApiError, api } from '../../shared/api.ts';
+import { ApiError } from '../../shared/api.ts';
+import { calendarAddress, chooseCalendar, endCalendar } from '../../shared/calendarApi.ts';
 import { fullDate } from '../../shared/format.ts';
 import { dayOf } from '@wimbel/core';
 import { SPACE } from '../../theme/space.ts';
@@ -28,7 +29,7 @@ export function CalendarAddress({ accountId, shows }: { accountId: string; shows
   const [isBusy, setBusy] = useState(false);
   useEffect(() => {
     let isHere = true;
-    api.calendarAddress(accountId).then(
+    calendarAddress(accountId).then(
       (found) => isHere && setHeld(found),
       () => isHere && setHeld('away'),
     );
@@ -37,9 +38,9 @@ export function CalendarAddress({ accountId, shows }: { accountId: string; shows
   const choose = async (isNew: boolean): Promise<void> => {
     setBusy(true);
     try {
-      const made = await api.chooseCalendar(accountId, shows, isNew);
+      const made = await chooseCalendar(accountId, shows, isNew);
       if (made !== null) setAddress(made);
-      setHeld(await api.calendarAddress(accountId));
+      setHeld(await calendarAddress(accountId));
       if (made === null) toast({ text: 'The address shows this from now on' });
     } catch (error) {
       toast({ text: faultOf(error) });
@@ -50,7 +51,7 @@ export function CalendarAddress({ accountId, shows }: { accountId: string; shows
   const end = async (): Promise<void> => {
     setBusy(true);
     try {
-      await api.endCalendar(accountId);
+      await endCalendar(accountId);
       setHeld(null);
       setAddress(null);
       toast({ text: 'The address finds nothing any more' });

@@ -101,7 +101,7 @@ function useBringing({ reader, onDone }: Props) {
     };
     try {
       const accountId = store.getState().account.account?.id ?? '';
-      const undo = await bringMany(accountId, recording, parts(), first.length + coming.days, setShare);
+      const undo = await bringMany(accountId, { recording, store }, parts(), first.length + coming.days, setShare);
       if (undo === null) {
         toast({ text: 'Another tab is bringing something in. Try again once it is done.' });
         return;

@@ -88,7 +88,7 @@ export function useFilePlans({ ask }: ReturnType<typeof useFileReader>) {
           yield changes.map((each) => ({ ...each, madeAt: nextInstant() }));
         }
       };
-      const undo = await bringMany(accountId ?? '', recording, parts(), count, setShare);
+      const undo = await bringMany(accountId ?? '', { recording, store }, parts(), count, setShare);
       if (undo === null) setFault('Another tab is bringing something in. Try again once it is done.');
       return undo;
     } catch {
