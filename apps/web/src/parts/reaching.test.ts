@@ -4,7 +4,7 @@ import { TODAY, aCheckIn, aGoal, aKeyResult, aStep, storeWith } from '../testing
 import { laterThan } from './CheckInSheet.tsx';
 import { lastCheckInOf } from './CheckpointsCard.tsx';
 import { becameWords } from './GoalsSum.tsx';
-import { reachedOn } from './ReachedWatch.tsx';
+import { reachedOn } from './ReachedSheet.tsx';
 
 const checkIns = [
   aCheckIn('a', 'k', 2, '2026-10-30'),

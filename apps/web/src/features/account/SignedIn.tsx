@@ -26,7 +26,7 @@ import { selectHasPips } from '../../store/pips.ts';
 import { selectShowsSeasons } from '../../store/seasons.ts';
 import { selectIsHidden, selectSettings } from '../../store/selectors.ts';
 import { serverAsked } from '../../store/accountSlice.ts';
-import { useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { type RootState, useAppDispatch, useAppSelector } from '../../store/store.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
