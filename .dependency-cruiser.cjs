@@ -28,7 +28,10 @@ module.exports = {
       name: 'exchange-on-contract',
       severity: 'error',
       from: { path: '^packages/exchange/src/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^packages/(exchange|contract|core)/src/|/(papaparse|ical-generator|exceljs|fflate|fastest-levenshtein)/' },
+      to: {
+        pathNot:
+          '^packages/(exchange|contract|core)/src/|/(papaparse|ical-generator|exceljs|fflate|fastest-levenshtein)/',
+      },
     },
     {
       name: 'packages-by-their-index',
