@@ -17,6 +17,7 @@ async function main() {
     'bench/charts.ts',
     'bench/journal.ts',
     'bench/ledger.ts',
+    'bench/dataInOut.ts',
   ]) {
     const code = await show('npx', ['tsx', file]);
     if (code !== 0) process.exit(code);

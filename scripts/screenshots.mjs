@@ -13,7 +13,6 @@ const VIEWS = [
   ['log-phone', '/log', 'phone', 'light'],
   ['charts-phone', '/charts', 'phone', 'light'],
   ['journal-phone', '/journal', 'phone', 'light'],
-  ['season-phone', '/seasons/winter-bench', 'phone', 'light'],
   ['journal-pages-phone', '/journal/pages', 'phone', 'light'],
   ['look-back-wide', '/journal/look-back?span=month&day=2026-10-15', 'wide', 'light'],
   ['moods-year-wide', '/journal/moods?span=year', 'wide', 'light'],
@@ -26,8 +25,21 @@ const VIEWS = [
   ['goal-wide', '/goals/island', 'wide', 'light'],
   ['charts-wide', '/charts', 'wide', 'light'],
   ['season-wide', '/seasons/winter-bench', 'wide', 'light'],
-  ['charts-habit-wide-dark', '/charts?habit=swim', 'wide', 'dark'],
+  ['data-phone', '/settings/account', 'phone', 'light'],
+  ['table-read-wide', '/settings/bring-in', 'wide', 'light'],
 ];
+
+/** A month as somebody may have kept it before. */
+const TABLE = Buffer.from(
+  [
+    'May 2026',
+    `Habit,Goal,${Array.from({ length: 31 }, (_, at) => at + 1).join(',')},Done`,
+    `Scales,20,${Array.from({ length: 31 }, (_, at) => (at % 3 === 1 ? '' : at % 7 === 6 ? 'no' : 'x')).join(',')},18`,
+    `Cold swim,12,${Array.from({ length: 31 }, (_, at) => (at % 2 ? '' : `${6 + (at % 5)} min`)).join(',')},16`,
+    `Whittle,,${Array.from({ length: 31 }, (_, at) => (at === 4 ? '?' : at % 4 ? '' : '✓')).join(',')},8`,
+    `Total,,${Array.from({ length: 31 }, (_, at) => 1 + (at % 3)).join(',')},`,
+  ].join('\n'),
+);
 
 async function main() {
   checkNode();
@@ -65,6 +77,12 @@ async function main() {
         await page.getByText(/to go today/).waitFor();
         if (address !== '/today') await page.goto(address);
         await page.getByRole('heading').first().waitFor();
+      }
+      if (address === '/settings/bring-in') {
+        await page
+          .getByLabel('A table as a file')
+          .setInputFiles({ name: 'my-log.csv', mimeType: 'text/csv', buffer: TABLE });
+        await page.getByRole('button', { name: /^Bring in \d/ }).waitFor();
       }
       await page.waitForTimeout(800);
       await page.screenshot({ path: join(FOLDER, `${file}.png`) });

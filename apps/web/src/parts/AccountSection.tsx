@@ -70,10 +70,12 @@ function useSignOut() {
       toast({ text: 'The server cannot be reached, so you are still signed in. Nothing is lost; try again later.' });
       return;
     }
-    if (accountId !== undefined && !staysHere)
+    if (accountId !== undefined && !staysHere) {
       await openRecordStore(accountId)
         .clear()
         .catch(() => undefined);
+      await import('../sync/bringing.ts').then((each) => each.openBringing(accountId).clear()).catch(() => undefined);
+    }
   };
   return { isBusy, signOut };
 }
