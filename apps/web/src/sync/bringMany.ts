@@ -42,7 +42,7 @@ async function alone<T>(accountId: string, work: () => Promise<T>): Promise<T | 
 /**
  * Brings in many changes as one step, from parts of `count` changes in all: first all of them are laid down on the device, then
  * taken in. Gives the way to undo it, or null where another page of the account is bringing in. Rejects where the parts do;
- * nothing of them is there then. `onShare` tells how much is done, 0 to 1.
+ * nothing of them is there then; so it is where `signal` gives up. `onShare` tells how much is done, 0 to 1.
  */
 export function bringMany(
   accountId: string,
@@ -50,11 +50,13 @@ export function bringMany(
   parts: Parts,
   count: number,
   onShare: (share: number) => void,
+  signal: AbortSignal,
 ): Promise<(() => void) | null> {
   const bringing = openBringing(accountId);
   let done = 0;
   const counting = async function* (from: Parts): AsyncGenerator<readonly Change[]> {
     for await (const part of from) {
+      signal.throwIfAborted();
       yield part;
       done += part.length;
       onShare(Math.min(1, done / (2 * Math.max(1, count))));
@@ -63,7 +65,13 @@ export function bringMany(
   return alone(accountId, async () => {
     if (!(await canLay(bringing))) return takeIn(taking, counting(parts));
     await bringing.lay(counting(parts));
-    return takeIn(taking, counting(bringing.left()));
+    try {
+      return await takeIn(taking, counting(bringing.left()));
+    } catch (error) {
+      // What was given up does not go on the next time.
+      await bringing.clear().catch(() => undefined);
+      throw error;
+    }
   });
 }
 

@@ -170,7 +170,7 @@ function BringInSheet({
   onClose: () => void;
 }) {
   const toast = useToast();
-  const { plans, share, fault, bring } = useFilePlans(reader);
+  const { plans, share, fault, bring, stop } = useFilePlans(reader);
   const go = async (way: Way): Promise<void> => {
     if (plans?.[way].count === 0) {
       onClose();
@@ -192,6 +192,9 @@ function BringInSheet({
           <Words type="quiet" tone="quiet">
             Should this page be closed meanwhile, it goes on the next time.
           </Words>
+          <Button kind="bare" onPress={stop}>
+            Stop
+          </Button>
         </>
       ) : plans === null ? (
         <Words tone="quiet">{fault ?? 'Comparing it with what is here …'}</Words>

@@ -91,7 +91,10 @@ function useBringing({ reader, onDone }: Props) {
   const recording = useRecording();
   const toast = useToast();
   const [share, setShare] = useState<number | null>(null);
+  const stopping = useRef<AbortController | null>(null);
   const bring = async (coming: Coming, habitCount: number): Promise<void> => {
+    const control = new AbortController();
+    stopping.current = control;
     setShare(0);
     const first = [...coming.habits, ...coming.changed].map((habit) => changeTo('habits', habit));
     const parts = async function* (): AsyncGenerator<readonly Change[]> {
@@ -101,7 +104,14 @@ function useBringing({ reader, onDone }: Props) {
     };
     try {
       const accountId = store.getState().account.account?.id ?? '';
-      const undo = await bringMany(accountId, { recording, store }, parts(), first.length + coming.days, setShare);
+      const undo = await bringMany(
+        accountId,
+        { recording, store },
+        parts(),
+        first.length + coming.days,
+        setShare,
+        control.signal,
+      );
       if (undo === null) {
         toast({ text: 'Another tab is bringing something in. Try again once it is done.' });
         return;
@@ -109,12 +119,14 @@ function useBringing({ reader, onDone }: Props) {
       onDone(`${PATHS.log}${coming.lastDay === null ? '' : `?month=${coming.lastDay.slice(0, 7)}`}`);
       toast({ text: comingWords(coming, habitCount), onUndo: undo });
     } catch {
-      toast({ text: 'That could not be brought in. Nothing was kept of it.' });
+      toast({
+        text: `${control.signal.aborted ? 'Stopped.' : 'That could not be brought in.'} Nothing was kept of it.`,
+      });
     } finally {
       setShare(null);
     }
   };
-  return { share, bring };
+  return { share, bring, stop: () => stopping.current?.abort() };
 }
 
 /** What was understood of some grids, to be looked over and changed before it is kept. */
@@ -124,7 +136,7 @@ export function ReadScreen(props: Props) {
   const [choices, setChoices] = useState<GridChoices>({});
   const [isNoMissed, setNoMissed] = useState(false);
   const { understood, coming, habits, nameChoices, setNamed, isBroken } = useUnderstanding(props, choices, isNoMissed);
-  const { share, bring } = useBringing(props);
+  const { share, bring, stop } = useBringing(props);
   const choose = useCallback((more: Partial<GridChoices>) => setChoices((now) => ({ ...now, ...more })), []);
   const found = understood === null ? null : foundWords(understood);
   const habitCount = nameChoices.filter(
@@ -163,39 +175,18 @@ export function ReadScreen(props: Props) {
       </Page>
     );
   }
-  const isNothing = coming === null || (coming.days === 0 && coming.habits.length === 0 && coming.changed.length === 0);
   return (
     <Page isFull>
       {head}
-      <SectionCard title={name}>
-        <Words type="name">{found}</Words>
-        {coming === null
-          ? null
-          : leftWords(coming).map((line) => (
-              <Words key={line} type="quiet" tone="quiet">
-                {line}
-              </Words>
-            ))}
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-          <Button
-            kind="main"
-            isBusy={share !== null}
-            isDisabled={isNothing}
-            onPress={() => void bring(coming!, habitCount)}
-          >
-            {share !== null
-              ? `Bringing in, ${percent(share)}`
-              : coming === null
-                ? 'Bring in'
-                : coming.days === 0
-                  ? 'Nothing to bring in'
-                  : `Bring in ${counted(coming.days, 'day')}`}
-          </Button>
-          <Button kind="bare" isDisabled={share !== null} onPress={onAgain}>
-            Choose another
-          </Button>
-        </View>
-      </SectionCard>
+      <ReadCard
+        name={name}
+        found={found}
+        coming={coming}
+        share={share}
+        onBring={() => void bring(coming!, habitCount)}
+        onStop={stop}
+        onAgain={onAgain}
+      />
       <QuestionsCard
         understood={understood}
         choices={choices}
@@ -215,5 +206,58 @@ export function ReadScreen(props: Props) {
         <View style={isWide ? { flex: 1, minWidth: 0 } : null}>{table}</View>
       </View>
     </Page>
+  );
+}
+
+/** What was found, what is left out of it, and the button that brings it in. */
+function ReadCard({
+  name,
+  found,
+  coming,
+  share,
+  onBring,
+  onStop,
+  onAgain,
+}: {
+  name: string;
+  found: string;
+  coming: Coming | null;
+  share: number | null;
+  onBring: () => void;
+  onStop: () => void;
+  onAgain: () => void;
+}) {
+  const isNothing = coming === null || (coming.days === 0 && coming.habits.length === 0 && coming.changed.length === 0);
+  return (
+    <SectionCard title={name}>
+      <Words type="name">{found}</Words>
+      {coming === null
+        ? null
+        : leftWords(coming).map((line) => (
+            <Words key={line} type="quiet" tone="quiet">
+              {line}
+            </Words>
+          ))}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <Button kind="main" isBusy={share !== null} isDisabled={isNothing} onPress={onBring}>
+          {share !== null
+            ? `Bringing in, ${percent(share)}`
+            : coming === null
+              ? 'Bring in'
+              : coming.days === 0
+                ? 'Nothing to bring in'
+                : `Bring in ${counted(coming.days, 'day')}`}
+        </Button>
+        {share === null ? (
+          <Button kind="bare" onPress={onAgain}>
+            Choose another
+          </Button>
+        ) : (
+          <Button kind="bare" onPress={onStop}>
+            Stop
+          </Button>
+        )}
+      </View>
+    </SectionCard>
   );
 }

@@ -76,7 +76,10 @@ export function useFilePlans({ ask }: ReturnType<typeof useFileReader>) {
     return () => control.abort();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once for the file that was read
   }, [accountId, store]);
+  const stopping = useRef<AbortController | null>(null);
   const bring = async (way: Way): Promise<(() => void) | null> => {
+    const control = new AbortController();
+    stopping.current = control;
     setShare(0);
     setFault(null);
     const waiting = store.getState().outbox.waiting.map(placeOf);
@@ -88,15 +91,15 @@ export function useFilePlans({ ask }: ReturnType<typeof useFileReader>) {
           yield changes.map((each) => ({ ...each, madeAt: nextInstant() }));
         }
       };
-      const undo = await bringMany(accountId ?? '', { recording, store }, parts(), count, setShare);
+      const undo = await bringMany(accountId ?? '', { recording, store }, parts(), count, setShare, control.signal);
       if (undo === null) setFault('Another tab is bringing something in. Try again once it is done.');
       return undo;
     } catch {
-      setFault('That could not be brought in. Nothing was kept of it.');
+      setFault(`${control.signal.aborted ? 'Stopped.' : 'That could not be brought in.'} Nothing was kept of it.`);
       return null;
     } finally {
       setShare(null);
     }
   };
-  return { plans, share, fault, bring };
+  return { plans, share, fault, bring, stop: () => stopping.current?.abort() };
 }
