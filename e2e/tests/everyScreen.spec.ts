@@ -123,6 +123,17 @@ for (const [scheme, size] of [
     await person.button('Enough, look it over').click();
     await expect(person.heading('Look it over')).toBeVisible();
     await analyse('a plan looked over');
+    await person.visit('/settings/bring-in');
+    await person.page
+      .getByLabel('Or paste cells here')
+      .fill('Day\tSwim\n1/2/2025\tx\n2/2/2025\tno\n3/2/2025\t?\n4/2/2025\t12');
+    await person.button('Read what I pasted').click();
+    await expect(person.page.getByText(/^2 days of 1 habit/)).toBeVisible();
+    await analyse('a table being read');
+    await person.page.getByRole('button', { name: /^Swim, 2 days/ }).click();
+    await person.page.getByRole('dialog').waitFor();
+    await analyse('where a name goes');
+    await person.page.keyboard.press('Escape');
     await person.visit('/goals/island');
     for (const key of half(SHEETS)) {
       await person.page

@@ -8,6 +8,9 @@ import {
   dayOf,
   formatDay,
   holdsDay,
+  monthOf,
+  monthSpan,
+  overlaps,
 } from '@wimbel/core';
 import Papa from 'papaparse';
 
@@ -18,7 +21,7 @@ export type Cell = string | number | null;
 export type Table = { columns: string[]; rows: Cell[][] };
 
 /** The tables that records can be written as. */
-export const TABLES = ['days', 'board', 'goals', 'checkIns', 'journal', 'rewards'] as const;
+export const TABLES = ['days', 'board', 'goals', 'checkIns', 'journal', 'rewards', 'ledger'] as const;
 /** The name of a table. */
 export type TableKind = (typeof TABLES)[number];
 
@@ -172,6 +175,20 @@ function rewardsTable({ rewards, claims }: Records, span: DaySpan | null): Table
   return { columns: ['Day', 'Reward', 'Pips spent'], rows };
 }
 
+/** What each month earned and spent, and what is left after it, by the report. Of a span the months that it touches. */
+function ledgerTable({ pips }: Report, span: DaySpan | null): Table {
+  let balance = 0;
+  const rows = Object.keys(pips.months)
+    .sort()
+    .flatMap((month): Cell[][] => {
+      const { earned, spent } = pips.months[month]!;
+      balance += earned - spent;
+      const days = monthSpan(monthOf(month));
+      return span === null || overlaps(span, days) ? [[month, earned, spent, balance]] : [];
+    });
+  return { columns: ['Month', 'Earned', 'Spent', 'Balance'], rows };
+}
+
 /**
  * Some records as a table. Of a span only what has its day in it; goals are always all of them, with the progress that the
  * report tells.
@@ -190,6 +207,8 @@ export function tableOf(kind: TableKind, records: Records, report: () => Report,
       return journalTable(records, span);
     case 'rewards':
       return rewardsTable(records, span);
+    case 'ledger':
+      return ledgerTable(report(), span);
   }
 }
 

@@ -116,20 +116,6 @@ function goalsSheet(sheet: Worksheet, records: Records, reckoning: Reckoning): v
   }
 }
 
-/** What rewards cost and what each month earned, month by month. */
-function ledgerTable(records: Records, reckoning: Reckoning): Table {
-  const { months } = writeReport(reckoning).pips;
-  let balance = 0;
-  const rows = Object.keys(months)
-    .sort()
-    .map((month) => {
-      const { earned, spent } = months[month]!;
-      balance += earned - spent;
-      return [month, earned, spent, balance];
-    });
-  return { columns: ['Month', 'Earned', 'Spent', 'Balance'], rows };
-}
-
 const checkpointsTable = ({ goals, keyResults }: Records, reckoning: Reckoning): Table => {
   const report = writeReport(reckoning);
   const titleOf = new Map(goals.map(({ id, title }) => [id, title]));
@@ -192,7 +178,7 @@ export async function workbookOf(
     ['Check-ins', tableOf('checkIns', records, () => ({}) as never, days), { Goal: 30, 'Key result': 30, Note: 40 }],
     ['Journal', tableOf('journal', records, () => ({}) as never, days), { Prompt: 30, Text: 80, Feelings: 24 }],
     ['Rewards', tableOf('rewards', records, () => ({}) as never, days), { Reward: 30 }],
-    ['Pips by month', ledgerTable(records, reckoning), {}],
+    ['Pips by month', tableOf('ledger', records, () => writeReport(reckoning), days), {}],
   ];
   for (const [name, table, widths] of others)
     if (table.rows.length > 0) tableSheet(workbook.addWorksheet(name), table, widths);

@@ -7,6 +7,7 @@ export const TABLE_WORDS: Record<TableKind, { label: string; holds: string }> = 
   goals: { label: 'Goals', holds: 'All goals with their key results, targets and progress.' },
   checkIns: { label: 'Check-ins', holds: 'Each value you checked in, with its goal and note.' },
   journal: { label: 'Journal', holds: 'Moods, feelings, what you wrote, and your answers.' },
+  ledger: { label: 'Earned and spent', holds: 'What each month earned and spent, and what was left.' },
   rewards: { label: 'Rewards', holds: 'Each reward you took, and what it cost.' },
 };
 
