@@ -92,6 +92,12 @@ it('goals stand with the progress of the report, check-ins, journal and rewards 
   expect(rows('rewards')).toEqual([['2026-11-20', 'Concert', 40]]);
 });
 
+it('what months earned and spent stands with what was left', () => {
+  // The habits of this record earn nothing.
+  expect(rows('ledger')).toEqual([['2026-11', 0, 40, -40]]);
+  expect(rows('ledger', { first: dayOf('2026-01-01'), last: dayOf('2026-01-31') })).toEqual([]);
+});
+
 it('as CSV every value comes back as it was, and nothing is run as a formula', () => {
   const cell = fc.oneof(fc.string(), fc.constantFrom('=1+1', '+1', '-x', '@a', 'a,"b"', 'a\r\nb', ''));
   fc.assert(

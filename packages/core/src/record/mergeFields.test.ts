@@ -154,6 +154,13 @@ describe('of any two versions', () => {
     );
   });
 
+  it('a line that the later took away does not come back, and none stands twice', () => {
+    const noted = (note: string): Habit => habit({ note });
+    const was = noted('Slow\nRosin first');
+    expect(merged(was, noted('Slow\nRosin first\nNew string'), noted('Slow bow')).note).toBe('Slow bow\n\nNew string');
+    expect(merged(was, noted('Slow\nRosin first\nbow'), noted('Slow bow')).note).toBe('Slow bow');
+  });
+
   it('a note that two sides write on again and again does not grow by being put together', () => {
     const noted = (note: string): Habit => habit({ note });
     let [a, b] = ['Slow', 'Slow'];

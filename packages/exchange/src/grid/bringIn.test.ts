@@ -173,6 +173,13 @@ describe('names', () => {
     expect(likeness('Read (pages)', 'read')).toBe(1);
   });
 
+  it('of two that are like one habit only the liker goes to it', () => {
+    const grids = gridOfText('October 2026\nHabit,1,2,3,4,5\nScales slow,x,,,,\nScales,,x,,,', 'Log').grids!;
+    const [slow, plain] = choicesFor(readGrids(grids, TODAY), [aHabit(0, false)]);
+    expect(plain).toEqual({ to: 'habit', id: 'h0' });
+    expect(slow).toMatchObject({ to: 'new', name: 'Scales slow' });
+  });
+
   it('become habits that the contract takes, done from the least amount there is', () => {
     const { habits, entries } = bring(month(), here([]));
     expect(habits.map((each) => checkRecord('habits', each).issues)).toEqual([[], [], []]);

@@ -81,6 +81,16 @@ describe('habits down, days across', () => {
     });
   });
 
+  it('with weeks that go over into the next month', () => {
+    const text = 'December 2025\nHabit,Mon 29,Tue 30,Wed 31,Thu 1,Fri 2,Sat 3\nScales,x,,x,x,,x';
+    expect(said(read(text)).Scales).toEqual([
+      '2025-12-29 done',
+      '2025-12-31 done',
+      '2026-01-01 done',
+      '2026-01-03 done',
+    ]);
+  });
+
   it('takes the month that is chosen where none is said, and says so', () => {
     const text = `Habit,${numbers(1, 28).join(',')}\nScales,x`;
     const reading = read(text);
