@@ -67,6 +67,7 @@ try {
     const page = await context.newPage();
     page.setDefaultTimeout(PATIENCE_MS);
     await signIn(page, email);
+    await page.waitForURL('**/today');
     return page;
   };
   const report = async (name: string, page: Page, alone: number, work: () => Promise<unknown>): Promise<void> => {

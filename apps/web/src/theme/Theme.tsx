@@ -32,12 +32,22 @@ function keptAppearance(): Appearance {
 
 const keptRows = (): Rows => (globalThis.localStorage?.getItem(ROWS_KEPT_AS) === 'compact' ? 'compact' : 'roomy');
 
+/** What a page of A4 holds between its margins, at 96 to the inch. */
+const PAPER_PX = 703;
+
 /** Whether the page is being printed: paper is light, whatever the screen is. */
 function useIsPrinting(): boolean {
   const [isPrinting, setIsPrinting] = useState(false);
   useEffect(() => {
     // The browser takes the page as it is right after this is told.
-    const begin = (): void => flushSync(() => setIsPrinting(true));
+    const begin = (): void => {
+      // Pictures are drawn for the width they have on the screen: all of it is made smaller as it is.
+      const widthPx = document.querySelector('[role=main]')?.clientWidth ?? PAPER_PX;
+      const { style } = document.documentElement;
+      style.setProperty('--print-width', `${widthPx}px`);
+      style.setProperty('--print-scale', String(Math.min(1, PAPER_PX / widthPx)));
+      flushSync(() => setIsPrinting(true));
+    };
     const end = (): void => setIsPrinting(false);
     globalThis.addEventListener?.('beforeprint', begin);
     globalThis.addEventListener?.('afterprint', end);
