@@ -221,6 +221,8 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
         };
       },
       takeBack: () => {
+        // What is still being brought in is stopped where it is shown; put back halfway, the rest of it would come after.
+        if (store.getState().outbox.isBringingIn) return false;
         const last = steps.current.at(-1);
         return last !== undefined && putBack(last);
       },

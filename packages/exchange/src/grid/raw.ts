@@ -14,7 +14,7 @@ export type GridFault = 'empty' | 'tooLarge' | 'notText' | 'notWorkbook' | 'lock
 export type RawResult = { grids: RawGrid[]; fault: null } | { grids: null; fault: GridFault };
 
 /** The largest file that is read, and the most that a packed one may come to. */
-export const GRID_LIMITS = { bytes: 32 * 1024 * 1024, unpackedBytes: 400 * 1024 * 1024, cells: 2_000_000 } as const;
+export const GRID_LIMITS = { bytes: 32 * 1024 * 1024, unpackedBytes: 400 * 1024 * 1024 } as const;
 
 /** Text in the encoding it is most likely written in; null where it is none. */
 export function textOfBytes(bytes: Uint8Array): string | null {
