@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildServer, buildWeb } from './build.mjs';
-import { dropCluster, ensureDatabase, ensurePostgres, startCluster } from './postgres.mjs';
+import { clusterEnded, dropCluster, ensureDatabase, ensurePostgres, startCluster } from './postgres.mjs';
 import { startServer } from './server.mjs';
 import { ROOT, STATE, endProcess, freePort } from './system.mjs';
 
@@ -63,6 +63,8 @@ export async function startWimbel(
     },
     restartDatabase: async () => {
       const before = cluster.port;
+      // A process that was killed a moment ago still looks alive.
+      await clusterEnded(cluster, 5);
       for (let tries = 0; ; tries++) {
         try {
           cluster = await startCluster(name);

@@ -115,6 +115,31 @@ function lostWords(told: readonly Told[], rows: readonly ServerRow[]): string[] 
   });
 }
 
+/** What a device holds, as lines of text. */
+const recordsIn = (records: string): string[] =>
+  Object.values(JSON.parse(records) as Record<string, string | string[]>).flat();
+
+/** What not all devices hold, with what the server has there and the last that was said of it. */
+function apartIn(held: readonly string[][], rows: readonly ServerRow[], told: readonly Told[]): string {
+  const everywhere = held[0]!.filter((each) => held.every((lines) => lines.includes(each)));
+  return held
+    .map((lines, index) => {
+      const own = lines.filter((each) => !everywhere.includes(each)).slice(0, 2);
+      return `\n  ${'abc'[index]}: ${own.join(' ')}${own.map((line) => aboutOf(line, rows, told)).join('')}`;
+    })
+    .join('');
+}
+
+function aboutOf(line: string, rows: readonly ServerRow[], told: readonly Told[]): string {
+  const { habitId, day, id } = JSON.parse(line) as { habitId?: string; day?: string; id?: string };
+  const key = day === undefined ? (id ?? 'settings') : `${day} ${habitId}`;
+  const changes = told
+    .filter(({ change }) => change.key === key)
+    .sort((a, b) => (isLater(a.change, b.change) ? 1 : -1))
+    .slice(-6);
+  return [rows.find((row) => row.key === key), ...changes].map((each) => `\n    ${JSON.stringify(each)}`).join('');
+}
+
 const devices: ChildProcess[] = [];
 try {
   const person = await signUp(wimbel.url, 'histories@example.org');
@@ -171,15 +196,17 @@ try {
   check(told.length === made, `every change was answered in the end (${told.length} of ${made})`);
   const refusals = told.filter((each) => each.status === 'refused');
   check(refusals.length === 0, `none was refused ${JSON.stringify(refusals.slice(0, 2))}`);
-  check(new Set(answers.map((each) => each.records)).size === 1, 'all devices hold the same, to the byte');
+  const held = answers.map((each) => recordsIn(each.records));
+  const isSame = new Set(answers.map((each) => each.records)).size === 1;
+  check(isSame, `all devices hold the same, to the byte ${isSame ? '' : apartIn(held, rows, told)}`);
   const [first, ...others] = answers.map((each) => each.report);
   const other = others.find((each) => each !== first);
   const at = [...first!].findIndex((letter, index) => other !== undefined && other[index] !== letter);
-  const apart = [first, other].map((each) => each?.slice(Math.max(0, at - 100), at + 40)).join(' | ');
-  check(other === undefined, `and every figure of the report is the same ${other === undefined ? '' : apart}`);
+  const figures = [first, other].map((each) => each?.slice(Math.max(0, at - 100), at + 40)).join(' | ');
+  check(other === undefined, `and every figure of the report is the same ${other === undefined ? '' : figures}`);
   const alive = rows.filter((row) => row.record !== null && row.collection === 'entries').length;
-  const held = (JSON.parse(answers[0]!.records) as { entries: string[] }).entries.length;
-  check(alive === held && alive > 0, `and as many days as the server (${held} of ${alive})`);
+  const days = (JSON.parse(answers[0]!.records) as { entries: string[] }).entries.length;
+  check(alive === days && alive > 0, `and as many days as the server (${days} of ${alive})`);
   const wrong = disagreements(told, rows);
   check(wrong.length === 0, `of every field the latest change is what is there ${wrong.slice(0, 5).join('; ')}`);
   const lost = lostWords(told, rows);

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { startWimbel } from '../../tools/wimbel.ts';
+import { NOW, startWimbel } from '../../tools/wimbel.ts';
 import { PASSWORD, Person } from '../driver/person.ts';
 import { PHONE, WIDE } from '../playwright.config.ts';
 
@@ -165,6 +165,38 @@ test('what one device changes stands on another within a second, and within a mi
   await phone.page.clock.runFor(60_000);
   await expect(phone.peg('Cold swim')).toHaveAttribute('aria-checked', 'false');
   await phone.leave();
+  await desk.leave();
+});
+
+test('of the tabs of a device one listens to the server, all know what it hears, and the next takes over when it goes', async ({
+  browser,
+}) => {
+  const desk = await Person.at(browser, { size: WIDE });
+  const email = await desk.signUp();
+  await desk.addHabit({ name: 'Cold swim' });
+  await desk.everythingSaved();
+  const phone = await Person.at(browser, { size: PHONE });
+  let streams = 0;
+  phone.context.on('request', (request) => {
+    if (request.url().endsWith('/api/changes/stream')) streams++;
+  });
+  await phone.signIn(email, PASSWORD);
+  await expect(phone.peg('Cold swim')).toBeVisible();
+  const second = await phone.context.newPage();
+  await second.clock.install({ time: new Date(NOW) });
+  await second.goto('/today');
+  const peg = second.getByRole('checkbox', { name: 'Cold swim' });
+  await expect(peg).toHaveAttribute('aria-checked', 'false');
+  await expect.poll(() => streams).toBe(1);
+  await desk.visit('/today');
+  await desk.checkOff('Cold swim');
+  await expect(peg).toHaveAttribute('aria-checked', 'true', { timeout: 1000 });
+  expect(streams).toBe(1);
+  await phone.page.close();
+  await expect.poll(() => streams).toBe(2);
+  await desk.peg('Cold swim').click();
+  await expect(peg).toHaveAttribute('aria-checked', 'false');
+  await phone.context.close();
   await desk.leave();
 });
 

@@ -1,6 +1,6 @@
 import CloudOff from 'lucide-react-native/icons/cloud-off';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 import { counted } from '../shared/format.ts';
 import { themed, useTheme } from '../theme/Theme.tsx';
@@ -8,6 +8,7 @@ import { CORNER, SPACE } from '../theme/space.ts';
 import { Button } from '../ui/Button.tsx';
 import { Words } from '../ui/Words.tsx';
 import { useAppSelector } from '../store/store.ts';
+import { hearOfHeldUp, isHeldUp } from '../sync/deviceDatabase.ts';
 import { changeName, issueWords } from '../words/issueWords.ts';
 import { later } from './later.tsx';
 
@@ -16,6 +17,13 @@ const MendSheet = later(() => import('./MendSheet.tsx').then((module) => module.
 /** A change that is on its way for less than this is not worth a word. */
 const CALM_MS = 1500;
 
+/** Whether an older version of the app in another tab keeps this one from what the device holds. */
+export const useIsHeldUp = (): boolean => useSyncExternalStore(hearOfHeldUp, isHeldUp, () => false);
+
+/** What to do about {@link useIsHeldUp}. */
+export const HELD_UP_WORDS =
+  'An older version of Wimbel is open in another tab. Close that tab, and this one goes on by itself.';
+
 /** A small, calm sign of what is still waiting, and plain words for what the server would not take. */
 export function SavingSign() {
   const styles = useStyles();
@@ -23,6 +31,7 @@ export function SavingSign() {
   const waiting = useAppSelector((state) => state.outbox.waiting.length);
   const isReachable = useAppSelector((state) => state.outbox.isReachable);
   const isKept = useAppSelector((state) => state.outbox.isKept);
+  const heldUp = useIsHeldUp();
   const refusals = useAppSelector((state) => state.outbox.refused);
   const records = useAppSelector((state) => state.records);
   const [isLong, setIsLong] = useState(false);
@@ -40,7 +49,14 @@ export function SavingSign() {
   return (
     <>
       <View role="status" aria-live="polite">
-        {isWaiting && !isKept && (isLong || !isReachable) ? (
+        {heldUp ? (
+          <View style={styles.sign}>
+            <TriangleAlert size={15} color={colors.madder} />
+            <Words type="quiet" tone="madder" style={styles.words}>
+              {HELD_UP_WORDS}
+            </Words>
+          </View>
+        ) : isWaiting && !isKept && (isLong || !isReachable) ? (
           <View style={styles.sign}>
             <TriangleAlert size={15} color={colors.madder} />
             <Words type="quiet" tone="madder">

@@ -9,9 +9,10 @@ import { accountElsewhere, isSample, serverUnreachable, signedIn, signedOut } fr
 import { keepForGood } from './persist.ts';
 import { dayByClock, dayTurned } from '../store/clockSlice.ts';
 import { refusalDismissed } from '../store/outboxSlice.ts';
+import { whenChosen } from './chosenTab.ts';
 import { accountOfDevice, keepAccountOfDevice } from './deviceAccount.ts';
 import { openOutboxStore } from './outboxStore.ts';
-import { openLive } from './live.ts';
+import { type Live, openLive } from './live.ts';
 import { openRecordStore } from './recordStore.ts';
 import { type RootState, type Store, createStore, useAppDispatch, useAppSelector } from '../store/store.ts';
 import { type Sync, startSync } from './sync.ts';
@@ -138,23 +139,23 @@ function useTurningDay(store: Store): void {
   }, [dayEndsAt, store]);
 }
 
-function Keeper({ store, children }: { store: Store; children: ReactNode }) {
-  const accountId = useAppSelector((state) => state.account.account?.id ?? null);
+/** Keeps an account's records in step with the server for as long as it is open here. */
+function useSync(store: Store, accountId: string | null): React.RefObject<Sync | null> {
   const outbox = useMemo(() => openOutboxStore(), []);
   const sync = useRef<Sync | null>(null);
-  const ask = useAskAccount();
-  useDeviceAccount();
-  useEffect(ask, [ask]);
-
   useEffect(() => {
     if (accountId === null) return;
     const running = startSync({ store, api, outbox, record: openRecordStore(accountId), accountId });
     sync.current = running;
-    const live = openLive({ accountId, onRevision: running.heard, onDeaf: running.now });
+    let live: Live | null = null;
+    const leave = whenChosen(`wimbel.listening.${accountId}`, () => {
+      live = openLive({ accountId, onRevision: running.heard, onDeaf: running.now });
+      return live.stop;
+    });
     const wake = (): void => {
       if (document.visibilityState !== 'visible') return;
       running.now();
-      live.again();
+      live?.again();
     };
     window.addEventListener('online', wake);
     window.addEventListener('focus', wake);
@@ -164,12 +165,21 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       window.removeEventListener('focus', wake);
       document.removeEventListener('visibilitychange', wake);
       // It stays at hand: what a field keeps as it goes may come after this.
-      live.stop();
+      leave();
       running.stop();
       accountLeft();
       forgetDrafts();
     };
   }, [accountId, outbox, store]);
+  return sync;
+}
+
+function Keeper({ store, children }: { store: Store; children: ReactNode }) {
+  const accountId = useAppSelector((state) => state.account.account?.id ?? null);
+  const sync = useSync(store, accountId);
+  const ask = useAskAccount();
+  useDeviceAccount();
+  useEffect(ask, [ask]);
 
   useOtherTabs(store, accountId);
   useTurningDay(store);
@@ -231,7 +241,7 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
         void sync.current?.dismiss(id);
       },
     };
-  }, [store]);
+  }, [store, sync]);
   return (
     <RecordingContext.Provider value={recording}>
       <CanUndoContext.Provider value={canUndo}>{children}</CanUndoContext.Provider>

@@ -13,7 +13,11 @@ const GIVEN_MS = 15_000;
  * Shows at once what other tabs of this browser change, the server away or not, and sends it for a tab that was closed before
  * it could. What becomes of it is told by the tab that sent it.
  */
-export function createBesides(session: Session, send: () => void, givenMs = GIVEN_MS): TabTalk {
+export function createBesides(
+  session: Session,
+  rounds: { go: () => void; heard: (revision: number) => void },
+  givenMs = GIVEN_MS,
+): TabTalk {
   const { store, outstanding, outbox, accountId } = session;
   const theirs = new Map<string, Change>();
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -49,12 +53,13 @@ export function createBesides(session: Session, send: () => void, givenMs = GIVE
     theirs.clear();
     if (session.isStopped || left.length === 0) return;
     store.dispatch(outboxRestored({ waiting: left, refused }));
-    send();
+    rounds.go();
   }
 
   function hear(word: TabWord): void {
     if (session.isStopped) return;
     if ('made' in word) return show(word.made);
+    if ('revision' in word) return rounds.heard(word.revision);
     for (const id of word.taken) if (theirs.delete(id)) outstanding.accepted(id);
     const back = word.undone.flatMap((id) => (theirs.delete(id) ? outstanding.undone(id) : []));
     if (back.length > 0) store.dispatch(recordsPutBack({ rows: back }));

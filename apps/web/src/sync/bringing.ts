@@ -1,5 +1,6 @@
 import type { Change } from '@wimbel/contract';
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { DBSchema } from 'idb';
+import { deviceDatabase } from './deviceDatabase.ts';
 
 interface BringingDatabase extends DBSchema {
   parts: { key: number; value: { accountId: string; changes: readonly Change[] }; indexes: { byAccount: string } };
@@ -19,20 +20,10 @@ export type Bringing = {
   clear: () => Promise<void>;
 };
 
-let opened: Promise<IDBPDatabase<BringingDatabase>> | null = null;
-const database = (): Promise<IDBPDatabase<BringingDatabase>> =>
-  (opened ??= openDB<BringingDatabase>('wimbel-bringing', 1, {
-    upgrade(db) {
-      db.createObjectStore('parts', { autoIncrement: true }).createIndex('byAccount', 'accountId');
-      db.createObjectStore('whole');
-    },
-    terminated: () => {
-      opened = null;
-    },
-  }).catch((error: unknown) => {
-    opened = null;
-    throw error;
-  }));
+const { open: database } = deviceDatabase<BringingDatabase>('wimbel-bringing', 1, (db) => {
+  db.createObjectStore('parts', { autoIncrement: true }).createIndex('byAccount', 'accountId');
+  db.createObjectStore('whole');
+});
 
 export function openBringing(accountId: string): Bringing {
   const clear = async (): Promise<void> => {

@@ -25,6 +25,8 @@ export function takeIn(
     store.dispatch(rowsArrived({ rows: outstanding.arrived(rows), revision, isLast }));
     const { isLoaded } = store.getState().records;
     void session.keepRecord(() => record.put([...own, ...rows], revision, isLoaded));
+    // Of all tabs one alone listens to the server.
+    if (revision > records.revision) session.tell({ revision });
   }
 }
 

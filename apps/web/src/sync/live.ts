@@ -16,6 +16,13 @@ export type LiveDeps = {
   lookMs?: number;
 };
 
+/** A live connection that is open. */
+export type Live = {
+  /** The connection may be back: it is tried now. */
+  again: () => void;
+  stop: () => void;
+};
+
 /** The server says something every 20 seconds. */
 const SILENCE_MS = 50_000;
 const RETRY_MS = [1000, 2000, 5000, 10_000, 20_000, 40_000] as const;
@@ -49,7 +56,7 @@ async function* wordsOf(body: ReadableStream<Uint8Array>): AsyncGenerator<number
  * Hears from the server when the record moves on, as long as the app is open. A connection that breaks or falls silent is
  * opened again after a pause that grows, never at the same moment as everybody else's; meanwhile it is looked now and then.
  */
-export function openLive(deps: LiveDeps): { again: () => void; stop: () => void } {
+export function openLive(deps: LiveDeps): Live {
   const { accountId, onRevision, onDeaf, open = openStream } = deps;
   const { silenceMs = SILENCE_MS, retryMs = RETRY_MS, lookMs = LOOK_MS } = deps;
   let isStopped = false;
@@ -99,7 +106,6 @@ export function openLive(deps: LiveDeps): { again: () => void; stop: () => void 
   void listen();
 
   return {
-    /** The connection may be back: it is tried now. */
     again: () => {
       failures = 0;
       void listen();

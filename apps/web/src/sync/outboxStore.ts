@@ -1,5 +1,6 @@
 import type { Change } from '@wimbel/contract';
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { DBSchema } from 'idb';
+import { deviceDatabase } from './deviceDatabase.ts';
 import { type Slips, deviceSlips, openJotter } from './jotter.ts';
 import type { Refusal } from '../store/outboxSlice.ts';
 
@@ -29,19 +30,11 @@ export type OutboxStore = {
 /** Opens the outbox in IndexedDB; each account's changes are kept apart. */
 export function openOutboxStore(name = 'wimbel', slips: Slips | undefined = deviceSlips()): OutboxStore {
   const jotter = openJotter(slips, name);
-  let opened: Promise<IDBPDatabase<OutboxDatabase>> | null = null;
-  const database = () =>
-    (opened ??= openDB<OutboxDatabase>(name, 1, {
-      upgrade(db) {
-        const changes = db.createObjectStore('changes', { autoIncrement: true });
-        changes.createIndex('byAccount', 'accountId');
-        changes.createIndex('byChange', 'change.id');
-      },
-    }).catch((error: unknown) => {
-      // Tried again with the next change: what went wrong may pass.
-      opened = null;
-      throw error;
-    }));
+  const { open: database } = deviceDatabase<OutboxDatabase>(name, 1, (db) => {
+    const changes = db.createObjectStore('changes', { autoIncrement: true });
+    changes.createIndex('byAccount', 'accountId');
+    changes.createIndex('byChange', 'change.id');
+  });
   /** Adds changes that are not there yet, and crosses out what was jotted of them once they are on the disk. */
   async function keep(accountId: string, changes: readonly Change[]): Promise<void> {
     const tx = (await database()).transaction('changes', 'readwrite', { durability: 'strict' });

@@ -12,8 +12,11 @@ export type Outstanding = {
   add: (change: Change, touched: readonly Touched[]) => void;
   /** A change got another instant. */
   restamped: (change: Change) => void;
-  /** The server took a change in; gives what it made of what it touched. */
-  accepted: (id: string) => readonly Touched[];
+  /**
+   * The server took a change in as it was sent; gives what it made of what it touched, and what of it is to be shown because
+   * something else is: a change that waited was put together with what this device held at the time.
+   */
+  accepted: (id: string) => { touched: readonly Touched[]; back: Row[] };
   /** A change did not come to hold (refused, or something later was there); gives what takes its place. */
   undone: (id: string) => Row[];
   /** What the server sent; gives what of it is to be shown, the rest being hidden by changes that are later. */
@@ -22,7 +25,7 @@ export type Outstanding = {
 
 export function createOutstanding(): Outstanding {
   const under = new Map<string, { collection: Collection; key: string; record: AnyRecord | null }>();
-  const made = new Map<string, { by: Made; touched: readonly Touched[] }>();
+  const made = new Map<string, { by: Change; touched: readonly Touched[] }>();
   const over = new Map<string, Set<string>>();
 
   /** Ends a change; gives the places that no other outstanding change touches. */
@@ -53,14 +56,22 @@ export function createOutstanding(): Outstanding {
       if (known !== undefined) known.by = change;
     },
     accepted(id) {
-      const touched = made.get(id)?.touched ?? [];
+      const { by, touched: shown = [] } = made.get(id) ?? {};
+      const touched = shown.map((each) =>
+        by !== undefined && by.record !== null && placeOf(each) === placeOf(by) ? { ...each, after: by.record } : each,
+      );
       for (const each of touched) {
-        const place = placeOf(each);
-        const held = under.get(place);
+        const held = under.get(placeOf(each));
         if (held !== undefined) held.record = each.after;
       }
-      for (const place of end(id)) under.delete(place);
-      return touched;
+      const free = new Set(end(id));
+      for (const place of free) under.delete(place);
+      const back = touched.flatMap(({ collection, key, after }, at) =>
+        after !== shown[at]!.after && free.has(placeOf({ collection, key }))
+          ? [{ collection, key, record: after }]
+          : [],
+      );
+      return { touched, back };
     },
     undone(id) {
       return end(id).flatMap((place) => {

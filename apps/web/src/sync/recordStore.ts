@@ -9,9 +9,10 @@ import {
   withEntryOn,
   yearOfDay,
 } from '@wimbel/core';
-import { type DBSchema, type IDBPDatabase, type IDBPObjectStore, deleteDB, openDB } from 'idb';
+import { type DBSchema, type IDBPObjectStore, deleteDB } from 'idb';
 import { latestInstant } from '../shared/clock.ts';
 import { placeOf } from '../store/effects.ts';
+import { deviceDatabase } from './deviceDatabase.ts';
 
 type AnyRecord = RecordOf<Collection>;
 type Place = { collection: Collection; key: string };
@@ -73,26 +74,9 @@ export const NO_RECORD_STORE: RecordStore = {
 /** Opens an account's record in IndexedDB. What goes wrong rejects; the next call tries again. */
 export function openRecordStore(accountId: string): RecordStore {
   const name = recordDatabase(accountId);
-  let opened: Promise<IDBPDatabase<RecordDatabase>> | null = null;
-  const close = async (): Promise<void> => {
-    const db = await opened?.catch(() => null);
-    opened = null;
-    db?.close();
-  };
-  const database = (): Promise<IDBPDatabase<RecordDatabase>> =>
-    (opened ??= openDB<RecordDatabase>(name, 1, {
-      upgrade(db) {
-        for (const store of STORES) db.createObjectStore(store);
-      },
-      // Another tab takes the record off the device, or lays it out anew.
-      blocking: () => void close(),
-      terminated: () => {
-        opened = null;
-      },
-    }).catch((error: unknown) => {
-      opened = null;
-      throw error;
-    }));
+  const { open: database, close } = deviceDatabase<RecordDatabase>(name, 1, (db) => {
+    for (const store of STORES) db.createObjectStore(store);
+  });
 
   return {
     async read() {

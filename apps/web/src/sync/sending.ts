@@ -69,8 +69,11 @@ export function createSending(session: Session): Sending {
       if (result.status === 'refused') sorted.refusals.push({ change, issues: result.issues });
       else sorted.taken.push(result.id);
       const { id, status } = result;
-      if (status === 'accepted') sorted.own.push(...heldBy(change, result.revision, outstanding.accepted(id)));
-      else {
+      if (status === 'accepted') {
+        const { touched, back } = outstanding.accepted(id);
+        sorted.own.push(...heldBy(change, result.revision, touched));
+        sorted.back.push(...back);
+      } else {
         sorted.undone.push(result.id);
         sorted.back.push(...outstanding.undone(result.id));
       }

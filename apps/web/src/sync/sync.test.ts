@@ -549,6 +549,31 @@ describe('what the server sends', () => {
     expect(kept.find(({ day }) => day === '2026-11-24')?.mark).toBe('rest');
   });
 
+  it('stands as it was sent once the server took it, where it was shown on top of something older meanwhile', async () => {
+    const server = pretendServer();
+    const name = newId();
+    const of = (mark: Entry['mark'], note?: string): Entry => entry('2026-11-24', note ? { mark, note } : { mark });
+    const place = { collection: 'entries' as const, key: '2026-11-24 h' };
+    server.put({ ...place, madeAt: '2026-11-01T10:00:00Z', changeId: 'x', record: of('missed') });
+    const first = open(server, name);
+    await until(async () => (await first.record.read())?.entries['h'] !== undefined);
+    first.sync.stop();
+    // The page was closed before the device had kept what it began from.
+    server.put({ ...place, madeAt: '2026-11-02T10:00:00Z', changeId: 'y', record: of('rest') });
+    await first.outbox.keep('anna', [{ ...entryChange(of('rest', 'a cold')), base: of('rest') }]);
+    server.state.isAway = true;
+    const again = open(server, name);
+    await until(() => again.entries()['2026-11-24']?.note === 'a cold');
+    expect(again.entries()['2026-11-24']?.mark).toBe('missed');
+    server.state.isAway = false;
+    await until(() => again.waiting() === 0);
+    expect(again.entries()['2026-11-24']).toEqual(of('rest', 'a cold'));
+    await until(async () => {
+      const kept = [...eachEntry((await again.record.read())!.entries['h']!)];
+      return kept[0]?.mark === 'rest' && kept[0].note === 'a cold';
+    });
+  });
+
   it('takes away what was removed elsewhere', async () => {
     const server = pretendServer();
     const device = open(server, newId());
@@ -724,6 +749,18 @@ describe('what the server tells while the app is open', () => {
   });
 });
 
+describe('a revision that the server is not at any more', () => {
+  it('is looked for once', async () => {
+    const server = pretendServer();
+    const device = open(server, newId());
+    await until(() => device.store.getState().records.isLoaded);
+    const asked = jest.spyOn(server.api, 'changesSince');
+    device.sync.heard(50);
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    expect(asked).toHaveBeenCalledTimes(1);
+  });
+});
+
 describe('two tabs of one account', () => {
   const names = (device: ReturnType<typeof open>): string[] =>
     Object.values(device.store.getState().records.habits).map(({ name }) => name);
@@ -794,6 +831,17 @@ describe('two tabs of one account', () => {
     await until(() => names(other)[0] === 'As it stands');
     expect(other.waiting()).toBe(0);
     channel.close();
+  });
+
+  it('know what one of them alone was told by the server', async () => {
+    const [server, name] = [pretendServer(), newId()];
+    const [one, other] = [open(server, name), open(server, name)];
+    await until(() => [one, other].every(({ store }) => store.getState().records.isLoaded));
+    const record = aHabit('h', { name: 'Of the phone' });
+    server.put({ collection: 'habits', key: 'h', madeAt: '2026-11-01T10:00:00Z', changeId: 'x', record });
+    one.sync.heard(1);
+    await until(() => names(other)[0] === 'Of the phone');
+    expect(other.store.getState().records.revision).toBe(1);
   });
 
   it('hear nothing of another account', async () => {

@@ -46,7 +46,7 @@ export function startSync(deps: {
   const session = createSession(deps);
   forgetInstants();
   const rounds = createRounds(session, retryMs);
-  const besides = createBesides(session, rounds.go, deps.tabGivenMs);
+  const besides = createBesides(session, rounds, deps.tabGivenMs);
   session.tell = besides.say;
   rounds.go();
   return {
@@ -128,7 +128,11 @@ function createRounds(
       if (!isRestored) await restore(session, () => (isRestored = true));
       do {
         isAsked = false;
-        if (await sendWaiting()) await fetchNewer(session);
+        const before = heard;
+        const isAtEnd = (await sendWaiting()) || isBehind();
+        if (isAtEnd) await fetchNewer(session);
+        // The server answered after it was heard: a record put back to an earlier day is behind what was heard then.
+        if (isAtEnd && heard === before) heard = session.store.getState().records.revision;
       } while ((isAsked || isBehind()) && !session.isStopped);
       failures = 0;
       if (!session.isStopped) session.store.dispatch(serverReached());

@@ -4,7 +4,9 @@ import type { Change } from '@wimbel/contract';
 export type TabWord =
   | { made: Change[] }
   /** The server took some in, or did not: those are taken back. */
-  | { taken: string[]; undone: string[] };
+  | { taken: string[]; undone: string[] }
+  /** The server's record is at this revision, as one of them was told. */
+  | { revision: number };
 
 /** Tabs of one browser that have the same account open. */
 export type TabTalk = { say: (word: TabWord) => void; close: () => void };

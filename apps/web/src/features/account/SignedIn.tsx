@@ -16,7 +16,7 @@ import { useStore } from 'react-redux';
 import { useAskAccount, useCanUndo, useRecording } from '../../sync/RecordsProvider.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { NewerSign } from '../../parts/NewerSign.tsx';
-import { SavingSign } from '../../parts/SavingSign.tsx';
+import { HELD_UP_WORDS, SavingSign, useIsHeldUp } from '../../parts/SavingSign.tsx';
 import { UndoKey } from '../../parts/UndoKey.tsx';
 import { FinishLineWatch } from '../../parts/FinishLineWatch.tsx';
 import { MonthRewardWatch } from '../../parts/MonthRewardWatch.tsx';
@@ -73,6 +73,7 @@ export function SignedIn() {
   const { hidden } = useAppSelector(selectSettings);
   const showsSeasons = useAppSelector(selectShowsSeasons);
   const isReachable = useAppSelector((state) => state.outbox.isReachable);
+  const isHeldUp = useIsHeldUp();
   const path = usePathname();
   // The place itself stays: without it the address would be forgotten.
   const isOff = isLeftOff(path, hidden ?? []);
@@ -101,7 +102,9 @@ export function SignedIn() {
   if (status === 'unknown' || !isLoaded) {
     return (
       <Waiting>
-        {isReachable ? null : (
+        {isHeldUp ? (
+          <EmptyState title="Another tab is in the way" text={HELD_UP_WORDS} />
+        ) : isReachable ? null : (
           <EmptyState
             title="Waiting for the server"
             text="Your records could not be fetched yet. Trying again by itself."
