@@ -106,6 +106,8 @@ async function layWorker(folder) {
     maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
     cleanupOutdatedCaches: true,
     skipWaiting: false,
+    // The very first page is looked after as well: else it would ask a server that has moved on for its own parts.
+    clientsClaim: true,
     inlineWorkboxRuntime: true,
     sourcemap: false,
     mode: 'production',

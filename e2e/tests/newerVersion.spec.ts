@@ -3,11 +3,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { WEB_DIST } from '../../tools/build.mjs';
-import { startWimbel } from '../../tools/wimbel.ts';
+import { NOW, startWimbel } from '../../tools/wimbel.ts';
 import { Person } from '../driver/person.ts';
 
 const SCRIPTS = '_expo/static/js/web';
-const NEWER = 'f'.repeat(32);
 
 /** Every file of a folder and those below it. */
 const filesIn = (folder: string): string[] =>
@@ -15,18 +14,29 @@ const filesIn = (folder: string): string[] =>
     .filter((each) => each.isFile())
     .map((each) => join(each.parentPath, each.name));
 
-/** Lays a newer version over an older one: the part with the charts has another name, and the old one is gone. */
+/** Lays a newer version over an older one: the part with the account page has another name, and so have those that name it. */
 function layNewer(folder: string): { before: string; after: string } {
-  const before = readdirSync(join(folder, SCRIPTS)).find((name) => /^ChartsScreen-.*\.js$/.test(name));
-  if (before === undefined) throw new Error('There is no part with the charts.');
-  const after = before.replace(/[0-9a-f]{32}/, NEWER);
+  const scripts = readdirSync(join(folder, SCRIPTS)).filter((name) => name.endsWith('.js'));
+  const textOf = new Map(scripts.map((name) => [name, readFileSync(join(folder, SCRIPTS, name), 'utf8')]));
+  const before = scripts.find((name) => name.startsWith('account-') && textOf.get(name)!.includes('this browser'));
+  if (before === undefined) throw new Error('There is no part with the account page.');
+  const newer = new Map<string, string>();
+  for (const left = [before]; left.length > 0;) {
+    const name = left.pop()!;
+    newer.set(name, name.replace(/[0-9a-f]{4}\.js$/, 'ffff.js'));
+    left.push(...scripts.filter((each) => !newer.has(each) && textOf.get(each)!.includes(name)));
+  }
   for (const file of filesIn(folder)) {
     if (!/\.(js|html|json)$/.test(file)) continue;
-    const text = readFileSync(file, 'utf8');
-    if (text.includes(before)) writeFileSync(file, text.replaceAll(before, after));
+    let text = readFileSync(file, 'utf8');
+    for (const [was, is] of newer) text = text.replaceAll(was, is);
+    writeFileSync(file, text);
   }
-  renameSync(join(folder, SCRIPTS, before), join(folder, SCRIPTS, after));
-  return { before, after };
+  // The page names them, so it is another too.
+  const worker = join(folder, 'sw.js');
+  writeFileSync(worker, readFileSync(worker, 'utf8').replace(/(url:"\/",revision:")\w+/, '$1newer'));
+  for (const [was, is] of newer) renameSync(join(folder, SCRIPTS, was), join(folder, SCRIPTS, is));
+  return { before, after: newer.get(before)! };
 }
 
 test('a newer version is fetched beside the one that runs, which goes on with its own parts until it is taken', async ({
@@ -52,6 +62,10 @@ test('a newer version is fetched beside the one that runs, which goes on with it
     await page.clock.runFor(6000);
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
 
+    const second = await person.context.newPage();
+    await second.clock.install({ time: new Date(NOW) });
+    await second.goto('/today');
+    await expect(second.getByRole('checkbox', { name: 'Cold swim' })).toBeVisible();
     const { before, after } = layNewer(folder);
     await wimbel.restartServer();
     expect((await page.request.get(`/${SCRIPTS}/${before}`)).status()).toBe(404);
@@ -61,20 +75,23 @@ test('a newer version is fetched beside the one that runs, which goes on with it
     await expect(page.getByText('A newer version is here.')).toBeVisible({ timeout: 30_000 });
 
     // Nothing changes under one's hands: what is written stays, and a place not opened before opens with the old part.
-    await person.go('Charts');
-    await expect(person.heading(/2026/).first()).toBeVisible();
+    await person.visit('/settings/account');
+    await expect(page.getByText('this browser')).toBeVisible();
     expect(await part(before)).toBe(true);
-    await person.go('Today');
+    await person.visit('/today');
     await person.checkOff('Cold swim');
     const reloaded = page.waitForEvent('load');
     await person.button('Open it now').click();
     await reloaded;
     await expect(person.peg('Cold swim')).toHaveAttribute('aria-checked', 'true');
     await expect(page.getByText('A newer version is here.')).toBeHidden();
-    const fetched = page.waitForResponse((response) => response.url().endsWith(after));
-    await person.go('Charts');
-    expect((await fetched).fromServiceWorker()).toBe(true);
-    await expect(person.heading(/2026/).first()).toBeVisible();
+    // What the other tab has not fetched yet is gone with it: that is said there, and it goes on until then.
+    await expect(second.getByText('A newer version is here.')).toBeVisible();
+    await expect(second.getByRole('checkbox', { name: 'Cold swim' })).toHaveAttribute('aria-checked', 'true');
+    await person.visit('/settings/account');
+    await expect(page.getByText('this browser')).toBeVisible();
+    const links = await page.evaluate(() => [...document.querySelectorAll('link')].map(({ href }) => href));
+    expect(links.filter((each) => each.endsWith(after))).toHaveLength(1);
     await expect.poll(() => part(before)).toBe(false);
     await person.everythingSaved();
     await person.leave();

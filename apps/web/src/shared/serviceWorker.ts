@@ -10,23 +10,30 @@ let registered: Promise<ServiceWorkerRegistration | null> | null = null;
 const listeners = new Set<(newer: NewerVersion) => void>();
 let newer: NewerVersion | null = null;
 
-function tell(waiting: ServiceWorker): void {
-  newer = {
-    take: () => {
-      // The page changes over once the newer one is in charge, and never by itself.
-      navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true });
-      waiting.postMessage({ type: 'SKIP_WAITING' });
-    },
-  };
+function tell(take: () => void): void {
+  newer = { take };
   for (const listen of listeners) listen(newer);
 }
 
+const tellWaiting = (waiting: ServiceWorker): void =>
+  tell(() => {
+    // The page changes over once the newer one is in charge, and never by itself.
+    navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true });
+    waiting.postMessage({ type: 'SKIP_WAITING' });
+  });
+
 function watch(registration: ServiceWorkerRegistration): void {
-  if (registration.waiting && navigator.serviceWorker.controller) tell(registration.waiting);
+  let isLookedAfter = navigator.serviceWorker.controller !== null;
+  navigator.serviceWorker.addEventListener('controllerchange', () => {
+    // Another tab took the newer version: what this one has not fetched yet is gone.
+    if (isLookedAfter) tell(() => location.reload());
+    isLookedAfter = true;
+  });
+  if (registration.waiting && navigator.serviceWorker.controller) tellWaiting(registration.waiting);
   registration.addEventListener('updatefound', () => {
     const coming = registration.installing;
     coming?.addEventListener('statechange', () => {
-      if (coming.state === 'installed' && navigator.serviceWorker.controller) tell(coming);
+      if (coming.state === 'installed' && navigator.serviceWorker.controller) tellWaiting(coming);
     });
   });
 }
