@@ -1,9 +1,4 @@
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { WEB_DIST } from '../../tools/build.mjs';
-import { startWimbel } from '../../tools/wimbel.ts';
 import { Person } from '../driver/person.ts';
 import { PHONE } from '../playwright.config.ts';
 
@@ -74,57 +69,4 @@ test('a part that cannot be had says so and can be opened again', async ({ brows
     page.getByRole('combobox').or(page.getByRole('searchbox')).or(page.getByLabel('Find')).first(),
   ).toBeVisible();
   await person.leave();
-});
-
-test('a newer version is fetched beside the one that runs, said in a line, and taken by a tap only', async ({
-  browser,
-}) => {
-  test.setTimeout(600_000);
-  const folder = mkdtempSync(join(tmpdir(), 'wimbel-newer-'));
-  cpSync(WEB_DIST, folder, { recursive: true });
-  const wimbel = await startWimbel('newer', { env: { WIMBEL_WEB_ROOT: folder } });
-  try {
-    const person = await Person.at(browser, { url: wimbel.url, size: PHONE, keepsApp: true });
-    await person.signUp();
-    await person.addHabit({ name: 'Cold swim' });
-    await person.page.clock.runFor(5000);
-    await person.appKept();
-    await person.recordKept();
-    // The worker has the page in hand from its next start on.
-    await person.page.goto('/journal');
-    const field = person.page.getByLabel('Why?');
-    await person.choose('Flat');
-    await field.fill('Fog all d');
-    // Another version is laid down on the server: its styles differ, and the list of what is kept.
-    const styles = readFileSync(join(folder, 'base.css'), 'utf8');
-    writeFileSync(join(folder, 'base.css'), `${styles}\n:root { --newer: 1; }\n`);
-    for (const each of ['base.css.br', 'base.css.gz', 'sw.js.br', 'sw.js.gz'])
-      rmSync(join(folder, each), { force: true });
-    const worker = readFileSync(join(folder, 'sw.js'), 'utf8');
-    const other = worker.replace(/(url:"base\.css",revision:")[0-9a-f]+/, '$1'.concat('0'.repeat(32)));
-    expect(other).not.toBe(worker);
-    writeFileSync(join(folder, 'sw.js'), other);
-    const isNewer = () =>
-      person.page
-        .evaluate(() => getComputedStyle(document.documentElement).getPropertyValue('--newer'))
-        // While the page changes over there is none to ask.
-        .catch(() => 'in between');
-    await person.page.evaluate(async () => void (await (await navigator.serviceWorker.getRegistration())?.update()));
-    await expect(person.page.getByText('A newer version is here.', { exact: false })).toBeVisible();
-    // Nothing is taken away from under somebody who types.
-    expect(await isNewer()).toBe('');
-    await expect(field).toHaveValue('Fog all d');
-    await field.pressSequentially('ay.');
-    await field.blur();
-    await person.everythingSaved();
-    await person.button('Open it now').click();
-    await expect.poll(isNewer).toBe('1');
-    await expect(person.page.getByText('Fog all day.')).toBeVisible();
-    await person.visit('/today');
-    await expect(person.peg('Cold swim')).toBeVisible();
-    await person.leave();
-  } finally {
-    await wimbel.end();
-    rmSync(folder, { recursive: true, force: true });
-  }
 });

@@ -66,6 +66,10 @@ test('a newer version is fetched beside the one that runs, which goes on with it
     await second.clock.install({ time: new Date(NOW) });
     await second.goto('/today');
     await expect(second.getByRole('checkbox', { name: 'Cold swim' })).toBeVisible();
+    await person.visit('/journal');
+    await person.choose('Flat');
+    const field = page.getByLabel('Why?');
+    await field.fill('Fog all d');
     const { before, after } = layNewer(folder);
     await wimbel.restartServer();
     expect((await page.request.get(`/${SCRIPTS}/${before}`)).status()).toBe(404);
@@ -74,7 +78,11 @@ test('a newer version is fetched beside the one that runs, which goes on with it
     await page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
     await expect(page.getByText('A newer version is here.')).toBeVisible({ timeout: 30_000 });
 
-    // Nothing changes under one's hands: what is written stays, and a place not opened before opens with the old part.
+    // Nothing is taken away from under somebody who types, and a place not opened before opens with the old part.
+    await expect(field).toHaveValue('Fog all d');
+    await field.pressSequentially('ay.');
+    await field.blur();
+    await person.everythingSaved();
     await person.visit('/settings/account');
     await expect(page.getByText('this browser')).toBeVisible();
     expect(await part(before)).toBe(true);
@@ -93,6 +101,8 @@ test('a newer version is fetched beside the one that runs, which goes on with it
     const links = await page.evaluate(() => [...document.querySelectorAll('link')].map(({ href }) => href));
     expect(links.filter((each) => each.endsWith(after))).toHaveLength(1);
     await expect.poll(() => part(before)).toBe(false);
+    await person.visit('/journal');
+    await expect(page.getByText('Fog all day.')).toBeVisible();
     await person.everythingSaved();
     await person.leave();
   } finally {

@@ -60,9 +60,8 @@ export function OnlyLine({ only, onAll }: { only: Only | null; onAll: () => void
   );
 }
 
-/** The habits that are shown; the same list while none of them changed. */
-export function useTracksOnly(only: Only | null): readonly Track[] {
-  const tracks = useAppSelector(selectTracks);
+/** Which of some habits are shown; the same list while none of them changed. */
+export function useTracksOnly(only: Only | null, tracks: readonly Track[]): readonly Track[] {
   const keyResults = useAppSelector(selectKeyResults);
   const isGone = useOnlyName(only) === null;
   return useMemo(

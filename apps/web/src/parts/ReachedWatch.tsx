@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { keptOnDevice } from '../shared/kept.ts';
 import { type FiguredGoal, selectFiguredList } from '../store/figuredGoals.ts';
-import { useAppSelector } from '../store/store.ts';
+import { useSoon } from '../store/store.ts';
 import { later } from './later.tsx';
 import { type Reached, stepsUnder, toldName } from './reached.ts';
 
@@ -19,7 +19,7 @@ const stepsOf = ({ records }: FiguredGoal, id: string): string =>
 
 /** Celebrates a key result when it reaches its target, once, and asks for a word on how it went. */
 export function ReachedWatch() {
-  const goals = useAppSelector(selectFiguredList);
+  const goals = useSoon(selectFiguredList);
   const [seen, setSeen] = useState(goals);
   const [waiting, setWaiting] = useState<readonly Reached[]>([]);
   const [reached] = waiting;

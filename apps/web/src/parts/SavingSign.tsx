@@ -7,6 +7,7 @@ import { themed, useTheme } from '../theme/Theme.tsx';
 import { CORNER, SPACE } from '../theme/space.ts';
 import { Button } from '../ui/Button.tsx';
 import { Words } from '../ui/Words.tsx';
+import type { Refusal } from '../store/outboxSlice.ts';
 import { useAppSelector } from '../store/store.ts';
 import { hearOfHeldUp, isHeldUp } from '../sync/deviceDatabase.ts';
 import { changeName, issueWords } from '../words/issueWords.ts';
@@ -33,9 +34,7 @@ export function SavingSign() {
   const isKept = useAppSelector((state) => state.outbox.isKept);
   const heldUp = useIsHeldUp();
   const refusals = useAppSelector((state) => state.outbox.refused);
-  const records = useAppSelector((state) => state.records);
   const [isLong, setIsLong] = useState(false);
-  const [isMending, setIsMending] = useState(false);
   const isWaiting = waiting > 0;
   useEffect(() => {
     if (!isWaiting) return;
@@ -74,28 +73,35 @@ export function SavingSign() {
           </View>
         ) : null}
       </View>
-      {refusal ? (
-        <View style={styles.refusal} role="alert">
-          <TriangleAlert size={18} color={colors.madder} />
-          <View style={styles.words}>
-            <Words type="strong">
-              {refusals.length === 1
-                ? 'One change could not be saved'
-                : `${counted(refusals.length, 'change')} could not be saved`}
-            </Words>
-            <Words type="quiet" tone="quiet">
-              {changeName(records, refusal.change)}: {refusal.issues.map(issueWords).join('; ')}. It is kept on this
-              device; everything else is saved.
-            </Words>
-          </View>
-          <Button kind="bare" onPress={() => setIsMending(true)}>
-            Fix it
-          </Button>
+      {refusal ? <RefusalSign refusal={refusal} count={refusals.length} /> : null}
+    </>
+  );
+}
+
+/** A change that the server would not take, what was wrong with it, and the way to mend it. */
+function RefusalSign({ refusal, count }: { refusal: Refusal; count: number }) {
+  const styles = useStyles();
+  const { colors } = useTheme();
+  const records = useAppSelector((state) => state.records);
+  const [isMending, setIsMending] = useState(false);
+  return (
+    <>
+      <View style={styles.refusal} role="alert">
+        <TriangleAlert size={18} color={colors.madder} />
+        <View style={styles.words}>
+          <Words type="strong">
+            {count === 1 ? 'One change could not be saved' : `${counted(count, 'change')} could not be saved`}
+          </Words>
+          <Words type="quiet" tone="quiet">
+            {changeName(records, refusal.change)}: {refusal.issues.map(issueWords).join('; ')}. It is kept on this
+            device; everything else is saved.
+          </Words>
         </View>
-      ) : null}
-      {refusal && isMending ? (
-        <MendSheet key={refusal.change.id} refusal={refusal} onClose={() => setIsMending(false)} />
-      ) : null}
+        <Button kind="bare" onPress={() => setIsMending(true)}>
+          Fix it
+        </Button>
+      </View>
+      {isMending ? <MendSheet key={refusal.change.id} refusal={refusal} onClose={() => setIsMending(false)} /> : null}
     </>
   );
 }

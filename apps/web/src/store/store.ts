@@ -1,5 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
-import { type TypedUseSelectorHook, useDispatch, useSelector } from 'react-redux';
+import { startTransition, useEffect, useState } from 'react';
+import { type TypedUseSelectorHook, useDispatch, useSelector, useStore } from 'react-redux';
 import { accountReducer } from './accountSlice.ts';
 import { clockReducer } from './clockSlice.ts';
 import { outboxReducer } from './outboxSlice.ts';
@@ -17,3 +18,52 @@ export type RootState = ReturnType<Store['getState']>;
 
 export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
 export const useAppSelector: TypedUseSelectorHook<RootState> = useSelector;
+
+/** Calls back once what changed has been painted; what was asked for in between is done together. */
+const afterPaint = (() => {
+  const asked = new Set<() => void>();
+  let isAsked = false;
+  const go = (): void => {
+    isAsked = false;
+    const now = [...asked];
+    asked.clear();
+    startTransition(() => now.forEach((each) => each()));
+  };
+  return (callback: () => void): void => {
+    asked.add(callback);
+    if (isAsked) return;
+    isAsked = true;
+    requestAnimationFrame(() => setTimeout(go));
+  };
+})();
+
+/**
+ * The same as {@link useAppSelector} a moment later: what was tapped is painted first, then what follows from it, bit by bit,
+ * so that the next tap need not wait. For figures over the whole record; `selector` has to stay the same function.
+ */
+export function useSoon<V>(selector: (state: RootState) => V): V {
+  const store = useStore<RootState>();
+  const [held, setHeld] = useState(() => ({ value: selector(store.getState()), selector }));
+  useEffect(() => {
+    let isGone = false;
+    let told: { value: V } | null = null;
+    const look = (): void => {
+      if (isGone) return;
+      const value = selector(store.getState());
+      if (told !== null && Object.is(told.value, value)) return;
+      told = { value };
+      setHeld((before) =>
+        before.selector === selector && Object.is(before.value, value) ? before : { value, selector },
+      );
+    };
+    const later = (): void => afterPaint(look);
+    // Something may have changed since it was drawn first.
+    later();
+    const stop = store.subscribe(later);
+    return () => {
+      isGone = true;
+      stop();
+    };
+  }, [store, selector]);
+  return held.selector === selector ? held.value : selector(store.getState());
+}

@@ -1,4 +1,4 @@
-import { type Change, type Collection, type Made, type RecordOf, type ServerRow, isLater } from '@wimbel/contract';
+import { type Change, type Collection, type RecordOf, type ServerRow, isLater } from '@wimbel/contract';
 import { type Row, type Touched, placeOf } from '../store/effects.ts';
 
 type AnyRecord = RecordOf<Collection>;

@@ -32,7 +32,7 @@ import Pencil from 'lucide-react-native/icons/pencil';
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { EntrySheet } from '../../parts/EntrySheet.tsx';
-import { selectHabits, selectSettings, selectToday } from '../../store/selectors.ts';
+import { selectHabits, selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { number } from '../../shared/amounts.ts';
 import { counted, percent } from '../../shared/format.ts';
@@ -118,7 +118,7 @@ function useOrdered(tracks: readonly Track[], sort: (typeof SORTS)[number], kind
 /** Which habits the log shows in a span, and in which order and groups. */
 function useShown(only: Only | null, kind: LogSpan, span: DaySpan) {
   const onlyOf = useOnlyName(only);
-  const all = useTracksOnly(only);
+  const all = useTracksOnly(only, useAppSelector(selectTracks));
   const [sort, setSort] = useKeptChoice('logSort', SORTS, 'order');
   const [group, setGroup] = useKeptChoice('logGroup', GROUPS, 'together');
   const active = useMemo(() => all.filter((track) => isActiveIn(track, span)), [all, span]);

@@ -5,11 +5,13 @@ import { number } from '../../shared/amounts.ts';
 import { PATHS } from '../../shared/paths.ts';
 import { selectHasPips, selectPipsBalance } from '../../store/pips.ts';
 import { selectSettings } from '../../store/selectors.ts';
-import { useAppSelector } from '../../store/store.ts';
+import { type RootState, useAppSelector, useSoon } from '../../store/store.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Words } from '../../ui/Words.tsx';
 import { pipsWords } from '../../words/pips.ts';
+
+const selectBalance = (state: RootState): number => (selectHasPips(state) ? selectPipsBalance(state) : 0);
 
 /** What is left of what was earned, and the way to rewards; a ring instead of a disc where it is below zero. */
 export function BalanceKey() {
@@ -18,7 +20,7 @@ export function BalanceKey() {
   const { colors } = useTheme();
   const router = useRouter();
   const hasPips = useAppSelector(selectHasPips);
-  const balance = useAppSelector((state) => (hasPips ? selectPipsBalance(state) : 0));
+  const balance = useSoon(selectBalance);
   const settings = useAppSelector(selectSettings);
   if (!hasPips) return null;
   const told = balance < 0 ? `${pipsWords(settings, -balance)} below zero` : `${pipsWords(settings, balance)} left`;

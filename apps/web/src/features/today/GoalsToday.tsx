@@ -9,7 +9,7 @@ import { DueRows } from '../../parts/DueRows.tsx';
 import { type FiguredGoal, selectFiguredList } from '../../store/figuredGoals.ts';
 import { PACE_WORDS, paceTone } from '../../words/goalWords.ts';
 import { selectToday } from '../../store/selectors.ts';
-import { useAppSelector } from '../../store/store.ts';
+import { useAppSelector, useSoon } from '../../store/store.ts';
 import { percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -36,7 +36,7 @@ export function GoalsToday() {
   const styles = useStyles();
   const router = useRouter();
   const today = useAppSelector(selectToday);
-  const goals = useAppSelector(selectFiguredList);
+  const goals = useSoon(selectFiguredList);
   const [fed, setFed] = useState<Goal | null>(null);
   const due = useMemo(() => pressingThings(goals, today), [goals, today]);
   const open = goals.filter(({ records }) => records.goal.state === 'open');

@@ -10,7 +10,7 @@ import {
 } from '@wimbel/core';
 import { memo, useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { selectEntry, selectHidesStreaks, selectIsHidden } from '../../store/selectors.ts';
+import { selectEntry, selectHidesStreaks, selectIsHidden, selectTrack } from '../../store/selectors.ts';
 import { afterTap, amountWords, isPressing, standingWords } from '../../words/standing.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { entryChange } from '../../store/makeChange.ts';
@@ -26,10 +26,27 @@ import { Words } from '../../ui/Words.tsx';
 import { MiniCord } from './MiniCord.tsx';
 import { HabitIcon } from '../../ui/HabitIcon.tsx';
 
-type Props = { track: Track; day: PlainDay; onOpen: (habitId: string) => void; place: number };
+type Props = { habitId: string; day: PlainDay; onOpen: (habitId: string) => void; place: number };
 
 /** A habit on a day: a large peg, how it stands, its streak. A tap on the peg records; a tap on the words opens more. */
-export const HabitRow = memo(function HabitRow({ track, day, onOpen, place }: Props) {
+export const HabitRow = memo(function HabitRow({ place, ...props }: Props) {
+  const styles = useStyles();
+  const isCompact = useIsCompact();
+  const glide = useGlide(place);
+  return (
+    <View ref={glide as never} style={[styles.row, styles.skipped, isCompact && styles.low, place > 0 && styles.parted]}>
+      <Row {...props} />
+    </View>
+  );
+});
+
+/** What stands in the row; its own track, so that a tap draws this row and nothing else. */
+const Row = memo(function Row({ habitId, ...props }: Omit<Props, 'place'>) {
+  const track = useAppSelector((state) => selectTrack(state, habitId));
+  return track === null ? null : <Habit track={track} {...props} />;
+});
+
+function Habit({ track, day, onOpen }: { track: Track; day: PlainDay; onOpen: (habitId: string) => void }) {
   const styles = useStyles();
   const isCompact = useIsCompact();
   const { colors } = useTheme();
@@ -43,7 +60,6 @@ export const HabitRow = memo(function HabitRow({ track, day, onOpen, place }: Pr
     outcome === 'rest' ? 'rest day' : outcome === 'missed' && habit.measure.kind === 'check' ? 'missed' : null;
   const toast = useToast();
   const hidesStreaks = useAppSelector(selectHidesStreaks);
-  const glide = useGlide(place);
   const hasVariants = (habit.variants ?? []).length > 0;
   const tap = (): void => {
     // Which of its ways it was is asked; taking one away again too.
@@ -64,7 +80,7 @@ export const HabitRow = memo(function HabitRow({ track, day, onOpen, place }: Pr
       ? `add ${amount(habit.measure.step, habit.measure.unit)}`
       : 'done';
   return (
-    <View ref={glide as never} style={[styles.row, isCompact && styles.low, place > 0 && styles.parted]}>
+    <>
       <Peg
         state={pegStateOf(track, day)}
         sizePx={isCompact ? 28 : 36}
@@ -111,9 +127,9 @@ export const HabitRow = memo(function HabitRow({ track, day, onOpen, place }: Pr
           ) : null}
         </View>
       </Pressable>
-    </View>
+    </>
   );
-});
+}
 
 /** So long what a check-off earned is shown. */
 const SHOWN_MS = 1800;
@@ -143,6 +159,8 @@ function JustEarned({ track, day }: { track: Track; day: PlainDay }) {
 
 const useStyles = themed((colors) => ({
   row: { flexDirection: 'row', alignItems: 'center', paddingLeft: SPACE.s, minHeight: 66 },
+  // What is out of sight is not laid out: of fifty rows a phone shows ten.
+  skipped: { contentVisibility: 'auto', containIntrinsicHeight: 'auto 66px' } as object,
   low: { minHeight: 46 },
   moreLow: { paddingVertical: 3, gap: 0 },
   parted: { borderTopWidth: 1, borderTopColor: colors.line },

@@ -7,7 +7,7 @@ import { percent } from '../../shared/format.ts';
 import { keepOnDevice, keptOnDevice } from '../../shared/kept.ts';
 import { selectEarnedOn, selectHasPips } from '../../store/pips.ts';
 import { selectDayMarks, selectSettings, selectTotals } from '../../store/selectors.ts';
-import { useAppSelector } from '../../store/store.ts';
+import { useAppSelector, useSoon } from '../../store/store.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Shavings } from '../../ui/Shavings.tsx';
@@ -32,7 +32,7 @@ export function LeftLine({
   const isWide = useIsWide();
   const { passMark } = useAppSelector(selectSettings);
   const marks = useAppSelector(selectDayMarks);
-  const totals = useAppSelector(selectTotals);
+  const totals = useSoon(selectTotals);
   const { done, due, score, full } = scoreOn(totals, day, passMark);
   const mark = dayMarkOf(marks, doneHabitsOn(totals, day));
   const { toGo, missed, next } = plan;

@@ -41,7 +41,7 @@ import {
   selectTracks,
 } from '../../store/selectors.ts';
 import { selectSeasons, selectShowsSeasons } from '../../store/seasons.ts';
-import { type RootState, useAppSelector } from '../../store/store.ts';
+import { type RootState, useAppSelector, useSoon } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -123,7 +123,7 @@ function Offers() {
   const seasons = useAppSelector(selectSeasons);
   const showsSeasons = useAppSelector(selectShowsSeasons);
   // The tracks stand for all that is due.
-  useAppSelector(selectTracks);
+  useSoon(selectTracks);
   const isTold = useTurnOfMonth(monthOfDay(today)).isShown;
   const offers = offeredReviews(reviews, today, settings, (span) => hasRecord(store.getState(), span))
     // The turn of the month offers its own.
@@ -193,8 +193,8 @@ function TurnOfMonth({ today }: { today: PlainDay }) {
   const month = monthOfDay(today);
   const { isShown, waveOff } = useTurnOfMonth(month);
   const [isOpen, setIsOpen] = useState(false);
-  const tracks = useAppSelector(selectTracks);
-  const totals = useAppSelector(selectTotals);
+  const tracks = useSoon(selectTracks);
+  const totals = useSoon(selectTotals);
   const { passMark } = useAppSelector(selectSettings);
   if (!isShown) return null;
   const span = monthSpan(month - 1);

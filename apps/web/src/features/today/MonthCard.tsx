@@ -14,7 +14,7 @@ import {
 } from '@wimbel/core';
 import { View } from 'react-native';
 import { selectHidesStreaks, selectSettings, selectToday, selectTotals, selectTracks } from '../../store/selectors.ts';
-import { useAppSelector } from '../../store/store.ts';
+import { useAppSelector, useSoon } from '../../store/store.ts';
 import { counted, monthName, percent, dayAndMonth } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -30,14 +30,14 @@ import { fullDaysAimedAt } from '../../words/fullDaysAimed.ts';
 export function MonthCard({ day }: { day: PlainDay }) {
   const styles = useStyles();
   const { colors } = useTheme();
-  const tracks = useAppSelector(selectTracks);
+  const tracks = useSoon(selectTracks);
   const today = useAppSelector(selectToday);
   const { passMark, fullDayTarget } = useAppSelector(selectSettings);
   const hidesStreaks = useAppSelector(selectHidesStreaks);
   const month = monthOfDay(day);
   const whole = monthSpan(month);
   const span = { first: whole.first, last: Math.min(day, whole.last) };
-  const totals = useAppSelector(selectTotals);
+  const totals = useSoon(selectTotals);
   const active = tracks.filter((track) => isActiveIn(track, whole));
   const { kept, asked, rate: share } = keptTogether(active, span);
   const ribbons = active.filter((track) => {

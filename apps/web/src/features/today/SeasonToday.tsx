@@ -13,7 +13,7 @@ import {
   selectShowsSeasons,
 } from '../../store/seasons.ts';
 import { selectReviews, selectToday } from '../../store/selectors.ts';
-import { useAppSelector } from '../../store/store.ts';
+import { type RootState, useAppSelector, useSoon } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
@@ -23,13 +23,16 @@ import { Words } from '../../ui/Words.tsx';
 import { MeantLine, OfferLine } from './LookBackLines.tsx';
 import { daysLeftWords, seasonPartWords, weekWords } from '../../words/seasonWords.ts';
 
+/** The season that runs, with its figures. */
+const selectRunning = (state: RootState): FiguredSeason | null => {
+  const season = selectRunningSeason(state);
+  return season === null ? null : selectFiguredSeason(state, season.id);
+};
+
 /** What the season has to say today: how its week stands, what was meant for it, the look back that can be written. */
 export function SeasonToday() {
   const shows = useAppSelector(selectShowsSeasons);
-  const running = useAppSelector((state) => {
-    const season = selectRunningSeason(state);
-    return season === null ? null : selectFiguredSeason(state, season.id);
-  });
+  const running = useSoon(selectRunning);
   if (!shows) return null;
   return (
     <>

@@ -110,7 +110,7 @@ export function Section({
       {isFolded ? null : (
         <Card isFlush>
           {section.rows.map(({ track }, index) => (
-            <HabitRow key={track.habit.id} track={track} day={day} onOpen={onOpen} place={index} />
+            <HabitRow key={track.habit.id} habitId={track.habit.id} day={day} onOpen={onOpen} place={index} />
           ))}
         </Card>
       )}
@@ -143,7 +143,7 @@ export function OtherGroups({
         <SectionHead title={title} aside={aside} />
         <Card isFlush>
           {list.map((track, index) => (
-            <HabitRow key={track.habit.id} track={track} day={day} onOpen={onOpen} place={index} />
+            <HabitRow key={track.habit.id} habitId={track.habit.id} day={day} onOpen={onOpen} place={index} />
           ))}
         </Card>
       </View>

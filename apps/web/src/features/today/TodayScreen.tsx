@@ -18,7 +18,7 @@ import {
   selectTotals,
   selectTracks,
 } from '../../store/selectors.ts';
-import { useAppSelector } from '../../store/store.ts';
+import { useAppSelector, useSoon } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -50,10 +50,10 @@ const ONLY_LEFT = 'left';
 
 /** What a day asks, in groups; what was done settles below after a moment. */
 function usePlan(day: PlainDay) {
-  const tracks = useAppSelector(selectTracks);
+  const tracks = useSoon(selectTracks);
   const areas = useAppSelector(selectAreas);
   const by = useAppSelector(selectSettings).todayBy ?? 'part';
-  const wanted = flexibleToGoOn(useAppSelector(selectTotals), day);
+  const wanted = flexibleToGoOn(useSoon(selectTotals), day);
   const settledNow = useMemo(
     () => tracks.filter((track) => isDecided(track, day)).map(({ habit }) => habit.id),
     [tracks, day],
@@ -61,7 +61,7 @@ function usePlan(day: PlainDay) {
   const settled = useLater(settledNow, settledNow.join(' '), String(day), SETTLES_AFTER_MS);
   return useMemo(() => {
     const settledIds = new Set(settled);
-    return { plan: planOfDay(tracks, day, { wanted, by, areas, settled: settledIds }), settledIds };
+    return { tracks, plan: planOfDay(tracks, day, { wanted, by, areas, settled: settledIds }), settledIds };
   }, [tracks, day, wanted, by, areas, settled]);
 }
 
@@ -122,11 +122,11 @@ function DayOfHabits({
 }) {
   const styles = useStyles();
   const isWide = useIsWide();
-  const { plan, settledIds } = usePlan(day);
+  const { tracks, plan, settledIds } = usePlan(day);
   const [folded, fold] = useKeptNames('todayFolded');
   const [choices, choose] = useKeptNames('todayShown');
   const [only, setOnly] = useState<Only | null>(null);
-  const among = useTracksOnly(only);
+  const among = useTracksOnly(only, tracks);
   const amongIds = useMemo(() => new Set(among.map(({ habit }) => habit.id)), [among]);
   const isAmong = (track: Track): boolean => amongIds.has(track.habit.id);
   const isSettled = ({ habit }: Track): boolean => settledIds.has(habit.id);
