@@ -26,6 +26,8 @@ export async function startServer({ databaseUrl, port, secret, sampleFile, logFi
   mkdirSync(STATE, { recursive: true });
   const child = fork(SERVER_MAIN, [], {
     stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
+    // What a script that starts it was started with is not the server's: a loader would take memory and time of its own.
+    execArgv: [],
     // In a group of its own, so that Ctrl-C reaches it only through the script, in order.
     detached: true,
     env: {

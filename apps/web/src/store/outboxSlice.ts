@@ -1,5 +1,5 @@
 import type { Change, Issue } from '@wimbel/contract';
-import { type Draft, createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
+import { type UnknownAction, createAction } from '@reduxjs/toolkit';
 import { recordsChanged, recordsCleared } from './recordsSlice.ts';
 
 /** A change that the server would not take, kept with what was wrong with it. */
@@ -28,75 +28,60 @@ const initialState: OutboxState = {
   isBringingIn: false,
 };
 
-/** The state with other changes waiting. Not by a draft: that would look at each of what may be many thousands. */
-const withWaiting = (state: Draft<OutboxState>, how: (waiting: readonly Change[]) => Change[]): OutboxState => {
-  const held = original(state) as OutboxState;
-  return { ...held, waiting: how(held.waiting) };
+/** What was kept on this device from an earlier visit. */
+export const outboxRestored = createAction<{ waiting: Change[]; refused: Refusal[] }>('outbox/outboxRestored');
+/** The server took these in, or has something later. */
+export const changesAcknowledged = createAction<{ ids: string[] }>('outbox/changesAcknowledged');
+export const changesRefused = createAction<{ refusals: Refusal[] }>('outbox/changesRefused');
+/** Changes made by a clock that ran ahead, with the instant that they get by the server's. */
+export const changesRestamped = createAction<{ changes: Change[] }>('outbox/changesRestamped');
+
+export const refusalDismissed = createAction<{ id: string }>('outbox/refusalDismissed');
+export const serverReached = createAction('outbox/serverReached');
+export const serverMissed = createAction('outbox/serverMissed');
+export const deviceKept = createAction<boolean>('outbox/deviceKept');
+export const recordKept = createAction<boolean>('outbox/recordKept');
+export const bringingIn = createAction<boolean>('outbox/bringingIn');
+
+const without = (waiting: readonly Change[], ids: Iterable<string>): Change[] => {
+  const gone = new Set(ids);
+  return waiting.filter((each) => !gone.has(each.id));
 };
 
-const slice = createSlice({
-  name: 'outbox',
-  initialState,
-  reducers: {
-    /** What was kept on this device from an earlier visit. */
-    outboxRestored(state, { payload }: PayloadAction<{ waiting: Change[]; refused: Refusal[] }>) {
-      const known = new Set(state.waiting.map((each) => each.id));
-      state.waiting = [...payload.waiting.filter((each) => !known.has(each.id)), ...state.waiting];
-      state.refused = payload.refused;
-    },
-    /** The server took these in, or has something later. */
-    changesAcknowledged(state, { payload }: PayloadAction<{ ids: string[] }>) {
-      const gone = new Set(payload.ids);
-      return withWaiting(state, (waiting) => waiting.filter((each) => !gone.has(each.id)));
-    },
-    changesRefused(state, { payload }: PayloadAction<{ refusals: Refusal[] }>) {
-      const gone = new Set(payload.refusals.map((each) => each.change.id));
-      state.waiting = state.waiting.filter((each) => !gone.has(each.id));
-      state.refused.push(...payload.refusals);
-    },
-    /** Changes made by a clock that ran ahead, with the instant that they get by the server's. */
-    changesRestamped(state, { payload }: PayloadAction<{ changes: Change[] }>) {
-      const stamped = new Map(payload.changes.map((each) => [each.id, each]));
-      state.waiting = state.waiting.map((each) => stamped.get(each.id) ?? each);
-    },
-    refusalDismissed(state, { payload }: PayloadAction<{ id: string }>) {
-      state.refused = state.refused.filter((each) => each.change.id !== payload.id);
-    },
-    serverReached(state) {
-      state.isReachable = true;
-    },
-    serverMissed(state) {
-      state.isReachable = false;
-    },
-    recordKept(state, { payload }: PayloadAction<boolean>) {
-      state.isRecordKept = payload;
-    },
-    bringingIn(state, { payload }: PayloadAction<boolean>) {
-      state.isBringingIn = payload;
-    },
-    deviceKept(state, { payload }: PayloadAction<boolean>) {
-      state.isKept = payload;
-    },
-  },
-  extraReducers: (builder) => {
-    builder.addCase(recordsChanged, (state, { payload }) =>
-      withWaiting(state, (waiting) => [...waiting, ...payload.changes]),
+/** What comes of what waits; null where an action is about something else. */
+function withWaiting(state: OutboxState, action: UnknownAction): OutboxState | null {
+  const { waiting, refused } = state;
+  if (recordsChanged.match(action)) return { ...state, waiting: [...waiting, ...action.payload.changes] };
+  if (changesAcknowledged.match(action)) return { ...state, waiting: without(waiting, action.payload.ids) };
+  if (changesRefused.match(action)) {
+    const { refusals } = action.payload;
+    const ids = refusals.map(({ change }) => change.id);
+    return { ...state, waiting: without(waiting, ids), refused: [...refused, ...refusals] };
+  }
+  if (changesRestamped.match(action)) {
+    const stamped = new Map(action.payload.changes.map((each) => [each.id, each]));
+    return { ...state, waiting: waiting.map((each) => stamped.get(each.id) ?? each) };
+  }
+  if (outboxRestored.match(action)) {
+    const restored = without(
+      action.payload.waiting,
+      waiting.map((each) => each.id),
     );
-    // Another account may be opened while something is brought in; that of the one before ends with it.
-    builder.addCase(recordsCleared, () => initialState);
-  },
-});
+    return { ...state, waiting: [...restored, ...waiting], refused: action.payload.refused };
+  }
+  return null;
+}
 
-export const {
-  outboxRestored,
-  changesAcknowledged,
-  changesRefused,
-  changesRestamped,
-  refusalDismissed,
-  serverReached,
-  serverMissed,
-  bringingIn,
-  deviceKept,
-  recordKept,
-} = slice.actions;
-export const outboxReducer = slice.reducer;
+/** Without drafts: those would walk through all that waits, which may be many thousands of changes, again and again. */
+export function outboxReducer(state: OutboxState = initialState, action: UnknownAction): OutboxState {
+  // Another account may be opened while something is brought in; that of the one before ends with it.
+  if (recordsCleared.match(action)) return initialState;
+  if (serverReached.match(action)) return { ...state, isReachable: true };
+  if (serverMissed.match(action)) return { ...state, isReachable: false };
+  if (deviceKept.match(action)) return { ...state, isKept: action.payload };
+  if (recordKept.match(action)) return { ...state, isRecordKept: action.payload };
+  if (bringingIn.match(action)) return { ...state, isBringingIn: action.payload };
+  if (refusalDismissed.match(action))
+    return { ...state, refused: state.refused.filter(({ change }) => change.id !== action.payload.id) };
+  return withWaiting(state, action) ?? state;
+}

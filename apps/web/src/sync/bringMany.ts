@@ -42,7 +42,7 @@ async function alone<T>(accountId: string, work: () => Promise<T>): Promise<T | 
 /**
  * Brings in many changes as one step, from parts of `count` changes in all: first all of them are laid down on the device, then
  * taken in. Gives the way to undo it, or null where another page of the account is bringing in. Rejects where the parts do;
- * nothing of them is there then; so it is where `signal` gives up. `onShare` tells how much is done, 0 to 1.
+ * nothing of them is there then; so it is where `signal` gives up. `onShare` tells how much is done, 0 to 1, by hundredths.
  */
 export function bringMany(
   accountId: string,
@@ -54,12 +54,16 @@ export function bringMany(
 ): Promise<(() => void) | null> {
   const bringing = openBringing(accountId);
   let done = 0;
+  let told = -1;
   const counting = async function* (from: Parts): AsyncGenerator<readonly Change[]> {
     for await (const part of from) {
       signal.throwIfAborted();
       yield part;
       done += part.length;
-      onShare(Math.min(1, done / (2 * Math.max(1, count))));
+      const percent = Math.min(100, Math.floor((100 * done) / (2 * Math.max(1, count))));
+      if (percent === told) continue;
+      told = percent;
+      onShare(percent / 100);
     }
   };
   return alone(accountId, async () => {

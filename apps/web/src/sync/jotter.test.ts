@@ -31,7 +31,7 @@ it('what was jotted down is read in the order it was written, each account its o
   jotter.jot('bert', [change(9)]);
   jotter.jot('anna', [third]);
   const again = openJotter(slips, 'wimbel');
-  expect(again.read('anna').map(({ changes }) => changes)).toEqual([[first, second], [third]]);
+  expect(again.read('anna')).toEqual([[first, second], [third]]);
   expect(again.read('ann')).toEqual([]);
   expect(openJotter(slips, 'other').read('anna')).toEqual([]);
 });
@@ -43,10 +43,22 @@ it('crossing out takes only its own away', () => {
   const [first, second] = [change(1), change(2)];
   jotter.jot('anna', [first]);
   jotter.jot('anna', [second]);
-  jotter.read('anna')[0]!.cross();
-  expect(jotter.read('anna').map(({ changes }) => changes)).toEqual([[second]]);
-  jotter.read('anna')[0]!.cross();
+  jotter.cross('anna', [first.id]);
+  expect(jotter.read('anna')).toEqual([[second]]);
+  jotter.cross('bert', [second.id]);
+  expect(jotter.read('anna')).toEqual([[second]]);
+  jotter.cross('anna', [first.id, second.id]);
   expect([...slips.kept.keys()]).toEqual(['wimbel.appearance']);
+});
+
+it('what was jotted down together goes once its last has gone', () => {
+  const jotter = openJotter(storage(), 'wimbel');
+  const [first, second] = [change(1), change(2)];
+  jotter.jot('anna', [first, second]);
+  jotter.cross('anna', [first.id]);
+  expect(jotter.read('anna')).toEqual([[first, second]]);
+  jotter.cross('anna', [second.id]);
+  expect(jotter.read('anna')).toEqual([]);
 });
 
 it('a full or absent storage jots nothing down and does not stand in the way', () => {
@@ -54,7 +66,7 @@ it('a full or absent storage jots nothing down and does not stand in the way', (
   const kept = change(1);
   full.jot('anna', [kept]);
   expect(() => full.jot('anna', [change(2)])).not.toThrow();
-  expect(full.read('anna').map(({ changes }) => changes)).toEqual([[kept]]);
+  expect(full.read('anna')).toEqual([[kept]]);
   const none = openJotter(undefined, 'wimbel');
   expect(() => none.jot('anna', [change(1)])).not.toThrow();
   expect(none.read('anna')).toEqual([]);
@@ -68,10 +80,10 @@ it('whatever is jotted and crossed out, the rest is there, in order', () => {
       for (const { size, isCrossed } of steps) {
         const changes = Array.from({ length: size }, (_, index) => change(index + 1));
         jotter.jot('anna', changes);
-        if (isCrossed) jotter.read('anna').at(-1)!.cross();
+        if (isCrossed) jotter.cross('anna', [changes.at(-1)!.id]);
         else left.push(changes);
       }
-      expect(jotter.read('anna').map(({ changes }) => changes)).toEqual(left);
+      expect(jotter.read('anna')).toEqual(left);
     }),
   );
 });
@@ -82,6 +94,6 @@ it('a damaged slip loses none of the others, and a device without room says so',
   expect(jotter.jot('anna', [change(1)])).toBe(true);
   slips.kept.set('wimbel.jotted.anna.000', '{"half a');
   expect(jotter.jot('anna', [change(2)])).toBe(false);
-  expect(jotter.read('anna').map(({ changes }) => changes[0]!.key)).toEqual(['2026-11-01 h']);
+  expect(jotter.read('anna').map(([only]) => only!.key)).toEqual(['2026-11-01 h']);
   expect(openJotter(undefined, 'wimbel').jot('anna', [change(3)])).toBe(false);
 });

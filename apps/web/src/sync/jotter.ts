@@ -1,9 +1,6 @@
 import type { Change } from '@wimbel/contract';
 import { deviceNow } from '../shared/clock.ts';
 
-/** Changes jotted down together, and the way to cross them out. */
-export type Jotting = { changes: Change[]; cross: () => void };
-
 /**
  * Where changes are jotted down within the tap itself, until they are kept for good: writing to IndexedDB takes a
  * moment, and a page closed in that moment would lose them.
@@ -11,8 +8,10 @@ export type Jotting = { changes: Change[]; cross: () => void };
 export type Jotter = {
   /** Whether they are jotted down now. */
   jot: (accountId: string, changes: readonly Change[]) => boolean;
-  /** What is jotted down for an account, the oldest first. */
-  read: (accountId: string) => Jotting[];
+  /** What is jotted down for an account, the oldest first; changes that were jotted down together stay so. */
+  read: (accountId: string) => Change[][];
+  /** Crosses out what was jotted down together, where the last of it is among some changes: they go in order. */
+  cross: (accountId: string, ids: readonly string[]) => void;
 };
 
 /** The part of the browser's local storage that the jotter needs. */
@@ -23,12 +22,16 @@ let count = 0;
 /** A jotter in local storage; where that is full or forbidden, nothing is jotted down and IndexedDB stands alone. */
 export function openJotter(slips: Slips | undefined, name: string): Jotter {
   const prefix = (accountId: string): string => `${name}.jotted.${accountId}.`;
+  const keysOf = (accountId: string): string[] =>
+    Array.from({ length: slips?.length ?? 0 }, (_, index) => slips!.key(index) ?? '')
+      .filter((key) => key.startsWith(prefix(accountId)))
+      .sort();
   return {
     jot(accountId, changes) {
       if (slips === undefined) return false;
       const order = String(deviceNow().getTime()).padStart(15, '0') + String(count++).padStart(7, '0');
       try {
-        slips.setItem(`${prefix(accountId)}${order}.${changes[0]?.id}`, JSON.stringify(changes));
+        slips.setItem(`${prefix(accountId)}${order}.${changes.at(-1)?.id}`, JSON.stringify(changes));
         return true;
       } catch {
         // Full or forbidden.
@@ -36,14 +39,15 @@ export function openJotter(slips: Slips | undefined, name: string): Jotter {
       }
     },
     read(accountId) {
-      if (slips === undefined) return [];
-      return Array.from({ length: slips.length }, (_, index) => slips.key(index) ?? '')
-        .filter((key) => key.startsWith(prefix(accountId)))
-        .sort()
-        .flatMap((key) => {
-          const changes = changesIn(slips.getItem(key));
-          return changes === null ? [] : [{ changes, cross: () => slips.removeItem(key) }];
-        });
+      return keysOf(accountId).flatMap((key) => {
+        const changes = changesIn(slips!.getItem(key));
+        return changes === null ? [] : [changes];
+      });
+    },
+    cross(accountId, ids) {
+      const gone = new Set(ids);
+      // The name says which change is the last: what is on the slip is not read for it.
+      for (const key of keysOf(accountId)) if (gone.has(key.slice(key.lastIndexOf('.') + 1))) slips!.removeItem(key);
     },
   };
 }

@@ -41,14 +41,10 @@ export function openOutboxStore(name = 'wimbel', slips: Slips | undefined = devi
     for (const change of changes)
       if ((await tx.store.index('byChange').getKey(change.id)) === undefined) void tx.store.add({ accountId, change });
     await tx.done;
-    crossOut(
+    jotter.cross(
       accountId,
       changes.map((each) => each.id),
     );
-  }
-  /** Changes go in order: where the last of those jotted together has gone, all have. */
-  function crossOut(accountId: string, ids: readonly string[]): void {
-    for (const { changes, cross } of jotter.read(accountId)) if (ids.includes(changes.at(-1)?.id ?? '')) cross();
   }
   /** Changes how some are kept that are there. */
   async function edit(ids: readonly string[], how: (kept: Kept, index: number) => Kept): Promise<void> {
@@ -64,7 +60,7 @@ export function openOutboxStore(name = 'wimbel', slips: Slips | undefined = devi
     jot: jotter.jot,
     keep,
     async read(accountId) {
-      const jotted = jotter.read(accountId).flatMap((each) => each.changes);
+      const jotted = jotter.read(accountId).flat();
       try {
         if (jotted.length > 0) await keep(accountId, jotted);
       } catch {
@@ -77,7 +73,7 @@ export function openOutboxStore(name = 'wimbel', slips: Slips | undefined = devi
       };
     },
     async forget(accountId, ids) {
-      crossOut(accountId, ids);
+      jotter.cross(accountId, ids);
       const tx = (await database()).transaction('changes', 'readwrite');
       for (const id of ids) {
         const key = await tx.store.index('byChange').getKey(id);

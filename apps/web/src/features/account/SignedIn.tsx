@@ -26,7 +26,7 @@ import { selectHasPips } from '../../store/pips.ts';
 import { selectShowsSeasons } from '../../store/seasons.ts';
 import { selectIsHidden, selectSettings } from '../../store/selectors.ts';
 import { serverAsked } from '../../store/accountSlice.ts';
-import { type RootState, useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { type RootState, useAppDispatch, useAppSelector, useSoon } from '../../store/store.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
@@ -69,7 +69,7 @@ export function SignedIn() {
   const status = useAppSelector((state) => state.account.status);
   const isLoaded = useAppSelector((state) => state.records.isLoaded);
   const hidesJournal = useAppSelector((state) => selectIsHidden(state, 'journal'));
-  const hasPips = useAppSelector(selectHasPips);
+  const hasPips = useSoon(selectHasPips);
   const { hidden } = useAppSelector(selectSettings);
   const showsSeasons = useAppSelector(selectShowsSeasons);
   const isReachable = useAppSelector((state) => state.outbox.isReachable);

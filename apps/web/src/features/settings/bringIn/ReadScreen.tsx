@@ -1,7 +1,7 @@
 import type { Change } from '@wimbel/contract';
 import { type Habit, NO_ENTRIES, eachEntry } from '@wimbel/core';
 import type { GridChoices, NameChoice } from '@wimbel/exchange';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import { counted, percent } from '../../../shared/format.ts';
@@ -35,7 +35,7 @@ type Props = {
 };
 
 /** So many days are handed over at once; in between the page draws and hears. */
-const AT_ONCE = 400;
+const AT_ONCE = 200;
 
 /** What is understood of some grids, asked anew with every choice. */
 function useUnderstanding({ grids, reader }: Props, choices: GridChoices, isNoMissed: boolean) {
@@ -57,7 +57,8 @@ function useUnderstanding({ grids, reader }: Props, choices: GridChoices, isNoMi
     const mine = ++turn.current;
     ask((each) => each.understand(today, choices, habits))
       .then((next) => {
-        if (mine === turn.current) setUnderstood(next);
+        // A large table is drawn bit by bit.
+        if (mine === turn.current) startTransition(() => setUnderstood(next));
       })
       .catch(() => setBroken(true));
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the reader stays, and has read these grids
@@ -74,7 +75,7 @@ function useUnderstanding({ grids, reader }: Props, choices: GridChoices, isNoMi
       return each.bring(nameChoices, isNoMissed, habits, today);
     })
       .then((next) => {
-        if (!isOver) setComing(next);
+        if (!isOver) startTransition(() => setComing(next));
       })
       .catch(() => setBroken(true));
     return () => {
@@ -113,17 +114,17 @@ function useBringing({ reader, onDone }: Props) {
         control.signal,
       );
       if (undo === null) {
+        setShare(null);
         toast({ text: 'Another tab is bringing something in. Try again once it is done.' });
         return;
       }
       onDone(`${PATHS.log}${coming.lastDay === null ? '' : `?month=${coming.lastDay.slice(0, 7)}`}`);
       toast({ text: comingWords(coming, habitCount), onUndo: undo });
     } catch {
+      setShare(null);
       toast({
         text: `${control.signal.aborted ? 'Stopped.' : 'That could not be brought in.'} Nothing was kept of it.`,
       });
-    } finally {
-      setShare(null);
     }
   };
   return { share, bring, stop: () => stopping.current?.abort() };
@@ -187,24 +188,28 @@ export function ReadScreen(props: Props) {
         onStop={stop}
         onAgain={onAgain}
       />
-      <QuestionsCard
-        understood={understood}
-        choices={choices}
-        onChoose={choose}
-        isNoMissed={isNoMissed}
-        onNoMissed={setNoMissed}
-      />
-      <View style={isWide ? { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' } : { gap: SPACE.l }}>
-        <View style={isWide ? { width: 360 } : null}>
-          <NamesCard
+      {share === null ? (
+        <>
+          <QuestionsCard
             understood={understood}
-            habits={habits}
-            choices={nameChoices}
-            onChoose={(of, choice) => setNamed((now) => ({ ...now, [of]: choice }))}
+            choices={choices}
+            onChoose={choose}
+            isNoMissed={isNoMissed}
+            onNoMissed={setNoMissed}
           />
-        </View>
-        <View style={isWide ? { flex: 1, minWidth: 0 } : null}>{table}</View>
-      </View>
+          <View style={isWide ? { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' } : { gap: SPACE.l }}>
+            <View style={isWide ? { width: 360 } : null}>
+              <NamesCard
+                understood={understood}
+                habits={habits}
+                choices={nameChoices}
+                onChoose={(of, choice) => setNamed((now) => ({ ...now, [of]: choice }))}
+              />
+            </View>
+            <View style={isWide ? { flex: 1, minWidth: 0 } : null}>{table}</View>
+          </View>
+        </>
+      ) : null}
     </Page>
   );
 }
