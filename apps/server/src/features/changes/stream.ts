@@ -1,4 +1,3 @@
-import { stream } from 'hono/streaming';
 import type { Context } from 'hono';
 import type { Pool } from 'pg';
 import { AppError } from '../../errors.ts';
@@ -14,6 +13,12 @@ const MOST = 5000;
 /** How often something is said though there is no news, so that both sides know that the other is there. */
 const HEARTBEAT_MS = 20_000;
 
+/** So many words may wait for a device that takes none in; then it has to come back. */
+const MOST_UNHEARD = 100;
+
+const bytes = new TextEncoder();
+const NOTHING = bytes.encode(': \n\n');
+
 export type StreamDeps = { pool: Pool; news: News; sessions: Sessions; heartbeatMs?: number };
 
 /**
@@ -26,45 +31,81 @@ export async function revisionStream(
 ): Promise<Response> {
   const userId = c.get('userId');
   if (news.count(userId) >= MOST_OF_ONE || news.count() >= MOST) throw new AppError('tooMany', undefined, 30);
-  const { headers } = c.req.raw;
+  // Nothing of the request is held on to for as long as it lasts: a thousand may listen.
+  const headers = new Headers({ cookie: c.req.header('cookie') ?? '' });
+  c.header('content-type', 'text/event-stream; charset=utf-8');
+  // Proxies that gather answers before they pass them on are told not to.
+  c.header('x-accel-buffering', 'no');
+  return c.body(
+    await wordsTo(userId, {
+      news,
+      heartbeatMs,
+      revision: () => revisionOf(pool, userId),
+      isSignedIn: async () => (await sessions.find(headers))?.userId === userId,
+    }),
+  );
+}
+
+/** The words to one device, until it goes, its session ends, or it takes nothing in any more. */
+async function wordsTo(
+  userId: string,
+  {
+    news,
+    heartbeatMs,
+    revision,
+    isSignedIn,
+  }: { news: News; heartbeatMs: number; revision: () => Promise<number>; isSignedIn: () => Promise<boolean> },
+): Promise<ReadableStream<Uint8Array>> {
   let told = -1;
-  let say: (text: string) => void = () => undefined;
-  let end: () => void = () => undefined;
-  const ended = new Promise<void>((resolve) => (end = resolve));
-  const moved = (revision: number): void => {
-    if (revision <= told) return;
-    told = revision;
-    say(`data: ${revision}\n\n`);
+  let to: ReadableStreamDefaultController<Uint8Array> | null = null;
+  let timer: ReturnType<typeof setInterval> | undefined;
+  let isOver = false;
+  const over = (): void => {
+    isOver = true;
+    clearInterval(timer);
+    stop();
+    to = null;
+  };
+  const end = (): void => {
+    const ending = to;
+    over();
+    ending?.close();
+  };
+  const say = (words: Uint8Array): void => {
+    if (to === null) return;
+    to.enqueue(words);
+    if ((to.desiredSize ?? 0) < -MOST_UNHEARD) end();
+  };
+  const moved = (at: number): void => {
+    if (at <= told) return;
+    told = at;
+    say(bytes.encode(`data: ${at}\n\n`));
   };
   // Listened to before it is looked where the record is: nothing falls between the two.
   const stop = news.hear(userId, { moved, end });
-  let at: number;
   try {
-    at = await revisionOf(pool, userId);
+    const at = await revision();
+    return new ReadableStream<Uint8Array>({
+      start(controller) {
+        if (isOver) return controller.close();
+        to = controller;
+        const first = Math.max(at, told);
+        told = -1;
+        moved(first);
+        timer = setInterval(() => {
+          say(NOTHING);
+          isSignedIn().then(
+            (isStill) => {
+              if (!isStill) end();
+            },
+            () => undefined,
+          );
+        }, heartbeatMs);
+      },
+      cancel: over,
+    });
   } catch (error) {
     stop();
     throw error;
   }
-  c.header('content-type', 'text/event-stream; charset=utf-8');
-  // Proxies that gather answers before they pass them on are told not to.
-  c.header('x-accel-buffering', 'no');
-  return stream(c, async (answer) => {
-    answer.onAbort(end);
-    say = (text) => void answer.write(text).catch(end);
-    const first = Math.max(at, told);
-    told = -1;
-    moved(first);
-    const timer = setInterval(() => {
-      say(': \n\n');
-      sessions.find(headers).then(
-        (session) => {
-          if (session?.userId !== userId) end();
-        },
-        () => undefined,
-      );
-    }, heartbeatMs);
-    await ended;
-    clearInterval(timer);
-    stop();
-  });
 }

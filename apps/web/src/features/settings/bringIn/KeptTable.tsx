@@ -1,6 +1,6 @@
 import { type PegState, dayOf } from '@wimbel/core';
 import { type GridChoices, lineKey } from '@wimbel/exchange';
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { shortDate } from '../../../shared/format.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
@@ -69,7 +69,7 @@ export function KeptTable({ grids, reader, understood, choices, onChoose }: Prop
       }),
     )
       .then((next) => {
-        if (!isOver) setPart(next);
+        if (!isOver) startTransition(() => setPart(next));
       })
       .catch(() => undefined);
     return () => {
