@@ -22,8 +22,13 @@ export function useGlide(place: number) {
     const node = element.current;
     if (!node) return;
     const before = topPx.current;
+    if (before === null) {
+      // Once it has been drawn the answer is there; asked for now, the page would be laid out for each row.
+      const asking = requestAnimationFrame(() => setTimeout(() => (topPx.current ??= node.offsetTop)));
+      return () => cancelAnimationFrame(asking);
+    }
     topPx.current = node.offsetTop;
-    if (before === null || before === node.offsetTop || !node.animate) return;
+    if (before === node.offsetTop || !node.animate) return;
     if (matchMedia('(prefers-reduced-motion: reduce)').matches) return;
     node.animate([{ transform: `translateY(${before - node.offsetTop}px)` }, { transform: 'none' }], {
       duration: SETTLE_MS,

@@ -2,13 +2,12 @@ import type { Change } from '@wimbel/contract';
 import { bringingIn } from '../store/outboxSlice.ts';
 import type { Store } from '../store/store.ts';
 import type { Recording } from './RecordsProvider.tsx';
+import { otherWork } from '../shared/otherWork.ts';
 import { type Bringing, openBringing } from './bringing.ts';
 
 type Parts = AsyncIterable<readonly Change[]>;
 /** What takes changes in, and what shows them. */
 export type Taking = { recording: Pick<Recording, 'begin'>; store: Pick<Store, 'dispatch'> };
-
-const otherWork = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
 
 /**
  * Takes in parts as one step, the page free in between; meanwhile nothing of it is news. Where they end with an error, what was

@@ -1,9 +1,11 @@
 import { type Change, type Made, type ServerRow, isLater } from '@wimbel/contract';
 import { mergeInto } from '@wimbel/core';
 import { noteInstant } from '../shared/clock.ts';
+import { bitByBit, otherWork } from '../shared/otherWork.ts';
 import { placeOf, recordAt, touchedBy } from '../store/effects.ts';
 import { outboxRestored } from '../store/outboxSlice.ts';
-import { recordsOpened, recordsPutBack, rowsArrived } from '../store/recordsSlice.ts';
+import { recordsOpened, recordsPutBack, recordsReducer, rowsArrived } from '../store/recordsSlice.ts';
+import { selectHabits, selectTotals, trackOf } from '../store/selectors.ts';
 import type { HeldRow } from './recordStore.ts';
 import type { Session } from './session.ts';
 
@@ -72,7 +74,10 @@ export async function restore(session: Session, onRestored: () => void): Promise
     const held = await record.madeOf(waited.waiting).catch(() => new Map<string, Made>());
     if (session.isStopped) return;
     if (kept.latest !== null) noteInstant(kept.latest);
-    session.store.dispatch(recordsOpened(kept));
+    const opened = recordsOpened(kept);
+    await layAhead(session, opened);
+    if (session.isStopped) return;
+    session.store.dispatch(opened);
     putBack(held);
     return;
   }
@@ -84,6 +89,20 @@ export async function restore(session: Session, onRestored: () => void): Promise
     isDone = true;
     putBack(held);
   });
+}
+
+/** Lays out each habit of what is going to be opened, and the days over all of them, before it is shown: the page stays free. */
+async function layAhead(session: Session, opened: ReturnType<typeof recordsOpened>): Promise<void> {
+  const now = session.store.getState();
+  const next = { ...now, records: recordsReducer(now.records, opened) };
+  await bitByBit(
+    selectHabits(next),
+    (habit) => void trackOf(next, habit),
+    () => session.isStopped,
+  );
+  await otherWork();
+  selectTotals(next);
+  await otherWork();
 }
 
 /**

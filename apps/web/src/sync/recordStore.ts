@@ -83,7 +83,8 @@ export function openRecordStore(accountId: string): RecordStore {
       const tx = (await database()).transaction(['about', 'records', 'entries']);
       const about = await tx.objectStore('about').get('record');
       if (about === undefined || !about.isWhole) return null;
-      const [rows, years] = await Promise.all([tx.objectStore('records').getAll(), tx.objectStore('entries').getAll()]);
+      const rows = await allOf(tx.objectStore('records'), 400);
+      const years = await allOf(tx.objectStore('entries'), 25);
       // What is damaged is not guessed at: the whole is fetched anew, and laid over it.
       if (!rows.every(isRow) || !years.every(isYear)) return null;
       const entries: Record<string, Record<number, EntryYear>> = {};
@@ -147,6 +148,20 @@ export function openRecordStore(accountId: string): RecordStore {
       await deleteDB(name);
     },
   };
+}
+
+/** Everything of a store, some at once: the page is blocked for as long as what one answer brings is unpacked. */
+async function allOf<V>(
+  store: { getAllKeys: () => Promise<string[]>; getAll: (range: IDBKeyRange) => Promise<V[]> },
+  atOnce: number,
+): Promise<V[]> {
+  const keys = await store.getAllKeys();
+  const values: V[] = [];
+  for (let at = 0; at < keys.length; at += atOnce) {
+    const last = Math.min(keys.length, at + atOnce) - 1;
+    values.push(...(await store.getAll(IDBKeyRange.bound(keys[at], keys[last]))));
+  }
+  return values;
 }
 
 type Stores = (typeof STORES)[number][];
