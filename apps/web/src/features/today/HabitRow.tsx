@@ -34,7 +34,10 @@ export const HabitRow = memo(function HabitRow({ place, ...props }: Props) {
   const isCompact = useIsCompact();
   const glide = useGlide(place);
   return (
-    <View ref={glide as never} style={[styles.row, styles.skipped, isCompact && styles.low, place > 0 && styles.parted]}>
+    <View
+      ref={glide as never}
+      style={[styles.row, styles.skipped, isCompact && styles.low, place > 0 && styles.parted]}
+    >
       <Row {...props} />
     </View>
   );
