@@ -116,24 +116,29 @@ test('charts go from span to span and back, of everything, an area or a habit, a
   await person.button('Save or print').click();
   await saved(
     () => person.button('All figures, as CSV').click(),
-    'wimbel-2026-figures.csv',
+    'wimbel-sample-2026-figures-2026-11-24.csv',
     /habit,Cold swim,2026-01-01,2026-12-31,159,140,/,
   );
   for (const [card, what, ending, holds] of [
     [
       'Every day',
       'Save as SVG',
-      'wimbel-2026-every-day.svg',
+      'wimbel-sample-2026-every-day-2026-11-24.svg',
       /^<svg [^>]*xmlns="http:\/\/www.w3.org\/2000\/svg"[\s\S]*Every day[\s\S]*everything due done/,
     ],
-    ['Goals on one axis', 'Save as PNG', 'wimbel-2026-goals-on-one-axis.png', /^.PNG/],
+    ['Goals on one axis', 'Save as PNG', 'wimbel-sample-2026-goals-on-one-axis-2026-11-24.png', /^.PNG/],
     [
       'Completion by habit',
       'Save as SVG',
-      'wimbel-2026-completion-by-habit.svg',
+      'wimbel-sample-2026-completion-by-habit-2026-11-24.svg',
       /2\. Cold swim[\s\S]*159 of 140, 114/,
     ],
-    ['Weekdays', 'Save its figures, as CSV', 'wimbel-2026-weekdays.csv', /Weekday,Kept,Due,Rate,Before\nMonday,/],
+    [
+      'Weekdays',
+      'Save its figures, as CSV',
+      'wimbel-sample-2026-weekdays-figures-2026-11-24.csv',
+      /Weekday,Kept,Due,Rate,Before\nMonday,/,
+    ],
   ] as const) {
     await person.button(`More of ${card}`).click();
     await saved(() => person.button(what).click(), ending, holds);

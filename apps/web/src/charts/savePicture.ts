@@ -132,7 +132,7 @@ export function pictureOfRows(rows: readonly PictureRow[], head: PictureHead & {
 const MOST_LETTERS = 44;
 
 export const downloadSvg = (name: string, { text }: Picture): void =>
-  download(`${name}.svg`, new Blob([text], { type: 'image/svg+xml' }));
+  download(name, new Blob([text], { type: 'image/svg+xml' }));
 
 const PNG_SCALE = 2;
 
@@ -149,5 +149,5 @@ export async function downloadPng(name: string, { text, widthPx, heightPx }: Pic
   canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height);
   const content = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
   if (content === null) throw new Error('the picture could not be drawn');
-  download(`${name}.png`, content);
+  download(name, content);
 }

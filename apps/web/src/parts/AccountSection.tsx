@@ -1,5 +1,4 @@
 import { dataFileOf, writeDataFile } from '@wimbel/exchange';
-import { formatDay } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
@@ -7,7 +6,7 @@ import { api } from '../shared/api.ts';
 import { download } from '../shared/download.ts';
 import { counted } from '../shared/format.ts';
 import { recordsOf } from '../store/broughtIn.ts';
-import { selectToday } from '../store/selectors.ts';
+import { useTakenName } from './useTakenName.ts';
 import { openRecordStore } from '../sync/recordStore.ts';
 import { SPACE } from '../theme/space.ts';
 import { Button } from '../ui/Button.tsx';
@@ -84,10 +83,11 @@ function useSignOut() {
 function WaitingSheet({ onClose, onSignOut, isBusy }: { onClose: () => void; onSignOut: () => void; isBusy: boolean }) {
   const store = useStore<RootState>();
   const waiting = useAppSelector((state) => state.outbox.waiting.length);
+  const nameOf = useTakenName();
   const save = (): void => {
     const state = store.getState();
     const text = writeDataFile(dataFileOf(recordsOf(state.records)));
-    download(`wimbel-${formatDay(selectToday(state))}.json`, new Blob([text], { type: 'application/json' }));
+    download(nameOf('json', 'everything'), new Blob([text], { type: 'application/json' }));
   };
   return (
     <Sheet title="Sign out now?" onClose={onClose}>

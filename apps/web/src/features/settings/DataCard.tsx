@@ -1,5 +1,4 @@
 import type { Collection } from '@wimbel/contract';
-import { formatDay } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { createElement, useRef, useState } from 'react';
 import { View } from 'react-native';
@@ -7,8 +6,6 @@ import { deviceNow } from '../../shared/clock.ts';
 import { counted, percent } from '../../shared/format.ts';
 import { PATHS } from '../../shared/paths.ts';
 import type { Way } from '../../store/broughtIn.ts';
-import { selectToday } from '../../store/selectors.ts';
-import { useAppSelector } from '../../store/store.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SectionCard } from '../../ui/SectionCard.tsx';
@@ -17,8 +14,8 @@ import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import type { OpenedFile, Plan } from './bringIn/fileReader.ts';
 import { useFilePlans, useFileReader } from './bringIn/useFileReader.ts';
-import { takenName } from './takeOut/takeOutWords.ts';
-import { useTaking, useWhose } from './takeOut/useTaking.ts';
+import { useTakenName } from '../../parts/useTakenName.ts';
+import { useTaking } from './takeOut/useTaking.ts';
 
 /** Kinds of records as a person would call them. */
 const KINDS: Record<Exclude<Collection, 'settings'>, [one: string, many?: string]> = {
@@ -54,8 +51,7 @@ const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s } as const;
 
 /** Everything recorded as one file, out and in; and what was kept elsewhere. */
 export function DataCard() {
-  const today = useAppSelector(selectToday);
-  const whose = useWhose();
+  const nameOf = useTakenName();
   const router = useRouter();
   const picker = useRef<HTMLInputElement | null>(null);
   const { share, take, stop } = useTaking(() => undefined);
@@ -65,7 +61,7 @@ export function DataCard() {
   const save = (): void =>
     void take(
       { kind: 'everything', stamp: deviceNow().toISOString() },
-      takenName([whose, 'everything'], formatDay(today), 'json'),
+      nameOf('json', 'everything'),
       'application/json',
       ['record', 'records'],
     );

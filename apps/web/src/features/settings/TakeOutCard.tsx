@@ -1,13 +1,4 @@
-import {
-  type DaySpan,
-  formatDay,
-  formatMonth,
-  monthFromParts,
-  monthOfDay,
-  monthSpan,
-  partsOfDay,
-  yearSpan,
-} from '@wimbel/core';
+import { type DaySpan, formatMonth, monthFromParts, monthOfDay, monthSpan, partsOfDay, yearSpan } from '@wimbel/core';
 import {
   CALENDAR_KINDS,
   type CalendarKind,
@@ -33,8 +24,9 @@ import { Segments } from '../../ui/Segments.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { CalendarAddress } from './CalendarAddress.tsx';
-import { CALENDAR_WORDS, SPANS, SPAN_WORDS, TABLE_WORDS, type TakenSpan, takenName } from './takeOut/takeOutWords.ts';
-import { useTaking, useWhose } from './takeOut/useTaking.ts';
+import { CALENDAR_WORDS, SPANS, SPAN_WORDS, TABLE_WORDS, type TakenSpan } from './takeOut/takeOutWords.ts';
+import { useTakenName } from '../../parts/useTakenName.ts';
+import { useTaking } from './takeOut/useTaking.ts';
 
 const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s } as const;
 
@@ -89,7 +81,7 @@ export function TakeOutCard() {
 
 function WorkbookSheet({ onClose }: { onClose: () => void }) {
   const today = useAppSelector(selectToday);
-  const whose = useWhose();
+  const nameOf = useTakenName();
   const [span, setSpan] = useState<TakenSpan>('year');
   const { share, take, stop } = useTaking(onClose);
   const month = monthOfDay(today);
@@ -118,7 +110,7 @@ function WorkbookSheet({ onClose }: { onClose: () => void }) {
         onTake={() =>
           void take(
             { kind: 'workbook', span: spans[span], today },
-            takenName([whose, 'workbook', spanName], formatDay(today), 'xlsx'),
+            nameOf('xlsx', 'workbook', spanName),
             'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
             ['day', 'days'],
           )
@@ -130,7 +122,7 @@ function WorkbookSheet({ onClose }: { onClose: () => void }) {
 
 function StorySheet({ onClose }: { onClose: () => void }) {
   const today = useAppSelector(selectToday);
-  const whose = useWhose();
+  const nameOf = useTakenName();
   const { share, take, stop } = useTaking(onClose);
   return (
     <Sheet title="Take out text" onClose={onClose}>
@@ -142,12 +134,10 @@ function StorySheet({ onClose }: { onClose: () => void }) {
         share={share}
         onStop={stop}
         onTake={() =>
-          void take(
-            { kind: 'story', today },
-            takenName([whose, 'goals and reviews'], formatDay(today), 'md'),
-            'text/markdown',
-            ['goal or review', 'goals and reviews'],
-          )
+          void take({ kind: 'story', today }, nameOf('md', 'goals and reviews'), 'text/markdown', [
+            'goal or review',
+            'goals and reviews',
+          ])
         }
       />
     </Sheet>
@@ -156,7 +146,7 @@ function StorySheet({ onClose }: { onClose: () => void }) {
 
 function TableSheet({ onClose }: { onClose: () => void }) {
   const today = useAppSelector(selectToday);
-  const whose = useWhose();
+  const nameOf = useTakenName();
   const [table, setTable] = useState<TableKind>('days');
   const [span, setSpan] = useState<TakenSpan>('year');
   const { share, take, stop } = useTaking(onClose);
@@ -192,7 +182,7 @@ function TableSheet({ onClose }: { onClose: () => void }) {
         onTake={() =>
           void take(
             { kind: 'table', table, span: isWhole ? null : spans[span], today },
-            takenName([whose, label, isWhole ? null : spanName], formatDay(today), 'csv'),
+            nameOf('csv', label, isWhole ? null : spanName),
             'text/csv',
             ['line', 'lines'],
           )
@@ -205,7 +195,7 @@ function TableSheet({ onClose }: { onClose: () => void }) {
 function CalendarSheet({ onClose }: { onClose: () => void }) {
   const today = useAppSelector(selectToday);
   const store = useStore<RootState>();
-  const whose = useWhose();
+  const nameOf = useTakenName();
   const account = useAppSelector((state) => state.account.account);
   const [shows, setShows] = useState<CalendarKind[]>(['due', 'milestones', 'seasons']);
   const { share, take, stop } = useTaking(onClose);
@@ -235,7 +225,7 @@ function CalendarSheet({ onClose }: { onClose: () => void }) {
         onTake={() =>
           void take(
             { kind: 'calendar', shows, today, stamp: deviceNow().toISOString() },
-            takenName([whose, 'calendar'], formatDay(today), 'ics'),
+            nameOf('ics', 'calendar'),
             'text/calendar',
             ['entry', 'entries'],
           )

@@ -17,7 +17,7 @@ import { IconButton } from '../../../ui/IconButton.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { figuresCsv } from '../saving/figuresCsv.ts';
-import { fileName } from '../../../shared/fileName.ts';
+import { useTakenName } from '../../../parts/useTakenName.ts';
 import type { Asked } from '../../../words/asked.ts';
 import { IsPrinted } from '../../../parts/printed.ts';
 import { FigureWords } from '../../../parts/Figure.tsx';
@@ -49,6 +49,7 @@ export function ChartCard({ title, aside, asideAsked = null, figures, legend, pi
   const body = useRef<View>(null);
   const [isOpen, setIsOpen] = useState(false);
   const [hasTable, setHasTable] = useState(false);
+  const nameOf = useTakenName();
   const saved = (file: string): void => toast({ text: `Saved as ${file}` });
   const savePicture = (kind: 'svg' | 'png'): void => {
     setIsOpen(false);
@@ -57,14 +58,14 @@ export function ChartCard({ title, aside, asideAsked = null, figures, legend, pi
     const picture = pictureRows
       ? pictureOfRows(pictureRows, { ...head, track: colors.hole })
       : pictureOf(body.current as unknown as Element, head);
-    const file = fileName(span, title);
+    const file = nameOf(kind, span, title);
     if (picture === null) toast({ text: 'There is no picture to save here. The figures can be saved.' });
     else if (kind === 'svg') {
       downloadSvg(file, picture);
-      saved(`${file}.svg`);
+      saved(file);
     } else {
       downloadPng(file, picture).then(
-        () => saved(`${file}.png`),
+        () => saved(file),
         () => toast({ text: 'This device cannot draw it. The SVG can be saved.' }),
       );
     }
@@ -83,7 +84,7 @@ export function ChartCard({ title, aside, asideAsked = null, figures, legend, pi
       icon: FileText,
       onPress: () => {
         setIsOpen(false);
-        const file = `${fileName(span, title)}.csv`;
+        const file = nameOf('csv', span, title, 'figures');
         download(file, new Blob([`\uFEFF${figuresCsv(figures())}`], { type: 'text/csv' }));
         saved(file);
       },

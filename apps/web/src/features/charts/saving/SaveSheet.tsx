@@ -7,7 +7,7 @@ import { useAppSelector } from '../../../store/store.ts';
 import { type Action, ActionList } from '../../../ui/ActionList.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
-import { fileName } from '../../../shared/fileName.ts';
+import { useTakenName } from '../../../parts/useTakenName.ts';
 import { reviewCsv } from './reviewCsv.ts';
 
 /** All figures of the charts as a file; a month or a year on a sheet of paper. */
@@ -27,8 +27,9 @@ export function SaveSheet({
   const router = useRouter();
   const habits = useAppSelector((state) => state.records.habits);
   const areas = useAppSelector((state) => state.records.areas);
+  const nameOf = useTakenName();
   const saveCsv = (): void => {
-    const name = `${fileName(title, 'figures')}.csv`;
+    const name = nameOf('csv', title, 'figures');
     const csv = reviewCsv(review, {
       habitOf: (id) => habits[id]?.name ?? '',
       areaOf: (id) => areas[id ?? '']?.name ?? '',

@@ -3,7 +3,7 @@ import { render } from '@testing-library/react';
 import Papa from 'papaparse';
 import { pictureOf, pictureOfRows } from '../../../charts/savePicture.ts';
 import { TODAY, aHabit } from '../../../testing/goalSamples.ts';
-import { fileName } from '../../../shared/fileName.ts';
+import { takenName } from '../../../shared/fileName.ts';
 import { reviewCsv } from './reviewCsv.ts';
 
 const HEAD = { title: 'Every day', span: 'November 2026, "Bay" & <yard>', paper: '#fff', ink: '#000', quiet: '#555' };
@@ -78,7 +78,9 @@ describe('a picture that is saved', () => {
   });
 
   it('has a name that any device takes', () => {
-    expect(fileName('10 to 20 November', 'Cold swim: öl/海')).toBe('wimbel-10-to-20-november-cold-swim-öl-海');
+    expect(takenName(['Ada', null, '10 to 20 November', 'Cold swim: öl/海'], '2026-11-24', 'svg')).toBe(
+      'wimbel-ada-10-to-20-november-cold-swim-öl-海-2026-11-24.svg',
+    );
   });
 });
 

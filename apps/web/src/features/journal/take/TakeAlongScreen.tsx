@@ -20,7 +20,7 @@ import { View } from 'react-native';
 import { MoodPlatePicture } from '../../../charts/MoodPlatePicture.tsx';
 import { WrittenText } from '../../../parts/WrittenText.tsx';
 import { download } from '../../../shared/download.ts';
-import { fileName } from '../../../shared/fileName.ts';
+import { useTakenName } from '../../../parts/useTakenName.ts';
 import { fullDate } from '../../../shared/format.ts';
 import { useKeptNames } from '../../../shared/kept.ts';
 import { PATHS } from '../../../shared/paths.ts';
@@ -72,8 +72,9 @@ export function TakeAlongScreen() {
     below?.setAttribute('inert', '');
     return () => below?.removeAttribute('inert');
   }, []);
+  const nameOf = useTakenName();
   const save = (): void => {
-    const file = `${fileName('journal', formatDay(span.first), formatDay(span.last))}.md`;
+    const file = nameOf('md', 'journal', formatDay(span.first), formatDay(span.last));
     download(file, new Blob([takeAlongMarkdown(taken)], { type: 'text/markdown' }));
     // The page lies over everything, also over what is told in passing.
     setSaved(`Saved as ${file}`);

@@ -24,16 +24,20 @@ type Props = {
   onChoose: (name: string, choice: NameChoice) => void;
 };
 
+/** A table that was read wrongly may have thousands. */
+const AT_ONCE = 100;
+
 /** The names that were found, each with where its days go. */
 export function NamesCard({ understood, habits, choices, onChoose }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   const [open, setOpen] = useState<number | null>(null);
+  const [shown, setShown] = useState(AT_ONCE);
   const byId = new Map(habits.map((each) => [each.id, each]));
   const { names } = understood;
   return (
     <SectionCard title={counted(names.length, 'name')} isFlush>
-      {names.map((each, at) => {
+      {names.slice(0, shown).map((each, at) => {
         const choice = choices[at]!;
         const where = choiceWords(choice, byId);
         return (
@@ -59,6 +63,11 @@ export function NamesCard({ understood, habits, choices, onChoose }: Props) {
           </Pressable>
         );
       })}
+      {shown < names.length ? (
+        <Button kind="bare" onPress={() => setShown(shown + AT_ONCE)}>
+          {`Show ${Math.min(AT_ONCE, names.length - shown)} more of ${counted(names.length, 'name')}`}
+        </Button>
+      ) : null}
       {open === null ? null : (
         <NameSheet
           name={names[open]!}

@@ -21,13 +21,3 @@ export const CALENDAR_WORDS: Record<CalendarKind, string> = {
 export const SPANS = ['month', 'year', 'all'] as const;
 export type TakenSpan = (typeof SPANS)[number];
 export const SPAN_WORDS: Record<TakenSpan, string> = { month: 'This month', year: 'This year', all: 'Everything' };
-
-const plain = (text: string): string =>
-  text
-    .toLowerCase()
-    .replaceAll(/[^\p{L}\p{N}]+/gu, '-')
-    .replaceAll(/^-+|-+$/g, '');
-
-/** The name of a file: whose it is, what it holds, which span (where it has one), and the day it was taken. */
-export const takenName = (parts: readonly (string | null)[], day: string, ending: string): string =>
-  `${['wimbel', ...parts.filter((each) => each !== null && each !== '').map((each) => plain(each!)), day].join('-')}.${ending}`;

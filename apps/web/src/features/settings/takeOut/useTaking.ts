@@ -2,17 +2,10 @@ import { useEffect, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
 import { download } from '../../../shared/download.ts';
 import { counted } from '../../../shared/format.ts';
-import { isSample } from '../../../store/accountSlice.ts';
-import { type RootState, useAppSelector } from '../../../store/store.ts';
+import { type RootState } from '../../../store/store.ts';
 import { useToast } from '../../../ui/Toast.tsx';
 import { takeOut } from './takeOut.ts';
 import type { Wish } from './taker.ts';
-
-/** Whose record it is, for the names of files. */
-export const useWhose = (): string =>
-  useAppSelector(({ account: { account } }) =>
-    account === null ? '' : isSample(account) ? 'sample' : account.email.split('@')[0]!,
-  );
 
 /** Hands a file of the record over, and tells how far it is; one at a time, and it can be given up. */
 export function useTaking(onDone: () => void) {
