@@ -1,4 +1,5 @@
 import { act, render, screen } from '@testing-library/react';
+import { useLayoutEffect } from 'react';
 import { Provider } from 'react-redux';
 import { aHabit } from '../testing/goalSamples.ts';
 import { recordsChanged } from './recordsSlice.ts';
@@ -35,7 +36,25 @@ it('shows what changed once it has been painted, and nothing in between of sever
   expect(screen.getByText('at once: Cold swim, soon: Cold swim')).toBeTruthy();
 });
 
-it('shows at once what else is asked for, and what changed between drawing and listening', async () => {
+it('shows what changed after it was drawn and before it listened', async () => {
+  const store = createStore();
+  function Early() {
+    useLayoutEffect(() => {
+      store.dispatch(recordsChanged({ changes: [changeTo('habits', aHabit('h', { name: 'Scales' }))] }));
+    }, []);
+    return null;
+  }
+  render(
+    <Provider store={store}>
+      <Shown asks={nameOf} />
+      <Early />
+    </Provider>,
+  );
+  await paint();
+  expect(screen.getByText('at once: Scales, soon: Scales')).toBeTruthy();
+});
+
+it('shows at once what else is asked for', async () => {
   const store = createStore();
   const shown = render(
     <Provider store={store}>

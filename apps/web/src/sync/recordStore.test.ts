@@ -137,3 +137,17 @@ it.each([
     expect([namesOf(kept.rows), daysOf(kept.entries)]).toEqual([['h'], ['2026-11-24']]);
   },
 );
+
+it('is read whole in portions, however much it is, in the order in which the server told it', async () => {
+  const store = openRecordStore(newId());
+  const habits = Array.from({ length: 450 }, (_, index) => ({ ...habitRow(`h${index}`, 1), revision: 1000 - index }));
+  const years = Array.from({ length: 60 }, (_, index) => ({
+    ...entryRow('2026-01-01', 2),
+    key: `${1967 + index}-06-01 h`,
+    record: { habitId: 'h', day: `${1967 + index}-06-01`, mark: 'done' as const },
+  }));
+  await store.put([...habits, ...years], 1000, true);
+  const kept = (await store.read())!;
+  expect(namesOf(kept.rows)).toEqual(habits.map(({ key }) => key).reverse());
+  expect(daysOf(kept.entries)).toEqual(years.map(({ record }) => record.day));
+});

@@ -125,6 +125,16 @@ describe('a change', () => {
     await until(async () => (await device.outbox.read('anna')).waiting.length === 0);
   });
 
+  it('is taken in as it was sent without anything being laid anew', async () => {
+    const server = pretendServer();
+    const device = open(server, newId());
+    await until(() => device.store.getState().records.isLoaded);
+    device.sync.change([entryChange(entry('2026-11-24'))]);
+    const { entries } = device.store.getState().records;
+    await until(() => device.waiting() === 0 && device.store.getState().records.revision === 1);
+    expect(device.store.getState().records.entries).toBe(entries);
+  });
+
   it('is kept on the device before it is sent, and waits while the server is away', async () => {
     const server = pretendServer();
     const device = open(server, newId());
