@@ -37,9 +37,9 @@ test('what was kept of what was due is one number in the log, in charts, by area
     );
     // Its parts, in the sheet: every habit with its own two numbers.
     await note.getByRole('button').first().click();
-    const parts = await page
-      .getByRole('dialog')
-      .getByRole('list', { name: 'What it is made of' })
+    const made = page.getByRole('dialog').getByRole('list', { name: 'What it is made of' });
+    await expect(made).toBeVisible();
+    const parts = await made
       .getByRole('link')
       .evaluateAll((links) => links.map((link) => link.getAttribute('aria-label')!));
     await page.keyboard.press('Escape');
