@@ -1,7 +1,7 @@
-import { fireEvent, render, screen, within } from '@testing-library/react';
+import { act, fireEvent, screen, within } from '@testing-library/react';
 import Svg, { Circle } from 'react-native-svg';
-import { ThemeProvider } from '../../../theme/Theme.tsx';
-import { ToastProvider } from '../../../ui/Toast.tsx';
+import { signedIn } from '../../../store/accountSlice.ts';
+import { withRecords } from '../../../testing/withRecords.tsx';
 import { IsPrinted } from '../../../parts/printed.ts';
 import { ChartCard, ChartsTitle } from './ChartCard.tsx';
 
@@ -18,21 +18,19 @@ const figures = {
 };
 
 function shown(isPrinted = false) {
-  return render(
-    <ThemeProvider>
-      <ToastProvider>
-        <ChartsTitle.Provider value="November 2026">
-          <IsPrinted.Provider value={isPrinted}>
-            <ChartCard title="Weekdays" aside="kept of what was due" figures={() => figures}>
-              <Svg width={300} height={100}>
-                <Circle cx={5} cy={5} r={4} />
-              </Svg>
-            </ChartCard>
-          </IsPrinted.Provider>
-        </ChartsTitle.Provider>
-      </ToastProvider>
-    </ThemeProvider>,
+  const { store } = withRecords(
+    <ChartsTitle.Provider value="November 2026">
+      <IsPrinted.Provider value={isPrinted}>
+        <ChartCard title="Weekdays" aside="kept of what was due" figures={() => figures}>
+          <Svg width={300} height={100}>
+            <Circle cx={5} cy={5} r={4} />
+          </Svg>
+        </ChartCard>
+      </IsPrinted.Provider>
+    </ChartsTitle.Provider>,
+    {},
   );
+  act(() => void store.dispatch(signedIn({ id: 'a', email: 'ada@example.org' })));
 }
 const choose = (what: string): void => {
   fireEvent.click(screen.getByRole('button', { name: 'More of Weekdays' }));
@@ -71,16 +69,16 @@ describe('a card with a picture', () => {
     expect(screen.queryByRole('table')).toBeNull();
   });
 
-  it('saves them as CSV and the picture as SVG, named by the span', async () => {
+  it('saves them as CSV and the picture as SVG, named by whose, the span and the day', async () => {
     shown();
     choose('Save its figures, as CSV');
     choose('Save as SVG');
     expect(made.map(({ name }) => name)).toEqual([
-      'wimbel-november-2026-weekdays.csv',
-      'wimbel-november-2026-weekdays.svg',
+      'wimbel-ada-november-2026-weekdays-figures-2026-11-24.csv',
+      'wimbel-ada-november-2026-weekdays-2026-11-24.svg',
     ]);
     expect(made.map(({ blob }) => blob.type)).toEqual(['text/csv', 'image/svg+xml']);
-    expect(screen.getByText('Saved as wimbel-november-2026-weekdays.svg')).toBeTruthy();
+    expect(screen.getByText('Saved as wimbel-ada-november-2026-weekdays-2026-11-24.svg')).toBeTruthy();
   });
 
   it('on paper has nothing to tap', () => {
