@@ -42,3 +42,15 @@ it('what has taken the focus meanwhile keeps it', async () => {
   await settled();
   expect(document.activeElement).toBe(screen.getByRole('textbox', { name: 'Elsewhere' }));
 });
+
+it('what opens before the focus has been given back gives it back in its turn', async () => {
+  const page = openedFromCell();
+  page.rerender(<Page isOver={false} mark="a" />);
+  expect(document.activeElement).toBe(document.body);
+  page.rerender(<Page isOver mark="a" />);
+  await settled();
+  expect(document.activeElement).toBe(screen.getByRole('button', { name: 'Close' }));
+  page.rerender(<Page isOver={false} mark="a" />);
+  await settled();
+  expect(document.activeElement).toBe(screen.getByRole('button', { name: 'Scales' }));
+});
