@@ -200,6 +200,61 @@ test('of the tabs of a device one listens to the server, all know what it hears,
   await desk.leave();
 });
 
+test('a note written on two devices apart shows the later, and the other beside it until they are put together', async ({
+  browser,
+}) => {
+  const desk = await Person.at(browser, { size: WIDE });
+  const email = await desk.signUp();
+  await desk.addHabit({ name: 'Cold swim' });
+  await desk.everythingSaved();
+  const phone = await Person.at(browser, { size: PHONE });
+  await phone.signIn(email, PASSWORD);
+  await expect(phone.peg('Cold swim')).toBeVisible();
+  const open = async (person: Person): Promise<void> => {
+    await person.openHabit('Cold swim');
+    await person.button('Edit habit').click();
+  };
+  const write = async (person: Person, note: string): Promise<void> => {
+    await person.page.getByLabel('Note to yourself').fill(note);
+    await person.button('Save').click();
+    await expect(person.page.getByText(note)).toBeVisible();
+  };
+  await open(phone);
+  await open(desk);
+  await phone.context.setOffline(true);
+  await write(phone, 'Woollen hat after.');
+  await desk.page.clock.runFor(60_000);
+  await write(desk, 'In by the slipway.');
+  await desk.everythingSaved();
+  await phone.context.setOffline(false);
+  await phone.page.clock.runFor(20_000);
+  await phone.everythingSaved();
+  const beside = (person: Person) =>
+    person.page.getByRole('group', { name: 'Note, written on another device at the same time' });
+  for (const person of [phone, desk]) {
+    await expect(person.page.getByText('In by the slipway.', { exact: true })).toBeVisible();
+    await expect(beside(person)).toContainText('Woollen hat after.');
+  }
+  await phone.button('Leave it out').click();
+  await expect(beside(phone)).toBeHidden();
+  await expect(beside(desk)).toBeHidden();
+  await phone.button('Undo').click();
+  await expect(beside(desk)).toContainText('Woollen hat after.');
+  // It is offered where the note is written, too.
+  await desk.button('Edit habit').click();
+  await expect(desk.page.getByLabel('Note to yourself', { exact: true })).toHaveValue('In by the slipway.');
+  await desk.button('Put below the other').click();
+  await expect(desk.page.getByLabel('Note to yourself', { exact: true })).toHaveValue(
+    'In by the slipway.\n\nWoollen hat after.',
+  );
+  await desk.button('Save').click();
+  for (const person of [phone, desk]) {
+    await expect(person.page.getByText('In by the slipway.\n\nWoollen hat after.')).toBeVisible();
+    await expect(beside(person)).toBeHidden();
+    await person.leave();
+  }
+});
+
 test('a rename on one device and a pause on another, made apart, both stay on both', async ({ browser }) => {
   const desk = await Person.at(browser, { size: WIDE });
   const email = await desk.signUp();

@@ -428,6 +428,7 @@ export {
   type Merged,
   partsChanged,
 } from './record/mergeFields.ts';
+export { type TextAndOthers, bothTexts, partText, settleOther, shownText, wholeText } from './record/twoTexts.ts';
 export { type SeasonHole, type SeasonPlate, seasonPlate } from './chart/seasonPlate.ts';
 export { meanOfSeasonWeeks } from './breakdown/seasonBreakdown.ts';
 export {

@@ -1,8 +1,12 @@
+import { bothTexts } from '@wimbel/core';
 import { useEffect, useRef, useState } from 'react';
 
 const PAUSE_MS = 600;
 
-/** A note being typed. It keeps itself: a moment after the last key, when it is left, and when it or the page goes. */
+/**
+ * A note being typed. It keeps itself: a moment after the last key, when it is left, and when it or the page goes. What is
+ * written there meanwhile on another device is given to `onOther`, or stands beside what is typed.
+ */
 export function useNoteDraft(note: string, onChange: (note: string) => void, onOther?: (note: string) => void) {
   const [draft, setDraft] = useState<string | null>(null);
   const [known, setKnown] = useState(note);
@@ -19,9 +23,12 @@ export function useNoteDraft(note: string, onChange: (note: string) => void, onO
   const own = useRef(note);
   useEffect(() => {
     if (note === own.current) return;
+    const began = own.current;
     own.current = note;
-    const typed = latest.current.draft?.trim() ?? null;
-    if (typed !== null && note !== '' && !typed.includes(note)) latest.current.onOther?.(note);
+    const { draft: typed, onOther: tellOther } = latest.current;
+    if (typed === null || note === '' || typed.includes(note)) return;
+    if (tellOther !== undefined) tellOther(note);
+    else setDraft(bothTexts(began, note, typed) ?? '');
   }, [note]);
   const keep = (): void => {
     const { draft: text, note: before, onChange: save } = latest.current;

@@ -1,8 +1,10 @@
+import { partText, wholeText } from '@wimbel/core';
 import { type ReactNode, useId } from 'react';
 import { TextInput, type TextInputProps, View } from 'react-native';
 import { themed, useTheme } from '../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../theme/space.ts';
 import { TYPE } from '../theme/type.ts';
+import { TextsBeside } from './TextsBeside.tsx';
 import { Words } from './Words.tsx';
 
 type Props = Omit<TextInputProps, 'style' | 'onChange'> & {
@@ -39,6 +41,8 @@ export function Field({
   const styles = useStyles();
   const { colors } = useTheme();
   const id = useId();
+  const whole = input.value ?? '';
+  const { text, others } = partText(whole);
   return (
     <Labelled label={isLabelHidden ? null : label} error={error} hint={hint} id={id}>
       <View
@@ -56,6 +60,12 @@ export function Field({
         ) : (
           <TextInput
             {...input}
+            {...(others.length === 0
+              ? {}
+              : {
+                  value: text,
+                  onChangeText: (typed: string) => input.onChangeText?.(wholeText({ text: typed, others })),
+                })}
             ref={inputRef as never}
             aria-label={spoken}
             aria-invalid={error !== undefined}
@@ -72,6 +82,9 @@ export function Field({
         )}
         {suffix ? <Words tone="quiet">{suffix}</Words> : null}
       </View>
+      {others.length === 0 ? null : (
+        <TextsBeside of={spoken} text={whole} onChange={(settled) => input.onChangeText?.(settled)} />
+      )}
     </Labelled>
   );
 }

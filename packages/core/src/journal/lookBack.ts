@@ -1,3 +1,4 @@
+import { shownText } from '../record/twoTexts.ts';
 import { type PlainDay, WEEKDAYS, type Weekday, dayOf, formatDay, weekdayOf } from '../calendar/plainDay.ts';
 import { type DaySpan, holdsDay } from '../calendar/span.ts';
 import { dayOfNeighbour, logSpanOf } from '../habit/logSpan.ts';
@@ -126,9 +127,9 @@ export function rememberedOn(reviews: readonly Review[], day: PlainDay, weekStar
 export const spanOfReview = (review: Pick<Review, 'span' | 'from'>, weekStart: Weekday): DaySpan =>
   logSpanOf(review.span, dayOf(review.from), weekStart);
 
-/** The lines of a text, as wins, losses and lessons have them. */
+/** The lines of a text, as wins, losses and lessons have them; what stands beside it is none of them. */
 export const linesOf = (text: string | null | undefined): string[] =>
-  (text ?? '')
+  shownText(text ?? '')
     .split('\n')
     .map((line) => line.trim())
     .filter(Boolean);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Goal, Habit, Season } from './records.ts';
 import { aHabit } from '../testing/samples.ts';
+import { partText, wholeText } from './twoTexts.ts';
 import { mergedRecord } from './mergeFields.ts';
 
 const habit = (more: Partial<Habit> = {}): Habit =>
@@ -43,14 +44,15 @@ describe('one record of what two devices made of it', () => {
     expect(merged(base, earlier, late).monthTargets).toEqual({ '2026-11': { days: 25 }, '2026-12': { days: 10 } });
   });
 
-  it('keeps both of two long texts, the later first, and one that holds the other once', () => {
+  it('shows the later of two long texts with the other beside it, and one that holds the other once', () => {
     const base = habit({ note: 'Slow' });
     const of = (earlier: string | undefined, late: string | undefined): string | undefined =>
       merged(base, habit({ note: earlier }), habit({ note: late })).note;
-    expect(of('Slower, with the radio off', 'Quick')).toBe('Quick\n\nSlower, with the radio off');
-    expect(of('Slow, with the radio', 'Slower')).toBe('Slower\n\nSlow, with the radio');
+    const beside = (text: string, ...others: string[]): string => wholeText({ text, others });
+    expect(of('Slower, with the radio off', 'Quick')).toBe(beside('Quick', 'Slower, with the radio off'));
+    expect(of('Slow, with the radio', 'Slower')).toBe(beside('Slower', 'Slow, with the radio'));
     // What both wrote on from, in lines of their own, stands once.
-    expect(of('Slow\nOn Monday', 'Slow\nOn Tuesday')).toBe('Slow\nOn Tuesday\n\nOn Monday');
+    expect(of('Slow\nOn Monday', 'Slow\nOn Tuesday')).toBe(beside('Slow\nOn Tuesday', 'On Monday'));
     expect(of('Slow, with the radio', 'Slow, with the radio on')).toBe('Slow, with the radio on');
     expect(of('Slow bow, long notes', 'Slow bow')).toBe('Slow bow, long notes');
     expect(of('Slow', undefined)).toBeUndefined();
@@ -157,7 +159,8 @@ describe('of any two versions', () => {
   it('a line that the later took away does not come back, and none stands twice', () => {
     const noted = (note: string): Habit => habit({ note });
     const was = noted('Slow\nRosin first');
-    expect(merged(was, noted('Slow\nRosin first\nNew string'), noted('Slow bow')).note).toBe('Slow bow\n\nNew string');
+    const beside = wholeText({ text: 'Slow bow', others: ['New string'] });
+    expect(merged(was, noted('Slow\nRosin first\nNew string'), noted('Slow bow')).note).toBe(beside);
     expect(merged(was, noted('Slow\nRosin first\nbow'), noted('Slow bow')).note).toBe('Slow bow');
   });
 
@@ -169,8 +172,9 @@ describe('of any two versions', () => {
       // Each has what the other wrote put below its own, and neither has seen what the other made of it.
       [a, b] = [merged(noted(a), other, one).note!, merged(noted(b), one, other).note!];
     }
-    for (const text of [a, b]) {
-      const lines = text.split('\n').filter((each) => each !== '');
+    for (const whole of [a, b]) {
+      const { text, others } = partText(whole);
+      const lines = [text, ...others].flatMap((each) => each.split('\n')).filter((each) => each !== '');
       expect(new Set(lines).size).toBe(lines.length);
       expect(lines).toHaveLength(25);
     }

@@ -1,3 +1,5 @@
+import { bothTexts } from './twoTexts.ts';
+
 /** A record of any kind, field by field. */
 type Fields = Readonly<Record<string, unknown>>;
 
@@ -71,19 +73,6 @@ function sorted(value: unknown): unknown {
 const isText = (value: unknown): value is string | undefined | null =>
   value === undefined || value === null || typeof value === 'string';
 
-/**
- * Two texts as one: the later, and below it the lines that only the earlier wrote. What either began from, or the later says
- * already, does not stand twice, so that texts don't grow by being put together. Undefined where neither says anything.
- */
-function bothTexts(was: unknown, earlier: string, late: string): string | undefined {
-  if (late.includes(earlier.trim())) return late.trim() === '' ? undefined : late;
-  if (late.trim() === '' || earlier.includes(late.trim())) return earlier;
-  const linesOf = (text: string): string[] => text.split('\n').map((each) => each.trimEnd());
-  const begun = new Set(typeof was === 'string' ? linesOf(was) : []);
-  const own = linesOf(earlier).filter((each) => !begun.has(each) && !late.includes(each.trim()));
-  return own.length === 0 ? late : `${late}\n\n${own.join('\n')}`;
-}
-
 const items = (value: unknown): unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);
 const named = (value: unknown): Fields => (value === null || typeof value !== 'object' ? {} : (value as Fields));
 
@@ -113,7 +102,8 @@ function mergedPart(by: Merging, part: string, isLong: boolean, was: unknown, he
   if (isLater || isMineAlone) by.taken.add(part);
   if (isMineAlone) return mine;
   if (isLong && !by.isWhole && isText(held) && isText(mine)) {
-    return isLater ? bothTexts(was, held ?? '', mine ?? '') : bothTexts(was, mine ?? '', held ?? '');
+    const from = typeof was === 'string' ? was : '';
+    return isLater ? bothTexts(from, held ?? '', mine ?? '') : bothTexts(from, mine ?? '', held ?? '');
   }
   return isLater ? mine : held;
 }
@@ -149,7 +139,7 @@ function mergedByName(by: Merging, field: string, was: unknown, held: unknown, m
 /**
  * Takes a change into a record that is held: `mine` was made of `base` (null: of what is not known, so that it says all), meanwhile `held` may have been
  * changed by others. What only one of them changed is as that one has it; of what both changed, the later holds, but lists go
- * item by item, targets month by month, and of long texts both stay, the later first. Fields that belong together (see
+ * item by item, targets month by month, and of long texts the later shows and the other stands beside it. Fields that belong together (see
  * {@link TOGETHER}) are as one side has them. The record may break a rule that each side kept by itself; then it is not to be
  * used.
  */

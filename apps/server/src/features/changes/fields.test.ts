@@ -44,7 +44,7 @@ it.each([
   expect(await stored()).toEqual({ ...renamed, pauses: paused.pauses });
 });
 
-it('of the same field the later holds, whoever comes first; of two notes both stay', async () => {
+it('of the same field the later holds, whoever comes first; of two notes the earlier stands beside the later', async () => {
   for (const order of [
     [2, 3],
     [3, 2],
@@ -56,7 +56,7 @@ it('of the same field the later holds, whoever comes first; of two notes both st
       3: made({ ...began, name: 'Three', note: 'Late' }, 3),
     };
     for (const minute of order) await person.apply(changes[minute as 2 | 3]);
-    expect(await stored()).toMatchObject({ name: 'Three', note: 'Late\n\nEarly' });
+    expect(await stored()).toMatchObject({ name: 'Three', note: 'Late\n\n— Written on another device at the same time —\nEarly' });
   }
 });
 

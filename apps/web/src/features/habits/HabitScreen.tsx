@@ -29,6 +29,7 @@ import { FinishLineCard, MonthRewardsCard, PausesCard, TargetsCard, TermsCard, V
 import { AmountsCard, KeptCard, MonthCard, RecentCard, StreakCard, WeekdaysCard } from './RecordCards.tsx';
 import { NotesCard, ReasonsCard } from './WordsCards.tsx';
 import { Figure } from '../../parts/Figure.tsx';
+import { LongText } from '../../parts/LongText.tsx';
 import { PATHS, goalPath, habitEditPath } from '../../shared/paths.ts';
 
 /** Everything about one habit: its months, what it came to, what it asks, what was written about it. */
@@ -175,7 +176,7 @@ function Head({ track, color }: { track: Track; color: string }) {
           </Button>
         )}
       </View>
-      {habit.note ? <Words tone="quiet">{habit.note}</Words> : null}
+      <LongText of="Note" collection="habits" record={habit} field="note" tone="quiet" />
       {isOver ? <OverCard habit={habit} today={today} /> : null}
       {isDeleting ? (
         <DeleteHabitSheet

@@ -11,6 +11,7 @@ import {
   pegStateOf,
   weekSpan,
   entryOn,
+  shownText,
 } from '@wimbel/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -139,7 +140,7 @@ function DayCell({
   const words = [
     day > today ? 'still to come' : OUTCOME_WORDS[outcome],
     habit.measure.kind === 'amount' && value !== undefined ? amount(value, habit.measure.unit) : '',
-    entry?.note ? `note: ${entry.note}` : '',
+    entry?.note ? `note: ${shownText(entry.note)}` : '',
   ].filter(Boolean);
   const label = `${dayInWords(day)}: ${words.join(', ')}`;
   const number = (

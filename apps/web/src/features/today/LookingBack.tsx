@@ -20,6 +20,7 @@ import {
   seasonWeekSpan,
   yearOfDay,
   yearSpan,
+  shownText,
 } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import X from 'lucide-react-native/icons/x';
@@ -92,7 +93,7 @@ function Remembered() {
     <MeantLine
       key={review.id}
       head={`${THIS[kind]} you wanted to`}
-      text={review.answers.nextTime ?? ''}
+      text={shownText(review.answers.nextTime ?? '')}
       onOpen={() => router.push(lookBackPath(kind, review.from) as never)}
       onPutAway={() => putAway(review)}
     />

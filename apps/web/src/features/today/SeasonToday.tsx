@@ -1,4 +1,11 @@
-import { type Review, offeredSeasonReviews, newSeasonReview, plannedInSeason, seasonWeekSpan } from '@wimbel/core';
+import {
+  type Review,
+  offeredSeasonReviews,
+  newSeasonReview,
+  plannedInSeason,
+  seasonWeekSpan,
+  shownText,
+} from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { Pressable, View } from 'react-native';
@@ -103,7 +110,7 @@ function MeantThisWeek({ figured: { season, standing } }: { figured: FiguredSeas
     <MeantLine
       head="This week you wanted to"
       of={season.title}
-      text={review.answers.nextTime ?? ''}
+      text={shownText(review.answers.nextTime ?? '')}
       onOpen={() => router.push(seasonWeekPath(season.id, week - 1) as never)}
       onPutAway={() => putAway(review)}
     />

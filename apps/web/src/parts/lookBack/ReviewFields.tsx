@@ -1,4 +1,4 @@
-import { type Review, type ReviewAnswers, linesOf } from '@wimbel/core';
+import { type Review, type ReviewAnswers, linesOf, shownText } from '@wimbel/core';
 import { View } from 'react-native';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -72,7 +72,7 @@ export function PlannedThen({
       <Words type="label" tone="quiet" heading={2}>
         {`After ${after} you wanted to`}
       </Words>
-      <Words type="name">{planned.answers.nextTime ?? ''}</Words>
+      <Words type="name">{shownText(planned.answers.nextTime ?? '')}</Words>
       <Chips
         label="Was it done?"
         chips={WAS}

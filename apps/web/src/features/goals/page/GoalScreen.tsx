@@ -39,6 +39,7 @@ import { stepsKeyResultOf, stepsMoved } from '../../../parts/stepDraft.ts';
 import { counted } from '../../../shared/format.ts';
 import { CheckpointsCard } from '../../../parts/CheckpointsCard.tsx';
 import { Figure } from '../../../parts/Figure.tsx';
+import { LongText } from '../../../parts/LongText.tsx';
 import { useBroughtInto } from '../../../shared/useBroughtInto.ts';
 import { PATHS, goalEditPath } from '../../../shared/paths.ts';
 
@@ -168,9 +169,9 @@ function Head({
           ) : (
             <Words tone="quiet">{dueWords(goal, figured.figures, today)}</Words>
           )}
-          {goal.doneWhen ? <Words tone="quiet">{goal.doneWhen}</Words> : null}
+          <LongText of="Done when" collection="goals" record={goal} field="doneWhen" tone="quiet" />
         </View>
-        {goal.why ? <Words style={styles.why}>{goal.why}</Words> : null}
+        <LongText of="Why" collection="goals" record={goal} field="why" style={styles.why} />
         {goal.reward ? <Words tone="brassText">Reward: {goal.reward}</Words> : null}
       </View>
       {isOpen ? null : (

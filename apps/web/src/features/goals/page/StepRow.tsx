@@ -1,4 +1,4 @@
-import { type Step, type StepNode, stepDays } from '@wimbel/core';
+import { type Step, type StepNode, stepDays, shownText } from '@wimbel/core';
 import Square from 'lucide-react-native/icons/square';
 import SquareCheck from 'lucide-react-native/icons/square-check';
 import { memo } from 'react';
@@ -103,7 +103,7 @@ export const StepRow = memo(
           ) : null}
           {step.note ? (
             <Words type="quiet" tone="quiet" numberOfLines={2}>
-              {step.note}
+              {shownText(step.note)}
             </Words>
           ) : null}
         </Pressable>

@@ -8,6 +8,7 @@ import {
   outcomeOn,
   pegStateOf,
   scoreOn,
+  shownText,
 } from '@wimbel/core';
 import { Fragment } from 'react';
 import { Pressable, View } from 'react-native';
@@ -108,7 +109,7 @@ function DayLine({ track, day }: { track: Track; day: PlainDay }) {
   return (
     <Words type="quiet" tone="quiet">
       {[habit.name, ...words].join(', ')}
-      {entry?.note ? `: ${entry.note}` : ''}
+      {entry?.note ? `: ${shownText(entry.note)}` : ''}
     </Words>
   );
 }

@@ -8,6 +8,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { SeasonPicture } from '../../../charts/SeasonPicture.tsx';
 import { Figure } from '../../../parts/Figure.tsx';
+import { LongText } from '../../../parts/LongText.tsx';
 import { percent } from '../../../shared/format.ts';
 import { PATHS, seasonEditPath, seasonPath, seasonWeekPath } from '../../../shared/paths.ts';
 import { type FiguredSeason, selectFiguredSeason } from '../../../store/seasons.ts';
@@ -139,8 +140,8 @@ function Vision({ figured: { season } }: { figured: FiguredSeason }) {
   }
   return (
     <View style={styles.vision}>
-      {season.vision ? <Words type="name">{season.vision}</Words> : null}
-      {season.why ? <Words tone="quiet">{season.why}</Words> : null}
+      <LongText of="Vision" collection="seasons" record={season} field="vision" type="name" />
+      <LongText of="Why" collection="seasons" record={season} field="why" tone="quiet" />
     </View>
   );
 }

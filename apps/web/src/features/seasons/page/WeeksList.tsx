@@ -1,4 +1,12 @@
-import { type Review, dayOf, isWritten, reviewOfSeasonWeek, reviewsBesideSeason, seasonWeekSpan } from '@wimbel/core';
+import {
+  type Review,
+  dayOf,
+  isWritten,
+  reviewOfSeasonWeek,
+  reviewsBesideSeason,
+  seasonWeekSpan,
+  shownText,
+} from '@wimbel/core';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { Pressable, View } from 'react-native';
@@ -68,7 +76,7 @@ export function WeeksList({
 const firstWords = (review: Review | null): string | null => {
   if (review === null || !isWritten(review)) return null;
   const { wentWell, gotInTheWay, nextTime, lessons } = review.answers;
-  return beginningOf(wentWell || gotInTheWay || nextTime || lessons || '', 90);
+  return beginningOf(shownText(wentWell || gotInTheWay || nextTime || lessons || ''), 90);
 };
 
 function WeekLine({

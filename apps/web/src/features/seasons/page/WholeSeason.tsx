@@ -1,4 +1,4 @@
-import { type Review, bestAndWorst, reviewOfSeasonWeek, seasonAfter, seasonSpan } from '@wimbel/core';
+import { type Review, bestAndWorst, reviewOfSeasonWeek, seasonAfter, seasonSpan, shownText } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
@@ -55,7 +55,10 @@ export function WholeSeason({ figured, isAsked }: { figured: FiguredSeason; isAs
 
 const said = (review: Review | null): string => {
   const { wentWell, gotInTheWay, nextTime } = review?.answers ?? {};
-  return [wentWell, gotInTheWay, nextTime].filter(Boolean).join(' ');
+  return [wentWell, gotInTheWay, nextTime]
+    .map((each) => shownText(each ?? ''))
+    .filter(Boolean)
+    .join(' ');
 };
 
 function Extremes({ figured }: { figured: FiguredSeason }) {

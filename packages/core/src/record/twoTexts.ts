@@ -1,0 +1,59 @@
+/** The line above what stands beside a text, as anybody can read it who has the text alone. */
+const HEAD = '— Written on another device at the same time —';
+
+/** A long text as it shows, and what was written on other devices at the same time and is not yet put together with it. */
+export type TextAndOthers = { text: string; others: string[] };
+
+const HEADS = new RegExp(`(?:^|\\n\\n)${HEAD}\\n`);
+
+/** Parts a long text from what stands beside it; a text with nothing beside it is itself. */
+export function partText(whole: string): TextAndOthers {
+  if (!whole.includes(HEAD)) return { text: whole, others: [] };
+  const [text = '', ...others] = whole.split(HEADS);
+  return { text, others: others.map((each) => each.trim()).filter((each) => each !== '') };
+}
+
+/** A long text without what stands beside it, for where there is room for one line only. */
+export const shownText = (whole: string): string => partText(whole).text;
+
+/** The one text that {@link partText} parts so. */
+export const wholeText = ({ text, others }: TextAndOthers): string =>
+  [...(text === '' ? [] : [text]), ...others.map((each) => `${HEAD}\n${each}`)].join('\n\n');
+
+/** One of the others put below the text, or left out (`isKept` false): it no longer stands beside it. */
+export function settleOther({ text, others }: TextAndOthers, at: number, isKept: boolean): TextAndOthers {
+  const other = others[at] ?? '';
+  const isNew = isKept && other !== '' && !text.includes(other);
+  return {
+    text: isNew ? [text.trimEnd(), other].filter(Boolean).join('\n\n') : text,
+    others: others.filter((_, each) => each !== at),
+  };
+}
+
+const linesOf = (text: string): string[] => text.split('\n').map((each) => each.trimEnd());
+
+/**
+ * Two texts made of `was` as one: the later shows, and what only the earlier wrote stands beside it, line by line, until it is
+ * put together or left out. What either began from, or the later says already, does not stand twice, so that texts don't grow
+ * by meeting again and again; what one of the two settled stays so. Undefined where neither says anything.
+ */
+export function bothTexts(was: string, earlier: string, late: string): string | undefined {
+  const [first, one, other] = [partText(was), partText(earlier), partText(late)];
+  const text = other.text.trim() === '' || one.text.includes(other.text.trim()) ? one.text : other.text;
+  const begun = new Set(linesOf(first.text));
+  const own = linesOf(one.text).filter((each) => !begun.has(each) && !text.includes(each.trim()));
+  const isSettled = (each: string): boolean =>
+    first.others.includes(each) && !(one.others.includes(each) && other.others.includes(each));
+  const beside = [...other.others, ...one.others].filter((each) => !isSettled(each));
+  const said = new Set(linesOf(text));
+  const others: string[] = [];
+  for (const each of [...beside, own.join('\n')]) {
+    const lines = linesOf(each);
+    const left = lines.some((line) => line !== '' && said.has(line)) ? lines.filter((line) => !said.has(line)) : lines;
+    const stays = left.join('\n').trim();
+    if (stays !== '' && !text.includes(stays)) others.push(stays);
+    for (const line of lines) said.add(line);
+  }
+  if (text.trim() === '' && others.length === 0) return undefined;
+  return wholeText({ text: others.length === 0 ? text : text.trimEnd(), others });
+}
