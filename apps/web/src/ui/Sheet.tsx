@@ -2,6 +2,7 @@ import X from 'lucide-react-native/icons/x';
 import type { ReactNode } from 'react';
 import { Modal, Pressable, ScrollView, View } from 'react-native';
 import { themed, useIsWide } from '../theme/Theme.tsx';
+import { useEscape } from '../shared/useEscape.ts';
 import { useFocusBack } from '../shared/useFocusBack.ts';
 import { CORNER, SPACE } from '../theme/space.ts';
 import { IconButton } from './IconButton.tsx';
@@ -14,6 +15,7 @@ export function Sheet({ title, onClose, children }: Props) {
   const styles = useStyles();
   const isWide = useIsWide();
   useFocusBack();
+  useEscape(onClose);
   return (
     // Its own motion: the modal's would leave the sheet deaf to Escape and without a role until it is over.
     <Modal transparent visible animationType="none" onRequestClose={onClose} aria-label={title}>
