@@ -5,66 +5,61 @@ import { PHONE, WIDE } from '../playwright.config.ts';
 
 const accountPage = (person: Person) => person.visit('/settings/account');
 
-for (const [size, where] of [
-  [PHONE, 'on a phone'],
-  [WIDE, 'on a wide screen'],
-] as const) {
-  test(`${where}: the password is changed, other browsers are signed out, and the account goes with everything in it`, async ({
-    browser,
-  }) => {
-    const first = await Person.at(browser, { size });
-    const email = await first.signUp();
-    await first.addHabit({ name: 'Scales' });
-    await first.everythingSaved();
-    const second = await Person.at(browser, { size });
-    await second.signIn(email);
-    const third = await Person.at(browser, { size });
-    await third.signIn(email);
+test('on a phone: the password is changed, other browsers are signed out, and the account goes with everything in it', async ({
+  browser,
+}) => {
+  const first = await Person.at(browser, { size: PHONE });
+  const email = await first.signUp();
+  await first.addHabit({ name: 'Scales' });
+  await first.everythingSaved();
+  const second = await Person.at(browser, { size: PHONE });
+  await second.signIn(email);
+  const third = await Person.at(browser, { size: PHONE });
+  await third.signIn(email);
 
-    await accountPage(first);
-    await expect(first.page.getByText('this browser')).toHaveCount(1);
-    const signOut = first.page.getByRole('button', { name: /^Sign out: Chrome on Linux, last used/ });
-    await expect(signOut).toHaveCount(2);
-    await signOut.first().click();
-    await expect(signOut).toHaveCount(1);
+  await accountPage(first);
+  await expect(first.page.getByText('this browser')).toHaveCount(1);
+  const signOut = first.page.getByRole('button', { name: /^Sign out: Chrome on Linux, last used/ });
+  await expect(signOut).toHaveCount(2);
+  await signOut.first().click();
+  await expect(signOut).toHaveCount(1);
 
-    await first.page.getByLabel('Current password').fill('not the password');
-    await first.page.getByLabel('New password', { exact: true }).fill('quiet water runs');
-    await first.button('Change password').click();
-    await expect(first.page.getByText('That is not your password. Nothing was changed.')).toBeVisible();
-    await first.page.getByLabel('Current password').fill(PASSWORD);
-    await first.page.getByLabel('New password', { exact: true }).fill('            ');
-    await first.button('Change password').click();
-    await expect(first.page.getByText('Use more than spaces')).toBeVisible();
-    await first.page.getByLabel('New password', { exact: true }).fill('quiet water runs');
-    await first.button('Change password').click();
-    await expect(first.page.getByText('The password is changed, and you are signed out everywhere else')).toBeVisible();
-    // Both others are out at once: one was ended, the other by the new password.
-    for (const other of [second, third]) {
-      await other.page.reload();
-      await expect(other.button('Sign in')).toBeVisible();
-    }
-    await second.page.getByLabel('E-mail').fill(email);
-    await second.page.getByLabel('Password').fill(PASSWORD);
-    await second.button('Sign in').click();
-    await expect(second.page.getByText('Wrong e-mail or password. Nothing was changed.')).toBeVisible();
-    await second.page.getByLabel('Password').fill('quiet water runs');
-    await second.button('Sign in').click();
-    await expect(second.peg('Scales')).toBeVisible();
+  await first.page.getByLabel('Current password').fill('not the password');
+  await first.page.getByLabel('New password', { exact: true }).fill('quiet water runs');
+  await first.button('Change password').click();
+  await expect(first.page.getByText('That is not your password. Nothing was changed.')).toBeVisible();
+  await first.page.getByLabel('Current password').fill(PASSWORD);
+  await first.page.getByLabel('New password', { exact: true }).fill('            ');
+  await first.button('Change password').click();
+  await expect(first.page.getByText('Use more than spaces')).toBeVisible();
+  await first.page.getByLabel('New password', { exact: true }).fill('quiet water runs');
+  await first.button('Change password').click();
+  await expect(first.page.getByText('The password is changed, and you are signed out everywhere else')).toBeVisible();
+  // Both others are out at once: one was ended, the other by the new password.
+  for (const other of [second, third]) {
+    await other.page.reload();
+    await expect(other.button('Sign in')).toBeVisible();
+  }
+  await second.page.getByLabel('E-mail').fill(email);
+  await second.page.getByLabel('Password').fill(PASSWORD);
+  await second.button('Sign in').click();
+  await expect(second.page.getByText('Wrong e-mail or password. Nothing was changed.')).toBeVisible();
+  await second.page.getByLabel('Password').fill('quiet water runs');
+  await second.button('Sign in').click();
+  await expect(second.peg('Scales')).toBeVisible();
 
-    await accountPage(first);
-    await first.button('Delete account').click();
-    await first.page.getByLabel('Your password').fill('something else');
-    await first.button('Delete everything').click();
-    await expect(first.page.getByText('That is not your password. Nothing was changed.')).toBeVisible();
-    await first.page.getByLabel('Your password').fill('quiet water runs');
-    await first.button('Delete everything').click();
-    await expect(first.button('Sign in')).toBeVisible();
-    await second.page.reload();
-    await expect(second.button('Sign in')).toBeVisible();
-    for (const person of [first, second, third]) await person.leave();
-  });
-}
+  await accountPage(first);
+  await first.button('Delete account').click();
+  await first.page.getByLabel('Your password').fill('something else');
+  await first.button('Delete everything').click();
+  await expect(first.page.getByText('That is not your password. Nothing was changed.')).toBeVisible();
+  await first.page.getByLabel('Your password').fill('quiet water runs');
+  await first.button('Delete everything').click();
+  await expect(first.button('Sign in')).toBeVisible();
+  await second.page.reload();
+  await expect(second.button('Sign in')).toBeVisible();
+  for (const person of [first, second, third]) await person.leave();
+});
 
 test('everything is downloaded as one file, and a file is brought in beside what is here or in its place, with undo', async ({
   browser,

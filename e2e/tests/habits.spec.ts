@@ -2,166 +2,155 @@ import { expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
 import { PHONE, WIDE } from '../playwright.config.ts';
 
-const DEVICES = [
-  ['phone', PHONE],
-  ['wide screen', WIDE],
-] as const;
+test('on a phone: three times a week from a Thursday owes its share in its first week', async ({ browser }) => {
+  const person = await Person.at(browser, { size: PHONE });
+  await person.signUp();
+  await person.addHabit({ name: 'Sand the hull', often: { perWeek: 3 }, from: '2026-11-19' });
+  // Thursday to Sunday owe 4 of 7 of three days: 1.7, rounded to two.
+  await person.visit('/log?span=week&day=2026-11-19');
+  await expect(person.figures('Sand the hull')).toHaveAccessibleName(/^Sand the hull: 0 done of 2, 2 left, 0\s%(,|\.)/);
+  await (await person.reach('Sand the hull', 'Thursday 19 November')).click();
+  await expect(person.figures('Sand the hull')).toHaveAccessibleName(
+    /^Sand the hull: 1 done of 2, 1 left, 50\s%(,|\.)/,
+  );
+  await (await person.reach('Sand the hull', 'Saturday 21 November')).click();
+  await expect(person.figures('Sand the hull')).toHaveAccessibleName(
+    /^Sand the hull: 2 done of 2, 0 left, 100\s%(,|\.)/,
+  );
+  await person.go('Today');
+  await expect(person.row('Sand the hull')).toContainText('0 of 3 this week, 6 days left');
+  await expect(person.row('Sand the hull')).toContainText('1 week');
+  await person.leave();
+});
 
-for (const [device, size] of DEVICES) {
-  test(`on a ${device}: three times a week from a Thursday owes its share in its first week`, async ({ browser }) => {
-    const person = await Person.at(browser, { size });
-    await person.signUp();
-    await person.addHabit({ name: 'Sand the hull', often: { perWeek: 3 }, from: '2026-11-19' });
-    // Thursday to Sunday owe 4 of 7 of three days: 1.7, rounded to two.
-    await person.visit('/log?span=week&day=2026-11-19');
-    await expect(person.figures('Sand the hull')).toHaveAccessibleName(
-      /^Sand the hull: 0 done of 2, 2 left, 0\s%(,|\.)/,
-    );
-    await (await person.reach('Sand the hull', 'Thursday 19 November')).click();
-    await expect(person.figures('Sand the hull')).toHaveAccessibleName(
-      /^Sand the hull: 1 done of 2, 1 left, 50\s%(,|\.)/,
-    );
-    await (await person.reach('Sand the hull', 'Saturday 21 November')).click();
-    await expect(person.figures('Sand the hull')).toHaveAccessibleName(
-      /^Sand the hull: 2 done of 2, 0 left, 100\s%(,|\.)/,
-    );
-    await person.go('Today');
-    await expect(person.row('Sand the hull')).toContainText('0 of 3 this week, 6 days left');
-    await expect(person.row('Sand the hull')).toContainText('1 week');
-    await person.leave();
+test('on a wide screen: every day becomes every other day from today, and last month stays as it was', async ({
+  browser,
+}) => {
+  const person = await Person.at(browser, { size: WIDE });
+  await person.signUp();
+  await person.addHabit({ name: 'Splice a rope', from: '2026-10-01' });
+  await person.visit('/log?month=2026-10');
+  for (const day of ['Thursday 1 October', 'Friday 2 October'])
+    await (await person.reach('Splice a rope', day)).click();
+  const october = /^Splice a rope: 2 done of 31, 29 left, 6\s%/;
+  await expect(person.figures('Splice a rope')).toHaveAccessibleName(october);
+  await person.openHabit('Splice a rope');
+  await person.button('Edit habit').click();
+  await person.choose('Every few days');
+  await person.page.getByLabel('Every how many days').fill('2');
+  await person.page.getByLabel('Applies from').fill('2026-11-20');
+  await person.button('Save').click();
+  await expect(person.page.getByText('Choose today or a later day: past days keep their schedule')).toBeVisible();
+  await person.page.getByLabel('Applies from').fill('2026-11-24');
+  await person.button('Save').click();
+  await expect(person.card('Schedule history')).toContainText(/Every other day.*Since 24 November 2026/);
+  await expect(person.card('Schedule history')).toContainText(/Every day.*1 October to 23 November/);
+  await person.visit('/log?month=2026-10');
+  await expect(person.figures('Splice a rope')).toHaveAccessibleName(october);
+  await person.visit('/log');
+  // 23 days by the old terms; 24, 26, 28 and 30 by the new.
+  await expect(person.figures('Splice a rope')).toHaveAccessibleName(/0 done of 27, 27 left/);
+  await person.leave();
+});
+
+test('on a phone: amounts above, at and below the threshold, and a quit habit', async ({ browser }) => {
+  const person = await Person.at(browser, { size: PHONE });
+  await person.signUp();
+  await person.addHabit({ name: 'Cold swim', how: { unit: 'm', step: 100, atLeast: 600 }, from: '2026-11-22' });
+  await person.addHabit({
+    name: 'Screen after supper',
+    how: { unit: 'min', step: 15, atMost: 45 },
+    quit: true,
+    from: '2026-11-22',
   });
-
-  test(`on a ${device}: every day becomes every other day from today, and last month stays as it was`, async ({
-    browser,
-  }) => {
-    const person = await Person.at(browser, { size });
-    await person.signUp();
-    await person.addHabit({ name: 'Splice a rope', from: '2026-10-01' });
-    await person.visit('/log?month=2026-10');
-    for (const day of ['Thursday 1 October', 'Friday 2 October'])
-      await (await person.reach('Splice a rope', day)).click();
-    const october = /^Splice a rope: 2 done of 31, 29 left, 6\s%/;
-    await expect(person.figures('Splice a rope')).toHaveAccessibleName(october);
-    await person.openHabit('Splice a rope');
-    await person.button('Edit habit').click();
-    await person.choose('Every few days');
-    await person.page.getByLabel('Every how many days').fill('2');
-    await person.page.getByLabel('Applies from').fill('2026-11-20');
-    await person.button('Save').click();
-    await expect(person.page.getByText('Choose today or a later day: past days keep their schedule')).toBeVisible();
-    await person.page.getByLabel('Applies from').fill('2026-11-24');
-    await person.button('Save').click();
-    await expect(person.card('Schedule history')).toContainText(/Every other day.*Since 24 November 2026/);
-    await expect(person.card('Schedule history')).toContainText(/Every day.*1 October to 23 November/);
-    await person.visit('/log?month=2026-10');
-    await expect(person.figures('Splice a rope')).toHaveAccessibleName(october);
-    await person.visit('/log');
-    // 23 days by the old terms; 24, 26, 28 and 30 by the new.
-    await expect(person.figures('Splice a rope')).toHaveAccessibleName(/0 done of 27, 27 left/);
-    await person.leave();
-  });
-
-  test(`on a ${device}: amounts above, at and below the threshold, and a quit habit`, async ({ browser }) => {
-    const person = await Person.at(browser, { size });
-    await person.signUp();
-    await person.addHabit({ name: 'Cold swim', how: { unit: 'm', step: 100, atLeast: 600 }, from: '2026-11-22' });
-    await person.addHabit({
-      name: 'Screen after supper',
-      how: { unit: 'min', step: 15, atMost: 45 },
-      quit: true,
-      from: '2026-11-22',
-    });
-    const log = async (habit: string, day: string, amount: string): Promise<void> => {
-      await person.visit(`/today?day=2026-11-${day}`);
-      await person.row(habit).click();
-      await person.page.getByLabel(/^Amount/).fill(amount);
-      await person.page.keyboard.press('Escape');
-    };
-    const outcome = async (habit: string, state: string): Promise<void> =>
-      expect(person.peg(habit)).toHaveAttribute('aria-checked', state);
-    await log('Cold swim', '22', '600.5');
-    await outcome('Cold swim', 'true');
-    await log('Cold swim', '23', '600');
-    await outcome('Cold swim', 'true');
-    await log('Cold swim', '24', '599,9');
-    await outcome('Cold swim', 'mixed');
-    await log('Screen after supper', '22', '46');
-    await outcome('Screen after supper', 'false');
-    await log('Screen after supper', '23', '45');
-    await outcome('Screen after supper', 'true');
-    await log('Screen after supper', '24', '0');
-    await outcome('Screen after supper', 'true');
-    await expect(person.row('Screen after supper')).toContainText('0 of 45 min at most · held off 2 of 3 this month');
-    await person.visit('/log');
-    await expect(person.figures('Cold swim')).toHaveAccessibleName(/2 done of 9, 7 left, 22\s%, 1,800.4 m in all/);
-    await person.page.reload();
-    await expect(person.figures('Cold swim')).toHaveAccessibleName(/1,800.4 m in all/);
-    await person.leave();
-  });
-
-  test(`on a ${device}: a rest day, and a miss whose reason is found on the habit’s page`, async ({ browser }) => {
-    const person = await Person.at(browser, { size });
-    await person.signUp();
-    await person.addHabit({ name: 'Scales', from: '2026-11-21' });
-    await person.checkOff('Scales');
-    await person.row('Scales').click();
-    // Its whole week is put right at once: Monday by a tap, and then Sunday's week by its day.
-    await person.page.getByRole('checkbox', { name: 'Monday 23 November: empty' }).click();
-    await person.choose('Missed');
-    await person.page.getByLabel('Reason').fill('Storm, stayed in');
+  const log = async (habit: string, day: string, amount: string): Promise<void> => {
+    await person.visit(`/today?day=2026-11-${day}`);
+    await person.row(habit).click();
+    await person.page.getByLabel(/^Amount/).fill(amount);
     await person.page.keyboard.press('Escape');
-    await person.visit('/today?day=2026-11-22');
-    await person.row('Scales').click();
-    await person.choose('Rest');
-    await expect(person.page.getByText('A rest day: excused.')).toBeVisible();
-    await person.button('Habit page').click();
-    await expect(person.card('What got in the way')).toContainText(/Storm, stayed in.*23 November/);
-    await expect(person.page.getByRole('button', { name: 'Sunday 22 November: rest' })).toBeVisible();
-    await expect(person.card('Kept')).toContainText(/7 days.*1 of 3, 33/);
-    await expect(person.card('Streak')).toContainText('1 day, since 24 November');
-    await person.page.getByRole('button', { name: /^Saturday 21 November: empty/ }).click();
-    await person.choose('Done');
-    await person.button('Close').last().click();
-    await expect(person.card('Kept')).toContainText(/7 days.*2 of 3, 67/);
-    await person.leave();
-  });
+  };
+  const outcome = async (habit: string, state: string): Promise<void> =>
+    expect(person.peg(habit)).toHaveAttribute('aria-checked', state);
+  await log('Cold swim', '22', '600.5');
+  await outcome('Cold swim', 'true');
+  await log('Cold swim', '23', '600');
+  await outcome('Cold swim', 'true');
+  await log('Cold swim', '24', '599,9');
+  await outcome('Cold swim', 'mixed');
+  await log('Screen after supper', '22', '46');
+  await outcome('Screen after supper', 'false');
+  await log('Screen after supper', '23', '45');
+  await outcome('Screen after supper', 'true');
+  await log('Screen after supper', '24', '0');
+  await outcome('Screen after supper', 'true');
+  await expect(person.row('Screen after supper')).toContainText('0 of 45 min at most · held off 2 of 3 this month');
+  await person.visit('/log');
+  await expect(person.figures('Cold swim')).toHaveAccessibleName(/2 done of 9, 7 left, 22\s%, 1,800.4 m in all/);
+  await person.page.reload();
+  await expect(person.figures('Cold swim')).toHaveAccessibleName(/1,800.4 m in all/);
+  await person.leave();
+});
 
-  test(`on a ${device}: two weeks of pause keep the streak; archived and started again keeps it too`, async ({
-    browser,
-  }) => {
-    const person = await Person.at(browser, { size });
-    await person.signUp();
-    await person.addHabit({ name: 'Scales', from: '2026-11-07' });
-    for (const day of ['07', '08', '23']) {
-      await person.visit(`/today?day=2026-11-${day}`);
-      await person.checkOff('Scales');
-    }
-    await person.openHabit('Scales');
-    await expect(person.card('Streak')).toContainText('1 day, since 23 November');
-    await person.button('Add a pause').click();
-    await person.page.getByLabel('First day').fill('2026-11-22');
-    await person.page.getByLabel('Last day').fill('2026-11-09');
-    await person.button('Save').click();
-    await expect(person.page.getByText('The last day is before the first')).toBeVisible();
-    await person.page.getByLabel('First day').fill('2026-11-09');
-    await person.page.getByLabel('Last day').fill('2026-11-22');
-    await person.page.getByLabel('Why').fill('On the island');
-    await person.button('Save').click();
-    await expect(person.card('Streak')).toContainText('3 days, since 7 November');
-    await expect(person.card('Pauses')).toContainText(/9 to 22 November.*On the island/);
+test('on a wide screen: a rest day, and a miss whose reason is found on the habit’s page', async ({ browser }) => {
+  const person = await Person.at(browser, { size: WIDE });
+  await person.signUp();
+  await person.addHabit({ name: 'Scales', from: '2026-11-21' });
+  await person.checkOff('Scales');
+  await person.row('Scales').click();
+  // Its whole week is put right at once: Monday by a tap, and then Sunday's week by its day.
+  await person.page.getByRole('checkbox', { name: 'Monday 23 November: empty' }).click();
+  await person.choose('Missed');
+  await person.page.getByLabel('Reason').fill('Storm, stayed in');
+  await person.page.keyboard.press('Escape');
+  await person.visit('/today?day=2026-11-22');
+  await person.row('Scales').click();
+  await person.choose('Rest');
+  await expect(person.page.getByText('A rest day: excused.')).toBeVisible();
+  await person.button('Habit page').click();
+  await expect(person.card('What got in the way')).toContainText(/Storm, stayed in.*23 November/);
+  await expect(person.page.getByRole('button', { name: 'Sunday 22 November: rest' })).toBeVisible();
+  await expect(person.card('Kept')).toContainText(/7 days.*1 of 3, 33/);
+  await expect(person.card('Streak')).toContainText('1 day, since 24 November');
+  await person.page.getByRole('button', { name: /^Saturday 21 November: empty/ }).click();
+  await person.choose('Done');
+  await person.button('Close').last().click();
+  await expect(person.card('Kept')).toContainText(/7 days.*2 of 3, 67/);
+  await person.leave();
+});
 
-    await person.button('Archive this habit').click();
-    await expect(person.page.getByText(/Archived, its last day was 23 November/)).toBeVisible();
-    await person.go('Today');
-    await expect(person.page.getByText('Scales')).toHaveCount(0);
-    await person.visit('/settings/habits');
-    await person.button('Start Scales again').click();
-    await expect(person.page.getByText('Scales is on your days again')).toBeVisible();
-    await person.go('Today');
-    await expect(person.row('Scales')).toContainText('3 days');
-    await person.leave();
-  });
-}
+test('on a phone: two weeks of pause keep the streak; archived and started again keeps it too', async ({ browser }) => {
+  const person = await Person.at(browser, { size: PHONE });
+  await person.signUp();
+  await person.addHabit({ name: 'Scales', from: '2026-11-07' });
+  for (const day of ['07', '08', '23']) {
+    await person.visit(`/today?day=2026-11-${day}`);
+    await person.checkOff('Scales');
+  }
+  await person.openHabit('Scales');
+  await expect(person.card('Streak')).toContainText('1 day, since 23 November');
+  await person.button('Add a pause').click();
+  await person.page.getByLabel('First day').fill('2026-11-22');
+  await person.page.getByLabel('Last day').fill('2026-11-09');
+  await person.button('Save').click();
+  await expect(person.page.getByText('The last day is before the first')).toBeVisible();
+  await person.page.getByLabel('First day').fill('2026-11-09');
+  await person.page.getByLabel('Last day').fill('2026-11-22');
+  await person.page.getByLabel('Why').fill('On the island');
+  await person.button('Save').click();
+  await expect(person.card('Streak')).toContainText('3 days, since 7 November');
+  await expect(person.card('Pauses')).toContainText(/9 to 22 November.*On the island/);
+
+  await person.button('Archive this habit').click();
+  await expect(person.page.getByText(/Archived, its last day was 23 November/)).toBeVisible();
+  await person.go('Today');
+  await expect(person.page.getByText('Scales')).toHaveCount(0);
+  await person.visit('/settings/habits');
+  await person.button('Start Scales again').click();
+  await expect(person.page.getByText('Scales is on your days again')).toBeVisible();
+  await person.go('Today');
+  await expect(person.row('Scales')).toContainText('3 days');
+  await person.leave();
+});
 
 test('habits are put in order by dragging and by keyboard, and the order shows everywhere', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });

@@ -45,7 +45,8 @@ test('450 habits are lived with for a week by keyboard alone: found, checked off
   const days = ['Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday', 'Monday'];
   for (const [index, weekday] of days.entries()) {
     await expect(person.heading(weekday)).toBeVisible();
-    for (const [at, number] of [433, 217, 8].entries()) {
+    // Three on the first day and on the last, one in between.
+    for (const [at, number] of (index % 6 === 0 ? [433, 217, 8] : [433]).entries()) {
       await page.keyboard.press('/');
       await page.keyboard.type(`practice ${number}`);
       await expect(page.getByRole('row').first()).toHaveAccessibleName(new RegExp(`^Practice ${number},`));
