@@ -33,7 +33,10 @@ function readScript(folder, name) {
     const [, id, list] = MODULE_END.exec(text) ?? [];
     if (id === undefined) throw new Error(`A module of ${name} cannot be read: … ${text.slice(-120)}`);
     const { paths = {}, ...places } = Array.isArray(JSON.parse(list)) ? { ...JSON.parse(list) } : JSON.parse(list);
-    return { id, text: text.trimEnd(), order: Object.values(places).map(String), later: new Set(Object.keys(paths)) };
+    const order = Object.values(places).map(String);
+    // What is fetched later but is common to several parts has no address yet: it is taken to be there.
+    const asked = [...text.matchAll(/\(d\[(\d+)\],d\.paths/g)].map(([, at]) => order[at]);
+    return { id, text: text.trimEnd(), order, later: new Set([...Object.keys(paths), ...asked]) };
   });
   return { name, head, modules, tail: tail.filter((line) => !line.startsWith('//# ')) };
 }
@@ -127,19 +130,27 @@ export function partCommon(folder) {
       ])
       .filter(([, list]) => list.length > 0),
   );
+  const atAddresses = placeLater(laid, needsOf, needed);
   const [firsts, rest] = inTasks(entry);
   const texts = new Map(scripts.map((each) => [each.name, textOf(each)]));
   for (const each of [...firsts, rest]) texts.set(each.name, textOf(each));
   // What stands around every place is run before the router asks for it: a task of its own too.
   texts.set(root.name, textOf({ ...root, tail: [`__r(${moduleOfPlace(entry, './_layout.tsx')});`] }));
-  texts.set(runtime.name, `${textOf(runtime)}${LOADER.replace('NEEDED', JSON.stringify(needed))}\n`);
   for (const worker of workers) texts.set(worker.name, textOf(sharing(worker, laid)));
   texts.delete(common.name);
   for (const { name, text } of laid) texts.set(name, text);
+  const changed = [];
+  for (const [name, text] of texts) {
+    const next = atAddresses(text);
+    if (next === text) continue;
+    texts.set(name, next);
+    changed.push(name);
+  }
+  texts.set(runtime.name, `${textOf(runtime)}${LOADER.replace('NEEDED', JSON.stringify(needed))}\n`);
   const renamed = layAnew(
     folder,
     texts,
-    [runtime, ...workers].map(({ name }) => name),
+    [...[runtime, ...workers].map(({ name }) => name), ...changed],
     hashOf(laid.map(({ name }) => name).join()),
   );
   rmSync(join(folder, SCRIPTS, common.name));
@@ -167,6 +178,40 @@ export function partCommon(folder) {
       throw new Error(`${name} names ${missing.join()}, which is not there`);
   }
   return [runtime, ...firsts, root, entry].map(({ name }) => renamed(name)).concat(atOnceNames);
+}
+
+/**
+ * Gives an address to what is fetched later out of the common pieces: that of the piece which holds it, whose other needs are
+ * noted in `needed`. Gives what writes the addresses into a script.
+ */
+function placeLater(laid, needsOf, needed) {
+  const pieceOf = (id) => laid.find((piece) => piece.ids.has(id));
+  const isHere = (piece) => piece === undefined || piece.isAtOnce;
+  return (text) =>
+    text
+      .split('\n')
+      .map((line) => {
+        const [end, id, list] = MODULE_END.exec(line) ?? [];
+        if (id === undefined) return line;
+        const parsed = JSON.parse(list);
+        const order = Object.entries(Array.isArray(parsed) ? { ...parsed } : parsed).filter(([at]) => at !== 'paths');
+        const places = Object.fromEntries(order);
+        const paths = { ...parsed.paths };
+        for (const [, at] of line.matchAll(/\(d\[(\d+)\],d\.paths/g)) {
+          const asked = String(places[at]);
+          const piece = pieceOf(asked);
+          if (paths[asked] !== undefined || isHere(piece)) continue;
+          const address = addressOf(piece.name);
+          const others = [...needsOf({ modules: [{ id: asked }] })].map(pieceOf).filter((each) => !isHere(each));
+          needed[address] = [
+            ...new Set([...(needed[address] ?? []), ...others.map(({ name }) => addressOf(name))]),
+          ].filter((each) => each !== address);
+          paths[asked] = address;
+        }
+        if (Object.keys(paths).length === Object.keys(parsed.paths ?? {}).length) return line;
+        return line.replace(end, `,${id},${JSON.stringify({ ...places, paths })});`);
+      })
+      .join('\n');
 }
 
 /**

@@ -195,7 +195,16 @@ async function screensOf(person: Person): Promise<string[]> {
     await person.page.setViewportSize(size);
     for (const address of ['/today', '/log?month=2026-10', '/goals', '/charts?span=year', '/rewards', '/seasons']) {
       await person.visit(address);
-      await person.page.clock.runFor(1000);
+      // Some of a screen follows a moment later.
+      let before = '';
+      const stands = async (): Promise<boolean> => {
+        await person.page.clock.runFor(500);
+        const now = `${await person.page.getByRole('main').textContent()}`;
+        const isSame = now === before;
+        before = now;
+        return isSame;
+      };
+      await expect.poll(stands, { intervals: [500] }).toBe(true);
       const main = person.page.getByRole('main');
       await expect(main).toContainText(/\d/);
       words.push(`${address}: ${await main.textContent()}`);

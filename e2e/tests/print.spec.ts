@@ -34,6 +34,9 @@ test('a goal, a season and a look back are printed as they stand, whole and on w
     await page.emulateMedia({ media: 'print', colorScheme: 'dark' });
     await page.evaluate(() => dispatchEvent(new Event('beforeprint')));
     await expect(page.getByRole('navigation')).toBeHidden();
+    // There is nothing to tap, and what can be asked stands as it is.
+    for (const name of ['Back', 'Check in', 'Edit goal', 'Add a key result', 'Edit season'])
+      await expect(main.getByRole('button', { name, exact: true })).toHaveCount(0);
     // Nothing of it scrolls inside itself: what is below is on paper too.
     const cut = await page.evaluate(() => {
       const { height } = document.querySelector('[role="main"]')!.getBoundingClientRect();

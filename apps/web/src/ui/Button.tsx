@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { ActivityIndicator, Pressable, type StyleProp, type ViewStyle } from 'react-native';
 import { themed, useTheme } from '../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../theme/space.ts';
+import { ONLY_ON_SCREEN } from './onlyOnScreen.ts';
 import { Words } from './Words.tsx';
 
 type Props = {
@@ -31,6 +32,7 @@ export function Button({
   const off = isBusy || isDisabled;
   return (
     <Pressable
+      {...ONLY_ON_SCREEN}
       role="button"
       aria-label={label ?? children}
       aria-busy={isBusy}

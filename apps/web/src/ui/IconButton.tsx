@@ -2,6 +2,7 @@ import { type ComponentType, useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { themed, useIsWide, useTheme } from '../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../theme/space.ts';
+import { ONLY_ON_SCREEN } from './onlyOnScreen.ts';
 import { Words } from './Words.tsx';
 
 /** How long the name of an icon stays after a long press. */
@@ -50,6 +51,7 @@ export function IconButton({
   }, [isTold]);
   return (
     <Pressable
+      {...ONLY_ON_SCREEN}
       role="button"
       nativeID={id}
       aria-label={label}

@@ -2,7 +2,7 @@ import { type Collection, LIST_COLLECTIONS, type RecordOf } from '@wimbel/contra
 import { NO_ENTRIES, type Settings, eachEntry } from '@wimbel/core';
 import { proxy, wrap } from 'comlink';
 import type { RecordsState } from '../../../store/recordsState.ts';
-import type { Taken, Taker, Wish } from './taker.ts';
+import type { BesideTaker, TakenFile, Wish } from './taker.ts';
 
 type AnyRecord = RecordOf<Collection>;
 type Piece = { collection: Collection; records: AnyRecord[] };
@@ -42,19 +42,20 @@ export async function handOver(taker: Taking, records: RecordsState, { onShare, 
 }
 
 /** Writes a file of the record beside the screen, which stays free meanwhile. Rejects where it is given up, or breaks. */
-export async function takeOut(records: RecordsState, wish: Wish, handing: Handing): Promise<Taken> {
+export async function takeOut(records: RecordsState, wish: Wish, type: string, handing: Handing): Promise<TakenFile> {
   const worker = new Worker(new URL('./taker.worker', import.meta.url));
   const ended = new Promise<never>((_, reject) => {
     worker.addEventListener('error', () => reject(new Error('the taker broke')));
     handing.signal.addEventListener('abort', () => reject(handing.signal.reason as Error));
   });
-  const taker = wrap<Taker>(worker);
+  const taker = wrap<BesideTaker>(worker);
   const { onShare, signal } = handing;
   // Handing over is the smaller part of the work.
-  const work = async (): Promise<Taken> => {
+  const work = async (): Promise<TakenFile> => {
     await handOver(taker, records, { signal, onShare: (share) => onShare(share * 0.3) });
     return taker.write(
       wish,
+      type,
       proxy((share: number) => onShare(0.3 + share * 0.7)),
     );
   };

@@ -40,6 +40,12 @@ export type Taker = {
   write: (wish: Wish, onShare: (share: number) => void) => Promise<Taken>;
 };
 
+/** A taker in a worker: its files come as such, which weigh nothing to hand over however large they are. */
+export type BesideTaker = Omit<Taker, 'write'> & {
+  write: (wish: Wish, type: string, onShare: (share: number) => void) => Promise<TakenFile>;
+};
+export type TakenFile = { file: Blob; count: number };
+
 const empty = (settings: Settings): Records =>
   ({ settings, ...Object.fromEntries(LIST_COLLECTIONS.map((collection) => [collection, []])) }) as unknown as Records;
 

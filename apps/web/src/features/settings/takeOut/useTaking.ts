@@ -19,12 +19,11 @@ export function useTaking(onDone: () => void) {
     stopping.current = control;
     setShare(0);
     try {
-      const { content, count } = await takeOut(store.getState().records, wish, {
+      const { file, count } = await takeOut(store.getState().records, wish, type, {
         onShare: setShare,
         signal: control.signal,
       });
-      // Programs that open tables know the letters by this mark.
-      download(name, new Blob(type === 'text/csv' ? ['\uFEFF', content] : [content], { type }));
+      download(name, file);
       toast({ text: `${counted(count, ...what)} in ${name}` });
       onDone();
     } catch {
