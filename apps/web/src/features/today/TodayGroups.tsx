@@ -86,12 +86,15 @@ function SectionHead({
 /** A group of habits that the day asks for. */
 export function Section({
   section,
+  most = Infinity,
   day,
   isFolded,
   onFold,
   onOpen,
 }: {
   section: TodaySection;
+  /** So many of its rows are drawn for now. */
+  most?: number;
   day: PlainDay;
   isFolded: boolean;
   onFold: () => void;
@@ -109,7 +112,7 @@ export function Section({
       />
       {isFolded ? null : (
         <Card isFlush>
-          {section.rows.map(({ track }, index) => (
+          {section.rows.slice(0, most).map(({ track }, index) => (
             <HabitRow key={track.habit.id} habitId={track.habit.id} day={day} onOpen={onOpen} place={index} />
           ))}
         </Card>

@@ -7,6 +7,7 @@ import { OnlyChips, OnlyLine, useTracksOnly } from '../../parts/OnlyChips.tsx';
 import { QuoteLine } from '../../parts/QuoteLine.tsx';
 import { useKeptNames } from '../../shared/kept.ts';
 import { useLater } from '../../shared/settle.ts';
+import { usePortions } from '../../shared/usePortions.ts';
 import { useSwipe } from '../../shared/swipe.ts';
 import { useDayParam } from '../../shared/useDayParam.ts';
 import { changeTo } from '../../store/makeChange.ts';
@@ -47,6 +48,8 @@ const EntrySheet = later(() => import('../../parts/EntrySheet.tsx').then((module
 /** How long a habit that was just done stays where it is, so that nothing moves under the thumb. */
 const SETTLES_AFTER_MS = 900;
 const ONLY_LEFT = 'left';
+/** How many rows are drawn at once, and how many in each turn after: what is seen first, and what follows below it. */
+const PORTIONS = { phone: { first: 14, more: 12 }, wide: { first: 28, more: 20 } } as const;
 
 /** What a day asks, in groups; what was done settles below after a moment. */
 function usePlan(day: PlainDay) {
@@ -135,9 +138,18 @@ function DayOfHabits({
   const shown = plan.sections
     .map((section) => sectionWith(section, isAmong))
     .filter((section) => section.rows.length > 0 && !(hidesDone && isAllSettled(section)));
+  const rowsBefore = new Map<string, number>();
+  let rows = 0;
+  for (const { key, rows: own } of shown) {
+    rowsBefore.set(key, rows);
+    rows += own.length;
+  }
+  const { first, more } = PORTIONS[isWide ? 'wide' : 'phone'];
+  const drawn = usePortions(rows, first, more);
   const sectionOf = (section: TodaySection) => (
     <Section
       key={section.key}
+      most={Math.max(0, drawn - (rowsBefore.get(section.key) ?? 0))}
       section={hidesDone ? sectionWith(section, (track) => !isSettled(track)) : section}
       day={day}
       isFolded={folded.has(section.key)}
