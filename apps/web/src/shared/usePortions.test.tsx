@@ -1,11 +1,11 @@
-import { act, render } from '@testing-library/react';
+import { act, fireEvent, render, screen } from '@testing-library/react';
 import { usePortions } from './usePortions.ts';
 
 const seen: number[] = [];
 function Things({ total }: { total: number }) {
-  const drawn = usePortions(total, 4, 3);
+  const { drawn, drawAll } = usePortions(total, 4);
   seen.push(Math.min(drawn, total));
-  return null;
+  return <button onClick={drawAll}>All</button>;
 }
 const turn = (): Promise<void> => act(() => new Promise((resolve) => setTimeout(resolve, 20)));
 
@@ -17,7 +17,13 @@ it('draws a few at once, and the others a portion at a time', async () => {
   await turn();
   await turn();
   await turn();
-  expect([...new Set(seen)]).toEqual([4, 7, 9]);
+  expect([...new Set(seen)]).toEqual([4, 8, 9]);
+});
+
+it('draws all at once where that is asked for', () => {
+  render(<Things total={900} />);
+  fireEvent.click(screen.getByText('All'));
+  expect(seen).toEqual([4, 900]);
 });
 
 it('draws what is few at once, and what comes later too', async () => {

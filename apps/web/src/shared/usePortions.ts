@@ -1,20 +1,23 @@
 import { startTransition, useEffect, useState } from 'react';
 import { otherWork } from './otherWork.ts';
 
+/** So many more are drawn in one turn at most. */
+const MOST = 40;
+
 /**
- * How many of so many things are to be drawn: a first few at once, then some more each time the page has had its turn, until
- * all of them are; from then on all there are.
+ * How many of so many things are to be drawn: a first few at once, then as many again each time the page has had its turn,
+ * until all of them are; from then on all there are. `drawAll` does not wait for that.
  */
-export function usePortions(total: number, first: number, more: number): number {
+export function usePortions(total: number, first: number): { drawn: number; drawAll: () => void } {
   const [drawn, setDrawn] = useState(first);
   const isAll = drawn >= total;
   useEffect(() => {
     if (isAll) return;
     let isGone = false;
     void otherWork().then(() => {
-      if (!isGone) startTransition(() => setDrawn((before) => before + more));
+      if (!isGone) startTransition(() => setDrawn((before) => before + Math.min(before, MOST)));
     });
     return () => void (isGone = true);
-  }, [drawn, isAll, more]);
-  return isAll ? Infinity : drawn;
+  }, [drawn, isAll]);
+  return { drawn: isAll ? Infinity : drawn, drawAll: () => setDrawn(total) };
 }

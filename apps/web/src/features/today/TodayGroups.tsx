@@ -15,7 +15,14 @@ import type { TodayPlan, TodaySection } from './todaySections.ts';
 const JUMPS_FROM = 6;
 
 /** A row of the groups of a long day, to go to one at once. */
-export function JumpRow({ sections }: { sections: readonly TodaySection[] }) {
+export function JumpRow({
+  sections,
+  onJump,
+}: {
+  sections: readonly TodaySection[];
+  /** Before it goes there: all that lies above must be there. */
+  onJump: () => void;
+}) {
   const styles = useStyles();
   const { colors } = useTheme();
   if (sections.length < JUMPS_FROM) return null;
@@ -29,7 +36,10 @@ export function JumpRow({ sections }: { sections: readonly TodaySection[] }) {
             style={styles.jump}
             label={`Go to ${title}`}
             icon={dye === null ? null : <View style={[styles.dot, { backgroundColor: dyeColor(colors, dye) }]} />}
-            onPress={() => document.getElementById(sectionId(key))?.scrollIntoView({ block: 'start' })}
+            onPress={() => {
+              onJump();
+              document.getElementById(sectionId(key))?.scrollIntoView({ block: 'start' });
+            }}
           >
             {title}
           </Button>

@@ -2,6 +2,7 @@ import { type PlainDay, type Track, flexibleToGoOn, formatDay } from '@wimbel/co
 import { useRouter } from 'expo-router';
 import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { flushSync } from 'react-dom';
 import { later } from '../../parts/later.tsx';
 import { OnlyChips, OnlyLine, useTracksOnly } from '../../parts/OnlyChips.tsx';
 import { QuoteLine } from '../../parts/QuoteLine.tsx';
@@ -48,8 +49,8 @@ const EntrySheet = later(() => import('../../parts/EntrySheet.tsx').then((module
 /** How long a habit that was just done stays where it is, so that nothing moves under the thumb. */
 const SETTLES_AFTER_MS = 900;
 const ONLY_LEFT = 'left';
-/** How many rows are drawn at once, and how many in each turn after: what is seen first, and what follows below it. */
-const PORTIONS = { phone: { first: 14, more: 12 }, wide: { first: 28, more: 20 } } as const;
+/** How many rows are drawn at once: those that are seen first. */
+const FIRST_ROWS = { phone: 14, wide: 28 };
 
 /** What a day asks, in groups; what was done settles below after a moment. */
 function usePlan(day: PlainDay) {
@@ -144,8 +145,7 @@ function DayOfHabits({
     rowsBefore.set(key, rows);
     rows += own.length;
   }
-  const { first, more } = PORTIONS[isWide ? 'wide' : 'phone'];
-  const drawn = usePortions(rows, first, more);
+  const { drawn, drawAll } = usePortions(rows, isWide ? FIRST_ROWS.wide : FIRST_ROWS.phone);
   const sectionOf = (section: TodaySection) => (
     <Section
       key={section.key}
@@ -174,7 +174,7 @@ function DayOfHabits({
       <WeekStrip day={day} onChoose={onDay} />
       <LeftLine day={day} isToday={isToday} plan={plan} aside={isWide ? grouping : null} />
       <OnlyLine only={only} onAll={() => setOnly(null)} />
-      <JumpRow sections={shown} />
+      <JumpRow sections={shown} onJump={() => flushSync(drawAll)} />
       {isWide ? (
         <View style={styles.columns}>
           <View style={styles.column}>{shown.filter((_, index) => index % 2 === 0).map(sectionOf)}</View>
