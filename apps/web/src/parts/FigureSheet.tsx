@@ -7,7 +7,8 @@ import { SPACE, TOUCH_PX } from '../theme/space.ts';
 import { Sheet } from '../ui/Sheet.tsx';
 import { Words } from '../ui/Words.tsx';
 import type { Asked } from '../words/asked.ts';
-import { type FigureAccount, accountOf } from '../words/figureAccount.ts';
+import { accountOf } from '../words/figureAccount.ts';
+import type { FigureAccount } from '../words/figureTold.ts';
 
 /** What a figure is made of: one sentence, its parts each leading to its place, and what they come to together. */
 export function FigureSheet({

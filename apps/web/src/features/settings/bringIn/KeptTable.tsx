@@ -75,8 +75,7 @@ export function KeptTable({ grids, reader, understood, choices, onChoose }: Prop
     return () => {
       isOver = true;
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the reader stays, and has read these grids
-  }, [grid, row, column, rows, columns, understood]);
+  }, [ask, grid, row, column, rows, columns, understood]);
   const block = understood.blocks.find((each) => each.grid === grid);
   return (
     <SectionCard title="As you kept it">

@@ -61,8 +61,7 @@ function useUnderstanding({ grids, reader }: Props, choices: GridChoices, isNoMi
         if (mine === turn.current) startTransition(() => setUnderstood(next));
       })
       .catch(() => setBroken(true));
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the reader stays, and has read these grids
-  }, [choices, grids, habits, today]);
+  }, [ask, choices, grids, habits, today]);
   useEffect(() => {
     if (understood === null) return;
     let isOver = false;
@@ -81,8 +80,7 @@ function useUnderstanding({ grids, reader }: Props, choices: GridChoices, isNoMi
     return () => {
       isOver = true;
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the reader stays, and has read these grids
-  }, [understood, nameChoices, isNoMissed, habits, today, store]);
+  }, [ask, understood, nameChoices, isNoMissed, habits, today, store]);
   return { understood, coming, habits, nameChoices, setNamed, isBroken };
 }
 

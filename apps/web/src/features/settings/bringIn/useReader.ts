@@ -1,5 +1,5 @@
 import { type Remote, wrap } from 'comlink';
-import { useEffect, useRef } from 'react';
+import { useEffect, useState } from 'react';
 import type { Reader } from './reader.ts';
 
 /** A reader beside the screen; each of its answers is waited for. */
@@ -22,21 +22,26 @@ function start(): Running {
  * What reads beside the screen, for as long as it stands. `ask` rejects where the reader breaks or is stopped; after that the
  * next one that asks gets another, which has read nothing yet.
  */
-export function useReader() {
-  const running = useRef<Running | null>(null);
-  const stop = useRef(() => {
-    running.current?.worker.terminate();
-    running.current = null;
-  });
-  useEffect(() => stop.current, []);
+export function useReader(): { ask: <T>(work: (reader: ReaderBeside) => Promise<T>) => Promise<T>; stop: () => void } {
+  const [reader] = useState(createAsking);
+  useEffect(() => reader.stop, [reader]);
+  return reader;
+}
+
+function createAsking() {
+  let running: Running | null = null;
+  const stop = (): void => {
+    running?.worker.terminate();
+    running = null;
+  };
   return {
-    async ask<T>(work: (reader: ReaderBeside) => Promise<T>): Promise<T> {
-      const now = (running.current ??= start());
+    ask: <T>(work: (reader: ReaderBeside) => Promise<T>): Promise<T> => {
+      const now = (running ??= start());
       return Promise.race([work(now.reader), now.broken]).catch((error: unknown) => {
-        if (running.current === now) stop.current();
+        if (running === now) stop();
         throw error;
       });
     },
-    stop: () => stop.current(),
+    stop,
   };
 }
