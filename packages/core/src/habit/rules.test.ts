@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { scoreOn, totalsOf } from '../day/dayScore.ts';
-import { type PlainDay, dayOf, formatDay } from '../calendar/plainDay.ts';
+import { type PlainDay, dayOf, formatDay, weekdayOf } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { entryYearsOf, withEntryOn } from '../record/entryYears.ts';
 import type { Entry, Habit } from '../record/records.ts';
@@ -183,7 +183,10 @@ describe('runs as they stood at the end of a day', () => {
         const endless = { ...habit, endsOn: undefined };
         const then = buildTrack(endless, known, until, 'monday');
         const now = buildTrack(endless, all, TODAY, 'monday');
+        // A week or month whose last day is over is decided; on that very day it still ran.
+        const isLast = { days: false, weeks: weekdayOf(until) === 6, months: formatDay(until + 1).endsWith('-01') };
         for (const unit of ['days', 'weeks', 'months'] as const) {
+          if (isLast[unit]) continue;
           expect(runsOf(now, unit, until)).toEqual(runsOf(then, unit));
           compared += runsOf(then, unit).length;
         }
