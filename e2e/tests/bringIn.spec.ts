@@ -267,7 +267,7 @@ test('a page that is closed while a large file comes in goes on with it the next
     terms: [{ from: '2020-01-01', schedule: { kind: 'daily' } }],
     startsOn: '2020-01-01',
   }));
-  const days = Array.from({ length: 350 }, (_, at) => new Date(Date.UTC(2021, 0, 1 + at)).toISOString().slice(0, 10));
+  const days = Array.from({ length: 700 }, (_, at) => new Date(Date.UTC(2021, 0, 1 + at)).toISOString().slice(0, 10));
   const entries = habits.flatMap(({ id }) => days.map((day) => ({ habitId: id, day, mark: 'done' })));
   const file = { format: 'wimbel', version: 1, habits, entries };
   await person.visit('/settings/account');

@@ -34,6 +34,8 @@ describe('comparing as if in exact arithmetic', () => {
 
   it('sums without dust, and has no share of nothing', () => {
     expect(tidySum(0.1 + 0.2)).toBe(0.3);
+    // What is left of equal sums is nothing.
+    expect([tidySum(0.1 + 0.2 - 0.3), tidySum(0.3 - 0.1 - 0.2)]).toEqual([0, 0]);
     expect(shareOf(3, 0)).toBeNull();
     expect(shareOf(3, 4)).toBe(0.75);
   });

@@ -19,8 +19,11 @@ export const floorExact = (value: number): number => Math.floor(value + TOLERANC
 /** Half up, on whole parts of a whole: 3 / 2 gives 2, 16 / 7 gives 2. Both must be whole numbers, `whole` above 0. */
 export const roundRatio = (parts: number, whole: number): number => Math.floor((2 * parts + whole) / (2 * whole));
 
-/** A sum of decimals without the dust of binary fractions: 0.1 + 0.2 gives 0.3. Keeps 12 significant digits. */
-export const tidySum = (value: number): number => (Number.isSafeInteger(value) ? value : Number(value.toPrecision(12)));
+/** A sum of decimals without the dust of binary fractions: 0.1 + 0.2 gives 0.3. Keeps 12 significant digits; less than {@link TOLERANCE} is 0. */
+export function tidySum(value: number): number {
+  if (Number.isSafeInteger(value)) return value;
+  return Math.abs(value) < TOLERANCE ? 0 : Number(value.toPrecision(12));
+}
 
 /** `part / whole`, or null where the whole is 0. */
 export const shareOf = (part: number, whole: number): number | null => (whole > 0 ? part / whole : null);

@@ -63,6 +63,17 @@ describe('the ledger', () => {
     expect(pipsByDay({ tracks: [], milestones: [], claims: [], today: TODAY }).earned).toHaveLength(0);
   });
 
+  it('comes to nothing where as much was spent as tenths were earned', () => {
+    const own = track(
+      { terms: [{ from: '2025-03-01', schedule: { kind: 'daily' }, pips: 1.2 }] },
+      doneOn('h', ...Array.from({ length: 10 }, (_, at) => formatDay(TODAY - at))),
+    );
+    const spent = [{ id: 'c', rewardId: 'r', day: formatDay(TODAY), cost: 12 }];
+    const all = pipsByDay({ tracks: [own], milestones: [], claims: spent, today: TODAY });
+    expect(pipsOver(all, { first: all.first, last: TODAY })).toEqual({ earned: 12, spent: 12, net: 0 });
+    expect(balanceByDay(all, { first: TODAY, last: TODAY })).toEqual([{ day: TODAY, balance: 0 }]);
+  });
+
   it('agrees with the sums of the report, whatever was done and claimed', () => {
     const day = fc.integer({ min: -40, max: 5 }).map((back) => formatDay(TODAY + back));
     fc.assert(

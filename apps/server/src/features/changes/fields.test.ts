@@ -56,7 +56,10 @@ it('of the same field the later holds, whoever comes first; of two notes the ear
       3: made({ ...began, name: 'Three', note: 'Late' }, 3),
     };
     for (const minute of order) await person.apply(changes[minute as 2 | 3]);
-    expect(await stored()).toMatchObject({ name: 'Three', note: 'Late\n\n— Written on another device at the same time —\nEarly' });
+    expect(await stored()).toMatchObject({
+      name: 'Three',
+      note: 'Late\n\n— Written on another device at the same time —\nEarly',
+    });
   }
 });
 

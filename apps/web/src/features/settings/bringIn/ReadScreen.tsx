@@ -35,7 +35,7 @@ type Props = {
 };
 
 /** So many days are handed over at once; in between the page draws and hears. */
-const AT_ONCE = 200;
+const AT_ONCE = 120;
 
 /** What is understood of some grids, asked anew with every choice. */
 function useUnderstanding({ grids, reader }: Props, choices: GridChoices, isNoMissed: boolean) {

@@ -12,7 +12,7 @@ import { handOver } from '../takeOut/takeOut.ts';
 import type { FileReader, OpenedFile, Plan } from './fileReader.ts';
 
 /** So many changes are handed over at once; in between the page draws and hears. */
-const AT_ONCE = 200;
+const AT_ONCE = 120;
 
 type Running = { reader: Remote<FileReader>; worker: Worker; broken: Promise<never> };
 
