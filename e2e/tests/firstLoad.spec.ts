@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
-import { PHONE } from '../playwright.config.ts';
+import { PHONE, WIDE } from '../playwright.config.ts';
 
 /** What the first Today may bring of script, as it is sent. */
 const MOST_BYTES = 300_000;
@@ -68,5 +68,53 @@ test('a part that cannot be had says so and can be opened again', async ({ brows
   await expect(
     page.getByRole('combobox').or(page.getByRole('searchbox')).or(page.getByLabel('Find')).first(),
   ).toBeVisible();
+  await person.leave();
+});
+
+test('what is typed while the field is still coming stands in it, and does nothing to the page below', async ({
+  browser,
+}) => {
+  const person = await Person.at(browser, { size: WIDE });
+  const { page } = person;
+  let letIn = (): void => undefined;
+  const gate = new Promise<void>((resolve) => (letIn = resolve));
+  await page.route('**/FindSheet-*.js', async (route) => {
+    await gate;
+    await route.continue();
+  });
+  await person.signUp();
+  await person.visit('/log?at=2026-11');
+  await page.keyboard.press('/');
+  await page.keyboard.type('gx/o');
+  for (let at = 0; at < 3; at++) await page.keyboard.press('Backspace');
+  await page.keyboard.type('oals of');
+  letIn();
+  await expect(page.getByRole('combobox')).toHaveValue('goals of');
+  await page.keyboard.type(' a year');
+  await expect(page.getByRole('row').first()).toHaveAccessibleName(/^Goals of a year,/);
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/goals\/year/);
+  await person.leave();
+});
+
+test('a field that is still coming is given up with Escape', async ({ browser }) => {
+  const person = await Person.at(browser, { size: WIDE });
+  const { page } = person;
+  let letIn = (): void => undefined;
+  const gate = new Promise<void>((resolve) => (letIn = resolve));
+  await page.route('**/FindSheet-*.js', async (route) => {
+    await gate;
+    await route.continue();
+  });
+  await person.signUp();
+  await page.keyboard.press('/');
+  await page.keyboard.type('abc');
+  await page.keyboard.press('Escape');
+  const brought = page.waitForResponse('**/FindSheet-*.js');
+  letIn();
+  await brought;
+  await page.keyboard.press('/');
+  await expect(page.getByRole('combobox')).toHaveValue('');
+  await expect(page.getByRole('dialog')).toHaveCount(1);
   await person.leave();
 });

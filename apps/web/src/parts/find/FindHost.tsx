@@ -1,4 +1,5 @@
 import { type ReactNode, createContext, useContext, useEffect, useMemo, useState } from 'react';
+import { useTypedAhead } from '../../shared/useTypedAhead.ts';
 import { later } from '../later.tsx';
 
 const FindSheet = later(() => import('./FindSheet.tsx').then((module) => module.FindSheet));
@@ -15,6 +16,7 @@ const isWriting = (target: EventTarget | null): boolean =>
 export function FindHost({ onGo, children }: { onGo: (path: string) => void; children: ReactNode }) {
   const [isOpen, setIsOpen] = useState(false);
   const open = useMemo(() => () => setIsOpen(true), []);
+  const typedAhead = useTypedAhead(() => setIsOpen(false));
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
       const isSlash =
@@ -23,16 +25,18 @@ export function FindHost({ onGo, children }: { onGo: (path: string) => void; chi
       // Over an open sheet nothing else is opened.
       if ((!isSlash && !isCtrlK) || document.querySelector('[role=dialog]') !== null) return;
       event.preventDefault();
+      typedAhead.begin();
       setIsOpen(true);
     };
     document.addEventListener('keydown', press);
     return () => document.removeEventListener('keydown', press);
-  }, []);
+  }, [typedAhead]);
   return (
     <FindContext.Provider value={open}>
       {children}
       {isOpen ? (
         <FindSheet
+          takeTyped={typedAhead.take}
           onClose={() => setIsOpen(false)}
           onGo={(path) => {
             setIsOpen(false);

@@ -36,7 +36,21 @@ const ICONS = {
 } as const;
 
 /** A field that finds habits, goals, steps, areas, places and actions by any part of their names. */
-export function FindSheet({ onClose, onGo }: { onClose: () => void; onGo: (path: string) => void }) {
+export function FindSheet({ onClose, ...rest }: FinderProps & { onClose: () => void }) {
+  return (
+    <Sheet title="Find" onClose={onClose}>
+      <Finder {...rest} />
+    </Sheet>
+  );
+}
+
+type FinderProps = {
+  onGo: (path: string) => void;
+  /** Hands over what was typed before the field could be seen. */
+  takeTyped: () => string;
+};
+
+function Finder({ onGo, takeTyped }: FinderProps) {
   const isWide = useIsWide();
   const store = useStore<RootState>();
   const today = useAppSelector(selectToday);
@@ -79,7 +93,7 @@ export function FindSheet({ onClose, onGo }: { onClose: () => void; onGo: (path:
   };
 
   return (
-    <Sheet title="Find" onClose={onClose}>
+    <>
       <View {...({ onKeyDownCapture: onKeyDown } as object)}>
         <Field
           label="A habit, goal, step, area or place"
@@ -90,6 +104,10 @@ export function FindSheet({ onClose, onGo }: { onClose: () => void; onGo: (path:
             setAt(0);
           }}
           autoFocus
+          onFocus={() => {
+            const typed = takeTyped();
+            if (typed !== '') setText(typed);
+          }}
           autoComplete="off"
           {...(isWide ? { hint: 'Enter opens, Ctrl Enter checks off, arrows choose' } : {})}
           {...({
@@ -119,7 +137,7 @@ export function FindSheet({ onClose, onGo }: { onClose: () => void; onGo: (path:
           <Words tone="quiet">Nothing of yours has this in its name.</Words>
         </View>
       ) : null}
-    </Sheet>
+    </>
   );
 }
 
