@@ -298,6 +298,7 @@ export {
   firstOfYear,
   entryYearsOf,
   entryOn,
+  withEntriesOn,
   withEntryOn,
   yearsOf,
   eachEntry,

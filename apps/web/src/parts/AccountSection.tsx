@@ -19,7 +19,7 @@ import { type RootState, useAppDispatch, useAppSelector } from '../store/store.t
 /** Who is signed in, what still waits to be saved, and the way out. */
 export function AccountSection() {
   const account = useAppSelector((state) => state.account.account);
-  const waiting = useAppSelector((state) => state.outbox.waiting.length);
+  const waiting = useAppSelector((state) => state.outbox.waiting.count);
   const isRecordKept = useAppSelector((state) => state.outbox.isRecordKept);
   const [isAsking, setIsAsking] = useState(false);
   const { isBusy, signOut } = useSignOut();
@@ -82,7 +82,7 @@ function useSignOut() {
 /** What is said before somebody signs out with changes that the server does not have yet. */
 function WaitingSheet({ onClose, onSignOut, isBusy }: { onClose: () => void; onSignOut: () => void; isBusy: boolean }) {
   const store = useStore<RootState>();
-  const waiting = useAppSelector((state) => state.outbox.waiting.length);
+  const waiting = useAppSelector((state) => state.outbox.waiting.count);
   const nameOf = useTakenName();
   const save = (): void => {
     const state = store.getState();

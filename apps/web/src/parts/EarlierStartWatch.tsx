@@ -10,7 +10,7 @@ import { useToast } from '../ui/Toast.tsx';
 export function EarlierStartWatch() {
   const tracks = useAppSelector(selectTracks);
   const today = useAppSelector(selectToday);
-  const isWaiting = useAppSelector((state) => state.outbox.waiting.length > 0);
+  const isWaiting = useAppSelector((state) => state.outbox.waiting.count > 0);
   const { takeBack } = useRecording();
   const toast = useToast();
   const before = useRef(new Map<string, { startsOn: string; first: PlainDay }>());

@@ -29,7 +29,7 @@ export const HELD_UP_WORDS =
 export function SavingSign() {
   const styles = useStyles();
   const { colors } = useTheme();
-  const waiting = useAppSelector((state) => state.outbox.waiting.length);
+  const waiting = useAppSelector((state) => state.outbox.waiting.count);
   const isReachable = useAppSelector((state) => state.outbox.isReachable);
   const isKept = useAppSelector((state) => state.outbox.isKept);
   const heldUp = useIsHeldUp();

@@ -37,13 +37,13 @@ export const placeOf = ({ collection, key }: { collection: Collection; key: stri
 
 /**
  * Goes through what changes do, one after the other; what a removal takes along is looked for in the records by then.
- * Gives the records after all of them.
+ * Gives what makes the records after all of them, for whoever needs those.
  */
 function follow(
   records: RecordsState,
   changes: readonly Change[],
   see: (row: Row, change: Change) => void,
-): RecordsState {
+): () => RecordsState {
   let state = records;
   let rows: Row[] = [];
   for (const change of changes) {
@@ -56,12 +56,12 @@ function follow(
       rows.push(row);
     }
   }
-  return rows.length > 0 ? withRows(state, rows) : state;
+  return () => (rows.length > 0 ? withRows(state, rows) : state);
 }
 
 /** The records with changes made to them. */
 export const withChanges = (records: RecordsState, changes: readonly Change[]): RecordsState =>
-  follow(records, changes, () => undefined);
+  follow(records, changes, () => undefined)();
 
 /** What each of some changes touches, as it is before and after that change. */
 export function touchedByEach(records: RecordsState, changes: readonly Change[]): Map<string, Touched[]> {

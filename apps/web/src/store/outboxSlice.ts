@@ -1,13 +1,14 @@
 import type { Change, Issue } from '@wimbel/contract';
 import { type UnknownAction, createAction } from '@reduxjs/toolkit';
 import { recordsChanged, recordsCleared } from './recordsSlice.ts';
+import { NONE_WAITING, type Waiting, allWaiting, waitingOf, withEach, withMore, withoutThese } from './waiting.ts';
 
 /** A change that the server would not take, kept with what was wrong with it. */
 export type Refusal = { change: Change; issues: Issue[] };
 
 export type OutboxState = {
   /** Changes not yet acknowledged, in the order they were made. */
-  waiting: Change[];
+  waiting: Waiting;
   refused: Refusal[];
   /** Whether the server could be reached when last tried. */
   isReachable: boolean;
@@ -20,7 +21,7 @@ export type OutboxState = {
 };
 
 const initialState: OutboxState = {
-  waiting: [],
+  waiting: NONE_WAITING,
   refused: [],
   isReachable: true,
   isKept: true,
@@ -43,31 +44,25 @@ export const deviceKept = createAction<boolean>('outbox/deviceKept');
 export const recordKept = createAction<boolean>('outbox/recordKept');
 export const bringingIn = createAction<boolean>('outbox/bringingIn');
 
-const without = (waiting: readonly Change[], ids: Iterable<string>): Change[] => {
-  const gone = new Set(ids);
-  return waiting.filter((each) => !gone.has(each.id));
-};
-
 /** What comes of what waits; null where an action is about something else. */
 function withWaiting(state: OutboxState, action: UnknownAction): OutboxState | null {
   const { waiting, refused } = state;
-  if (recordsChanged.match(action)) return { ...state, waiting: [...waiting, ...action.payload.changes] };
-  if (changesAcknowledged.match(action)) return { ...state, waiting: without(waiting, action.payload.ids) };
+  if (recordsChanged.match(action)) return { ...state, waiting: withMore(waiting, action.payload.changes) };
+  if (changesAcknowledged.match(action)) return { ...state, waiting: withoutThese(waiting, action.payload.ids) };
   if (changesRefused.match(action)) {
     const { refusals } = action.payload;
     const ids = refusals.map(({ change }) => change.id);
-    return { ...state, waiting: without(waiting, ids), refused: [...refused, ...refusals] };
+    return { ...state, waiting: withoutThese(waiting, ids), refused: [...refused, ...refusals] };
   }
   if (changesRestamped.match(action)) {
     const stamped = new Map(action.payload.changes.map((each) => [each.id, each]));
-    return { ...state, waiting: waiting.map((each) => stamped.get(each.id) ?? each) };
+    return { ...state, waiting: withEach(waiting, (each) => stamped.get(each.id) ?? each) };
   }
   if (outboxRestored.match(action)) {
-    const restored = without(
-      action.payload.waiting,
-      waiting.map((each) => each.id),
-    );
-    return { ...state, waiting: [...restored, ...waiting], refused: action.payload.refused };
+    const here = allWaiting(waiting);
+    const known = new Set(here.map((each) => each.id));
+    const restored = action.payload.waiting.filter((each) => !known.has(each.id));
+    return { ...state, waiting: waitingOf([...restored, ...here]), refused: action.payload.refused };
   }
   return null;
 }

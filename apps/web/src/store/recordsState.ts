@@ -4,10 +4,11 @@ import {
   type Entry,
   type EntryYears,
   NO_ENTRIES,
+  type PlainDay,
   type Records,
   type Settings,
   dayOf,
-  withEntryOn,
+  withEntriesOn,
 } from '@wimbel/core';
 
 type ById<T> = Record<string, T>;
@@ -56,6 +57,7 @@ type Row = { collection: Collection; key: string; record: unknown };
 export function withRows(state: RecordsState, rows: readonly Row[]): RecordsState {
   const next: RecordsState = { ...state };
   const copied = new Set<Collection>();
+  const daysOf = new Map<string, [day: PlainDay, entry: Entry | null][]>();
   const listOf = (collection: Exclude<Collection, 'settings' | 'entries'>): ById<unknown> => {
     if (!copied.has(collection)) {
       copied.add(collection);
@@ -68,11 +70,15 @@ export function withRows(state: RecordsState, rows: readonly Row[]): RecordsStat
       if (record !== null) next.settings = record as Settings;
     } else if (collection === 'entries') {
       const { habitId, day } = entryOfKey(key);
-      const years = withEntryOn(next.entries[habitId] ?? NO_ENTRIES, dayOf(day), record as Entry | null);
-      next.entries = { ...next.entries, [habitId]: years };
+      const days = daysOf.get(habitId) ?? [];
+      days.push([dayOf(day), record as Entry | null]);
+      daysOf.set(habitId, days);
     } else if (record === null) delete listOf(collection)[key];
     else listOf(collection)[key] = record;
   }
+  if (daysOf.size > 0) next.entries = { ...next.entries };
+  for (const [habitId, days] of daysOf)
+    next.entries[habitId] = withEntriesOn(next.entries[habitId] ?? NO_ENTRIES, days);
   return next;
 }
 

@@ -8,11 +8,10 @@ import type { RecordsState } from './recordsState.ts';
 type AnyRecord = RecordOf<Collection>;
 type Fields = Record<string, unknown>;
 
-/** What a step touched, the last first: what was taken away comes back before what hangs on it. */
+/** What a step touched, in the order it did. */
 export type Step = Touched[];
 
-export const stepOf = (records: RecordsState, changes: readonly Change[]): Step =>
-  touchedBy(records, changes).reverse();
+export const stepOf = (records: RecordsState, changes: readonly Change[]): Step => touchedBy(records, changes);
 
 /** A record as it is now, with what a step changed of it as it was before. */
 function withoutStep({ collection, before, after }: Touched, now: AnyRecord): AnyRecord {
@@ -34,7 +33,8 @@ function withoutStep({ collection, before, after }: Touched, now: AnyRecord): An
  * what it changed the fields that it changed go back. What was done to other fields since stays.
  */
 export function changesBack(records: RecordsState, step: Step): Change[] {
-  return step.flatMap((touched): Change[] => {
+  // The last first: what was taken away comes back before what hangs on it.
+  return step.toReversed().flatMap((touched): Change[] => {
     const { collection, key, before, after } = touched;
     const now = recordAt(records, collection, key);
     if (before === null) return now === null ? [] : [removalOf(collection, key)];

@@ -199,7 +199,7 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       if (steps.current.length === 0) setUndoable(null);
       // Of a large step some at once: the page stays free in between.
       const back = (): void => {
-        sync.current?.change(changesBack(store.getState().records, step.splice(0, BACK_AT_ONCE)));
+        sync.current?.change(changesBack(store.getState().records, step.splice(-BACK_AT_ONCE)));
         if (step.length > 0) setTimeout(back);
       };
       back();
@@ -224,7 +224,7 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
         begin(step);
         return {
           take: (changes) => {
-            step.unshift(...stepOf(store.getState().records, changes));
+            step.push(...stepOf(store.getState().records, changes));
             sync.current?.change([...changes]);
           },
           putBack: () => void putBack(step),

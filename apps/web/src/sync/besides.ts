@@ -3,6 +3,7 @@ import { noteInstant } from '../shared/clock.ts';
 import { touchedByEach } from '../store/effects.ts';
 import { outboxRestored } from '../store/outboxSlice.ts';
 import { recordsPutBack } from '../store/recordsSlice.ts';
+import { allWaiting } from '../store/waiting.ts';
 import type { Session } from './session.ts';
 import { type TabTalk, type TabWord, openTabTalk } from './tabTalk.ts';
 
@@ -25,7 +26,7 @@ export function createBesides(
   function show(changes: readonly Change[]): void {
     // Before the record stands there is nothing to put them on: they wait on the device, and are found there.
     if (!store.getState().records.isLoaded) return;
-    const known = new Set(session.waiting().map(({ id }) => id));
+    const known = new Set(allWaiting(session.waiting()).map(({ id }) => id));
     const fresh = changes.filter(({ id }) => !theirs.has(id) && !known.has(id));
     for (const change of fresh) {
       noteInstant(change.madeAt);

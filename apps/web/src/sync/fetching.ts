@@ -6,6 +6,7 @@ import { placeOf, recordAt, touchedBy } from '../store/effects.ts';
 import { outboxRestored } from '../store/outboxSlice.ts';
 import { recordsOpened, recordsPutBack, recordsReducer, rowsArrived } from '../store/recordsSlice.ts';
 import { selectHabits, selectTotals, trackOf } from '../store/selectors.ts';
+import { allWaiting } from '../store/waiting.ts';
 import type { HeldRow } from './recordStore.ts';
 import type { Session } from './session.ts';
 
@@ -65,7 +66,7 @@ export async function restore(session: Session, onRestored: () => void): Promise
   if (session.isStopped) return;
   const putBack = (held: ReadonlyMap<string, Made>): void => {
     onRestored();
-    const known = new Set(session.waiting().map((each) => each.id));
+    const known = new Set(allWaiting(session.waiting()).map((each) => each.id));
     const own = waited.waiting.filter((each) => !known.has(each.id));
     session.store.dispatch(outboxRestored({ waiting: own, refused: waited.refused }));
     for (const change of own) putOnTop(session, change, held.get(placeOf(change)));

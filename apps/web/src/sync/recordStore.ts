@@ -3,10 +3,11 @@ import {
   type Entry,
   type EntryYear,
   type EntryYears,
+  type PlainDay,
   NO_ENTRIES,
   dayOf,
   firstOfYear,
-  withEntryOn,
+  withEntriesOn,
   yearOfDay,
 } from '@wimbel/core';
 import { type DBSchema, type IDBPObjectStore, deleteDB } from 'idb';
@@ -179,17 +180,18 @@ async function putYear(
   // Over a damaged year everything is laid anew.
   const isThere = isYear(kept);
   const made = isThere ? makersOfYear : {};
-  let laid: EntryYears = isThere ? { [year]: kept!.days } : NO_ENTRIES;
+  const held: EntryYears = isThere ? { [year]: kept!.days } : NO_ENTRIES;
+  const days: [day: PlainDay, entry: Entry | null][] = [];
   for (const row of rows) {
     const { at } = dayOfKey(row.key);
-    const held = made[at];
-    if (held !== undefined && isLater({ madeAt: held[0], id: held[1] }, madeBy(row))) continue;
-    laid = withEntryOn(laid, firstOfYear(year) + at, row.record as Entry | null);
+    const maker = made[at];
+    if (maker !== undefined && isLater({ madeAt: maker[0], id: maker[1] }, madeBy(row))) continue;
+    days.push([firstOfYear(year) + at, row.record as Entry | null]);
     made[at] = [row.madeAt, row.changeId];
   }
-  const days = laid[year];
-  if (days === undefined) return;
-  await Promise.all([entries.put({ habitId, year, days }, key), makers.put(made, key)]);
+  const laid = withEntriesOn(held, days)[year];
+  if (laid === undefined) return;
+  await Promise.all([entries.put({ habitId, year, days: laid }, key), makers.put(made, key)]);
 }
 
 const madeBy = ({ madeAt, changeId }: HeldRow): Made => ({ madeAt, id: changeId });

@@ -4,6 +4,7 @@ import { nextInstant } from '../shared/clock.ts';
 import type { Row, Touched } from '../store/effects.ts';
 import { type Refusal, changesAcknowledged, changesRefused, changesRestamped } from '../store/outboxSlice.ts';
 import { recordsPutBack } from '../store/recordsSlice.ts';
+import { firstWaiting } from '../store/waiting.ts';
 import { takeIn } from './fetching.ts';
 import type { HeldRow } from './recordStore.ts';
 import type { Session } from './session.ts';
@@ -104,9 +105,9 @@ export function createSending(session: Session): Sending {
 
   return {
     async sendWaiting() {
-      let hasMore = session.waiting().length === 0;
+      let hasMore = session.waiting().count === 0;
       for (;;) {
-        const batch = session.waiting().slice(0, batchSize);
+        const batch = firstWaiting(session.waiting(), batchSize);
         if (batch.length === 0 || session.isStopped) return hasMore;
         // Nothing is sent before it is kept on the device.
         await session.settled();

@@ -1,7 +1,7 @@
-import type { Change } from '@wimbel/contract';
 import type { Api } from '../shared/api.ts';
 import { recordKept } from '../store/outboxSlice.ts';
 import type { Store } from '../store/store.ts';
+import type { Waiting } from '../store/waiting.ts';
 import type { OutboxStore } from './outboxStore.ts';
 import type { RecordStore } from './recordStore.ts';
 import type { TabWord } from './tabTalk.ts';
@@ -26,7 +26,7 @@ export type Session = {
   /** Settles once all that is being kept is. */
   settled: () => Promise<unknown>;
   /** Changes that the server has not answered. */
-  waiting: () => Change[];
+  waiting: () => Waiting;
 };
 
 export function createSession(deps: {

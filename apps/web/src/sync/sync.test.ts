@@ -93,7 +93,7 @@ function open(server: ReturnType<typeof pretendServer>, name: string, accountId 
     outbox,
     record,
     sync,
-    waiting: () => store.getState().outbox.waiting.length,
+    waiting: () => store.getState().outbox.waiting.count,
     entries: (): Record<string, Entry> =>
       Object.fromEntries([...eachEntry(selectEntries(store.getState(), 'h'))].map((each) => [each.day, each])),
   };

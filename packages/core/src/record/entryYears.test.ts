@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { dayOf, formatDay } from '../calendar/plainDay.ts';
 import { entries, someDay } from '../testing/arbitraries.ts';
-import { changedDays, eachEntry, entryOn, entryYearsOf, withEntryOn, yearsOf } from './entryYears.ts';
+import type { Entry } from './records.ts';
+import { changedDays, eachEntry, entryOn, entryYearsOf, withEntriesOn, withEntryOn, yearsOf } from './entryYears.ts';
 
 describe('entries by year', () => {
   it('hold every entry at its day, and tell them in order', () => {
@@ -23,6 +24,22 @@ describe('entries by year', () => {
         expect(changedDays(before, after)).toEqual([...days].sort((a, b) => a - b));
         const touched = new Set(days.map((day) => Number(formatDay(day).slice(0, 4))));
         for (const year of yearsOf(before)) expect(after[year] === before[year]).toBe(!touched.has(year));
+      }),
+    );
+  });
+
+  it('take many days in at once as they would one after the other, and leave what they were as it was', () => {
+    fc.assert(
+      fc.property(entries, fc.array(fc.tuple(someDay, fc.boolean()), { maxLength: 20 }), (list, days) => {
+        const before = entryYearsOf(list);
+        const held = structuredClone(before);
+        const made = days.map(([day, isGone], at): [number, Entry | null] => [
+          day,
+          isGone ? null : { habitId: 'h', day: formatDay(day), note: `${at}` },
+        ]);
+        const oneByOne = made.reduce((years, [day, entry]) => withEntryOn(years, day, entry), before);
+        expect(withEntriesOn(before, made)).toEqual(oneByOne);
+        expect(before).toEqual(held);
       }),
     );
   });

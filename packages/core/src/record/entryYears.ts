@@ -36,14 +36,30 @@ export function entryOn(years: EntryYears, day: PlainDay): Entry | null {
   return years[year]?.[day - firstOfYear(year)] ?? null;
 }
 
-/** The same entries but for one day, which holds `entry` or (null) nothing. */
-export function withEntryOn(years: EntryYears, day: PlainDay, entry: Entry | null): EntryYears {
-  const year = yearOfDay(day);
-  const place = day - firstOfYear(year);
-  const list = [...(years[year] ?? emptyYear(year))];
-  list[place] = entry;
-  return { ...years, [year]: list };
+/** The same entries but for some days, each of which holds an entry or (null) nothing. Of two for a day the later stays. */
+export function withEntriesOn(
+  years: EntryYears,
+  days: Iterable<readonly [day: PlainDay, entry: Entry | null]>,
+): EntryYears {
+  const next: Record<number, EntryYear> = { ...years };
+  // Each year is copied once, however many of its days there are.
+  const copies = new Map<number, (Entry | null)[]>();
+  for (const [day, entry] of days) {
+    const year = yearOfDay(day);
+    let list = copies.get(year);
+    if (list === undefined) {
+      list = [...(years[year] ?? emptyYear(year))];
+      copies.set(year, list);
+      next[year] = list;
+    }
+    list[day - firstOfYear(year)] = entry;
+  }
+  return next;
 }
+
+/** The same entries but for one day, which holds `entry` or (null) nothing. */
+export const withEntryOn = (years: EntryYears, day: PlainDay, entry: Entry | null): EntryYears =>
+  withEntriesOn(years, [[day, entry]]);
 
 /** Every year that has a list, in order. */
 export const yearsOf = (years: EntryYears): number[] => Object.keys(years).map(Number);

@@ -6,6 +6,7 @@ import { nextInstant } from '../../../shared/clock.ts';
 import type { Way } from '../../../store/broughtIn.ts';
 import { placeOf } from '../../../store/effects.ts';
 import type { RootState } from '../../../store/store.ts';
+import { allWaiting } from '../../../store/waiting.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { bringMany } from '../../../sync/bringMany.ts';
 import { handOver } from '../takeOut/takeOut.ts';
@@ -62,7 +63,7 @@ export function useFilePlans({ ask }: ReturnType<typeof useFileReader>) {
   useEffect(() => {
     const control = new AbortController();
     const { records, outbox } = store.getState();
-    const waiting = outbox.waiting.map(placeOf);
+    const waiting = allWaiting(outbox.waiting).map(placeOf);
     void ask(async (reader) => {
       await handOver(reader, records, { onShare: () => undefined, signal: control.signal });
       return { merge: await reader.plan('merge', accountId, waiting), replace: await reader.plan('replace', null, []) };
@@ -82,7 +83,7 @@ export function useFilePlans({ ask }: ReturnType<typeof useFileReader>) {
     stopping.current = control;
     setShare(0);
     setFault(null);
-    const waiting = store.getState().outbox.waiting.map(placeOf);
+    const waiting = allWaiting(store.getState().outbox.waiting).map(placeOf);
     try {
       const { count } = await ask((reader) => reader.plan(way, way === 'merge' ? accountId : null, waiting));
       const parts = async function* (): AsyncGenerator<readonly Change[]> {
