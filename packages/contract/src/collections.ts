@@ -19,7 +19,7 @@ import { issuesOf, sizeIssue, withoutNulls } from './fields.ts';
 import type { Collection, RecordOf } from './keys.ts';
 import type { Issue } from './plain.ts';
 
-/** Every collection with the schema of one record. */
+/** Every collection with what gives the schema of one record, made when it is first asked for. */
 export const SCHEMAS = {
   settings: settingsSchema,
   areas: areaSchema,
@@ -40,7 +40,7 @@ export const SCHEMAS = {
   claims: claimSchema,
   quotes: quoteSchema,
   reminders: reminderSchema,
-} satisfies Record<Collection, yup.ISchema<unknown>>;
+} satisfies Record<Collection, () => yup.ISchema<unknown>>;
 
 /** A record that holds, or what is wrong with it; never both. */
 export type Checked<T> = { record: T; issues: [] } | { record: null; issues: Issue[] };
@@ -63,7 +63,7 @@ export function checkRecord<C extends Collection>(collection: C, value: unknown)
   const issues =
     record === undefined || record === null
       ? [{ path: '', message: 'is missing' }]
-      : issuesOf(SCHEMAS[collection] as yup.ISchema<unknown>, record);
+      : issuesOf(SCHEMAS[collection](), record);
   if (issues.length > 0) return { record: null, issues };
   return { record: (collection === 'entries' ? withAmount(record as Entry) : record) as RecordOf<C>, issues: [] };
 }

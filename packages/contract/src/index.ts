@@ -58,18 +58,3 @@ export {
   removalPlan,
   plannedRemoval,
 } from './removal.ts';
-export { goalSchema, keyResultSchema, checkInSchema, stepSchema, milestoneSchema } from './collections/goals.ts';
-export { byKind, habitSchema, entrySchema, habitNoteSchema } from './collections/habits.ts';
-export {
-  settingsSchema,
-  areaSchema,
-  seasonSchema,
-  monthSchema,
-  journalSchema,
-  promptSchema,
-  reviewSchema,
-  rewardSchema,
-  claimSchema,
-  quoteSchema,
-  reminderSchema,
-} from './collections/others.ts';

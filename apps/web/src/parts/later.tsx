@@ -1,4 +1,5 @@
 import { type ComponentType, useEffect, useState } from 'react';
+import { otherWork } from '../shared/otherWork.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { Words } from '../ui/Words.tsx';
@@ -6,9 +7,15 @@ import { Words } from '../ui/Words.tsx';
 /** What is brought once the first screen stands, so that a tap finds it there. */
 const ahead: (() => Promise<void>)[] = [];
 
-/** Brings what the first screen did without; what fails is brought when it is asked for. */
-export function bringLater(): void {
-  for (const bring of ahead.splice(0)) void bring().catch(() => undefined);
+/**
+ * Brings what the first screen did without, one after the other, so that the page never stands still for all of it; what
+ * fails is brought when it is asked for.
+ */
+export async function bringLater(): Promise<void> {
+  for (const bring of ahead.splice(0)) {
+    await bring().catch(() => undefined);
+    await otherWork();
+  }
 }
 
 /**

@@ -28,7 +28,7 @@ describe('a fault that a person is told', () => {
 
   it('has a name for every field of every record', () => {
     const nameless = COLLECTIONS.flatMap((collection) =>
-      Object.keys((SCHEMAS[collection] as unknown as { fields: object }).fields).flatMap((field) =>
+      Object.keys((SCHEMAS[collection]() as unknown as { fields: object }).fields).flatMap((field) =>
         hasOwnWords({ path: field, message: 'is missing' }) ? [] : [`${collection}.${field}`],
       ),
     );

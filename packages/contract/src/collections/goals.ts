@@ -9,6 +9,7 @@ import {
   name,
   notNegative,
   number,
+  once,
   oneOf,
   order,
   shape,
@@ -20,20 +21,22 @@ import { byKind } from './habits.ts';
 const value = () => number().required('is missing');
 const habitTarget = () => ({ habitId: id(), target: value().moreThan(0, 'is not above 0') });
 
-const measureSchema = byKind({
-  number: { unit: text(), start: value(), target: value() },
-  money: {
-    currency: text()
-      .required('is missing')
-      .matches(/^[A-Z]{3}$/, 'is not a currency code of three letters'),
-    start: value(),
-    target: value(),
-  },
-  yesNo: {},
-  steps: {},
-  habitDays: habitTarget(),
-  habitAmount: habitTarget(),
-});
+const measureSchema = once(() =>
+  byKind({
+    number: { unit: text(), start: value(), target: value() },
+    money: {
+      currency: text()
+        .required('is missing')
+        .matches(/^[A-Z]{3}$/, 'is not a currency code of three letters'),
+      start: value(),
+      target: value(),
+    },
+    yesNo: {},
+    steps: {},
+    habitDays: habitTarget(),
+    habitAmount: habitTarget(),
+  }),
+);
 
 /** A due day that lies before the day it starts from. */
 const dueFault = (record: { startsOn?: string; dueOn?: string }) =>
@@ -42,34 +45,36 @@ const dueFault = (record: { startsOn?: string; dueOn?: string }) =>
   record.dueOn < record.startsOn && { path: 'dueOn', message: 'is before the start' };
 
 /** What a goal must be by itself. */
-export const goalSchema = shape({
-  id: id(),
-  title: name(),
-  areaId: id().optional(),
-  why: text(),
-  doneWhen: text(),
-  startsOn: day().required('is missing'),
-  dueOn: day(),
-  state: oneOf(['open', 'reached', 'dropped', 'paused']).required('is missing'),
-  closedOn: day(),
-  reward: text(),
-  enjoyedOn: day(),
-  order: order(),
-  turns: list(
-    shape({
-      on: day().required('is missing'),
-      kind: oneOf(GOAL_TURNS).required('is missing'),
-      dueWas: day(),
-      startWas: day(),
-      about: text(),
-      note: text(),
-    }).required('is missing'),
-    LIMITS.lists.turns,
+export const goalSchema = once(() =>
+  shape({
+    id: id(),
+    title: name(),
+    areaId: id().optional(),
+    why: text(),
+    doneWhen: text(),
+    startsOn: day().required('is missing'),
+    dueOn: day(),
+    state: oneOf(['open', 'reached', 'dropped', 'paused']).required('is missing'),
+    closedOn: day(),
+    reward: text(),
+    enjoyedOn: day(),
+    order: order(),
+    turns: list(
+      shape({
+        on: day().required('is missing'),
+        kind: oneOf(GOAL_TURNS).required('is missing'),
+        dueWas: day(),
+        startWas: day(),
+        about: text(),
+        note: text(),
+      }).required('is missing'),
+      LIMITS.lists.turns,
+    ),
+  }).test(
+    'goal',
+    '',
+    faults<Goal>((goal) => [dueFault(goal)]),
   ),
-}).test(
-  'goal',
-  '',
-  faults<Goal>((goal) => [dueFault(goal)]),
 );
 
 function measureFaults({ measure, checkpoints }: KeyResult) {
@@ -83,66 +88,74 @@ function measureFaults({ measure, checkpoints }: KeyResult) {
 }
 
 /** What a key result must be by itself: its measure, weight, days and checkpoints. */
-export const keyResultSchema = shape({
-  id: id(),
-  goalId: id(),
-  title: name(),
-  weight: number().moreThan(0, 'is not above 0'),
-  startsOn: day(),
-  dueOn: day(),
-  order: order(),
-  measure: measureSchema as never,
-  checkpoints: dictionary(
-    (key) => parseMonth(key) !== null,
-    'is not a month that exists, written YYYY-MM',
-    value(),
-  ) as never,
-}).test(
-  'keyResult',
-  '',
-  faults<KeyResult>((keyResult) => [dueFault(keyResult), ...measureFaults(keyResult)]),
+export const keyResultSchema = once(() =>
+  shape({
+    id: id(),
+    goalId: id(),
+    title: name(),
+    weight: number().moreThan(0, 'is not above 0'),
+    startsOn: day(),
+    dueOn: day(),
+    order: order(),
+    measure: measureSchema() as never,
+    checkpoints: dictionary(
+      (key) => parseMonth(key) !== null,
+      'is not a month that exists, written YYYY-MM',
+      value(),
+    ) as never,
+  }).test(
+    'keyResult',
+    '',
+    faults<KeyResult>((keyResult) => [dueFault(keyResult), ...measureFaults(keyResult)]),
+  ),
 );
 
 /** What a check-in must be by itself. */
-export const checkInSchema = shape({
-  id: id(),
-  keyResultId: id(),
-  day: day().required('is missing'),
-  value: value(),
-  note: text(),
-  madeAt: instant().required('is missing'),
-});
+export const checkInSchema = once(() =>
+  shape({
+    id: id(),
+    keyResultId: id(),
+    day: day().required('is missing'),
+    value: value(),
+    note: text(),
+    madeAt: instant().required('is missing'),
+  }),
+);
 
 /** What a step must be by itself. */
-export const stepSchema = shape({
-  id: id(),
-  goalId: id(),
-  keyResultId: id().optional(),
-  parentId: id().optional(),
-  title: name(),
-  priority: oneOf([1, 2, 3, 4]),
-  impact: oneOf(['high', 'medium', 'low']),
-  startsOn: day(),
-  dueOn: day(),
-  doneOn: day(),
-  note: text(),
-  order: order(),
-}).test(
-  'step',
-  '',
-  faults<Step>((step) => [dueFault(step)]),
+export const stepSchema = once(() =>
+  shape({
+    id: id(),
+    goalId: id(),
+    keyResultId: id().optional(),
+    parentId: id().optional(),
+    title: name(),
+    priority: oneOf([1, 2, 3, 4]),
+    impact: oneOf(['high', 'medium', 'low']),
+    startsOn: day(),
+    dueOn: day(),
+    doneOn: day(),
+    note: text(),
+    order: order(),
+  }).test(
+    'step',
+    '',
+    faults<Step>((step) => [dueFault(step)]),
+  ),
 );
 
 /** What a milestone must be by itself. */
-export const milestoneSchema = shape({
-  id: id(),
-  goalId: id(),
-  title: name(),
-  dueOn: day(),
-  reachedOn: day(),
-  reward: text(),
-  enjoyedOn: day(),
-  pips: notNegative(),
-  after: list(id(), LIMITS.lists.after),
-  order: order(),
-});
+export const milestoneSchema = once(() =>
+  shape({
+    id: id(),
+    goalId: id(),
+    title: name(),
+    dueOn: day(),
+    reachedOn: day(),
+    reward: text(),
+    enjoyedOn: day(),
+    pips: notNegative(),
+    after: list(id(), LIMITS.lists.after),
+    order: order(),
+  }),
+);

@@ -11,6 +11,7 @@ import {
   name,
   notNegative,
   number,
+  once,
   oneOf,
   order,
   shape,
@@ -24,13 +25,13 @@ import { LIMITS } from '../limits.ts';
 const times = (most: number) =>
   whole().required('is missing').min(1, `is not between 1 and ${most}`).max(most, `is not between 1 and ${most}`);
 
-const SCHEDULES: Record<string, Record<string, yup.ISchema<unknown>>> = {
+const schedules = (): Record<string, Record<string, yup.ISchema<unknown>>> => ({
   daily: {},
   weekdays: { days: weekdays().required('is missing').min(1, 'names no weekday') },
   interval: { every: whole().required('is missing').min(2, 'is below 2') },
   perWeek: { times: times(7) },
   perMonth: { times: times(31) },
-};
+});
 
 /** Picks the shape of an object by its `kind`. */
 export function byKind(fieldsOf: Record<string, Record<string, yup.ISchema<unknown>>>) {
@@ -41,31 +42,37 @@ export function byKind(fieldsOf: Record<string, Record<string, yup.ISchema<unkno
   return yup.lazy((value: unknown) => shapes.get((value as { kind?: string } | null)?.kind ?? '') ?? unknown);
 }
 
-const measureSchema = byKind({
-  check: {},
-  amount: {
-    unit: unit(),
-    step: number().required('is missing').moreThan(0, 'is not above 0'),
-  },
-});
+const measureSchema = once(() =>
+  byKind({
+    check: {},
+    amount: {
+      unit: unit(),
+      step: number().required('is missing').moreThan(0, 'is not above 0'),
+    },
+  }),
+);
 
-const termsSchema = shape({
-  from: day().required('is missing'),
-  schedule: byKind(SCHEDULES) as never,
-  atLeast: number().moreThan(0, 'is not above 0'),
-  atMost: notNegative(),
-  pips: notNegative(),
-});
+const termsSchema = once(() =>
+  shape({
+    from: day().required('is missing'),
+    schedule: byKind(schedules()) as never,
+    atLeast: number().moreThan(0, 'is not above 0'),
+    atMost: notNegative(),
+    pips: notNegative(),
+  }),
+);
 
-const pauseSchema = shape({ from: day().required('is missing'), to: day().required('is missing'), why: text() })
-  .required('is missing')
-  .test(
-    'pause',
-    '',
-    faults<{ from: string; to: string }>((pause) => [
-      pause.to < pause.from && { path: 'to', message: 'is before the first day of the pause' },
-    ]),
-  );
+const pauseSchema = once(() =>
+  shape({ from: day().required('is missing'), to: day().required('is missing'), why: text() })
+    .required('is missing')
+    .test(
+      'pause',
+      '',
+      faults<{ from: string; to: string }>((pause) => [
+        pause.to < pause.from && { path: 'to', message: 'is before the first day of the pause' },
+      ]),
+    ),
+);
 
 function termsFaults(habit: Habit) {
   const terms: Terms[] = Array.isArray(habit.terms) ? habit.terms : [];
@@ -88,80 +95,86 @@ const hasIdsOnce = (value: unknown): boolean =>
   !Array.isArray(value) || new Set(value.map((each: { id: string }) => each?.id)).size === value.length;
 
 /** What a habit must be by itself: its terms in order and fitting its measure. */
-export const habitSchema = shape({
-  id: id(),
-  name: name(),
-  areaId: id().optional(),
-  goalId: id().optional(),
-  icon: text(),
-  order: order(),
-  note: text(),
-  aim: oneOf(['build', 'quit']).required('is missing'),
-  partOfDay: oneOf(PARTS_OF_DAY).required('is missing'),
-  measure: measureSchema as never,
-  terms: list(termsSchema.required('is missing'), LIMITS.lists.terms).required('is missing').min(1, 'is empty'),
-  startsOn: day().required('is missing'),
-  endsOn: day(),
-  archived: flag(),
-  pauses: list(pauseSchema, LIMITS.lists.pauses),
-  finishLine: shape({ days: dayCount().required('is missing'), reward: text(), enjoyedOn: day() }),
-  monthTargets: dictionary(
-    (key) => parseMonth(key) !== null,
-    'is not a month that exists, written YYYY-MM',
-    shape({ days: dayCount(), amount: notNegative(), reward: text(), enjoyedOn: day(), onward: flag() }),
-  ) as never,
-  yearTargets: dictionary(
-    (key) => /^\d{4}$/.test(key),
-    'is not a year, written YYYY',
-    shape({ days: dayCount(), amount: notNegative() }),
-  ) as never,
-  variants: list(shape({ id: id(), name: name(), group: text() }).required('is missing'), LIMITS.lists.variants).test(
-    'once',
-    'has an id twice',
-    hasIdsOnce,
+export const habitSchema = once(() =>
+  shape({
+    id: id(),
+    name: name(),
+    areaId: id().optional(),
+    goalId: id().optional(),
+    icon: text(),
+    order: order(),
+    note: text(),
+    aim: oneOf(['build', 'quit']).required('is missing'),
+    partOfDay: oneOf(PARTS_OF_DAY).required('is missing'),
+    measure: measureSchema() as never,
+    terms: list(termsSchema().required('is missing'), LIMITS.lists.terms).required('is missing').min(1, 'is empty'),
+    startsOn: day().required('is missing'),
+    endsOn: day(),
+    archived: flag(),
+    pauses: list(pauseSchema(), LIMITS.lists.pauses),
+    finishLine: shape({ days: dayCount().required('is missing'), reward: text(), enjoyedOn: day() }),
+    monthTargets: dictionary(
+      (key) => parseMonth(key) !== null,
+      'is not a month that exists, written YYYY-MM',
+      shape({ days: dayCount(), amount: notNegative(), reward: text(), enjoyedOn: day(), onward: flag() }),
+    ) as never,
+    yearTargets: dictionary(
+      (key) => /^\d{4}$/.test(key),
+      'is not a year, written YYYY',
+      shape({ days: dayCount(), amount: notNegative() }),
+    ) as never,
+    variants: list(shape({ id: id(), name: name(), group: text() }).required('is missing'), LIMITS.lists.variants).test(
+      'once',
+      'has an id twice',
+      hasIdsOnce,
+    ),
+    doneBy: oneOf(['journal', 'review']),
+    impact: oneOf(['high', 'medium', 'low']),
+  }).test(
+    'habit',
+    '',
+    faults<Habit>((habit) => [
+      ...termsFaults(habit),
+      !!habit.endsOn &&
+        habit.endsOn < habit.startsOn && { path: 'endsOn', message: 'is before the first day of the habit' },
+      !!habit.doneBy &&
+        habit.measure?.kind === 'amount' && { path: 'doneBy', message: 'is only for habits that are checked off' },
+    ]),
   ),
-  doneBy: oneOf(['journal', 'review']),
-  impact: oneOf(['high', 'medium', 'low']),
-}).test(
-  'habit',
-  '',
-  faults<Habit>((habit) => [
-    ...termsFaults(habit),
-    !!habit.endsOn &&
-      habit.endsOn < habit.startsOn && { path: 'endsOn', message: 'is before the first day of the habit' },
-    !!habit.doneBy &&
-      habit.measure?.kind === 'amount' && { path: 'doneBy', message: 'is only for habits that are checked off' },
-  ]),
 );
 
 /** What a day of a habit must be by itself. */
-export const entrySchema = shape({
-  habitId: id(),
-  day: day().required('is missing'),
-  mark: oneOf(['done', 'missed', 'rest']),
-  amount: notNegative(),
-  note: text(),
-  parts: list(
-    shape({ variantId: id(), amount: notNegative(), note: text() }).required('is missing'),
-    LIMITS.lists.parts,
+export const entrySchema = once(() =>
+  shape({
+    habitId: id(),
+    day: day().required('is missing'),
+    mark: oneOf(['done', 'missed', 'rest']),
+    amount: notNegative(),
+    note: text(),
+    parts: list(
+      shape({ variantId: id(), amount: notNegative(), note: text() }).required('is missing'),
+      LIMITS.lists.parts,
+    ),
+  }).test(
+    'entry',
+    '',
+    faults<Entry>((entry) => {
+      const parts = Array.isArray(entry.parts) ? entry.parts : [];
+      const amounts = parts.flatMap((part) => (part?.amount === undefined ? [] : [part.amount]));
+      const sum = amounts.reduce((total, amount) => total + amount, 0);
+      const isSum = entry.amount === undefined || isSame(entry.amount, sum);
+      return [amounts.length > 0 && !isSum && { path: 'amount', message: 'is not the sum of its parts' }];
+    }),
   ),
-}).test(
-  'entry',
-  '',
-  faults<Entry>((entry) => {
-    const parts = Array.isArray(entry.parts) ? entry.parts : [];
-    const amounts = parts.flatMap((part) => (part?.amount === undefined ? [] : [part.amount]));
-    const sum = amounts.reduce((total, amount) => total + amount, 0);
-    const isSum = entry.amount === undefined || isSame(entry.amount, sum);
-    return [amounts.length > 0 && !isSum && { path: 'amount', message: 'is not the sum of its parts' }];
-  }),
 );
 
 /** What a note on a habit must be. */
-export const habitNoteSchema = shape({
-  id: id(),
-  habitId: id(),
-  day: day(),
-  text: text().defined('is missing'),
-  link: text(),
-});
+export const habitNoteSchema = once(() =>
+  shape({
+    id: id(),
+    habitId: id(),
+    day: day(),
+    text: text().defined('is missing'),
+    link: text(),
+  }),
+);

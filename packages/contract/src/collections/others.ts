@@ -9,6 +9,7 @@ import {
   name,
   notNegative,
   number,
+  once,
   oneOf,
   order,
   shape,
@@ -34,130 +35,150 @@ const ascends = (value: unknown): boolean =>
   );
 
 /** What the settings must be. */
-export const settingsSchema = shape({
-  weekStart: oneOf(WEEKDAYS).required('is missing'),
-  passMark: ratio().required('is missing'),
-  dayEndsAt: whole().required('is missing').min(0, 'is not between 0 and 6').max(6, 'is not between 0 and 6'),
-  dayMarks: list(
-    shape({ atLeast: dayCount().required('is missing'), symbol: text().defined('is missing') }).required('is missing'),
-    LIMITS.lists.dayMarks,
-  ).test('ascending', 'does not ascend', ascends),
-  currency: text().matches(/^[A-Z]{3}$/, 'is not a currency code of three letters'),
-  pipsName: shape({ one: name(), many: name() }),
-  fullDayTarget: shape({ month: dayCount(), year: dayCount() }),
-  moodMarks: list(
-    shape({ mood: oneOf(MOODS).required('is missing'), symbol: text(), word: text() }).required('is missing'),
-    MOODS.length,
-  ).test('once', 'names a mood twice', (value) => isOnce(value, (each: { mood: number }) => each?.mood)),
-  reviewDay: oneOf(WEEKDAYS),
-  hidden: list(oneOf(HIDEABLE).required('is missing'), HIDEABLE.length),
-  todayBy: oneOf(TODAY_BY),
-});
+export const settingsSchema = once(() =>
+  shape({
+    weekStart: oneOf(WEEKDAYS).required('is missing'),
+    passMark: ratio().required('is missing'),
+    dayEndsAt: whole().required('is missing').min(0, 'is not between 0 and 6').max(6, 'is not between 0 and 6'),
+    dayMarks: list(
+      shape({ atLeast: dayCount().required('is missing'), symbol: text().defined('is missing') }).required(
+        'is missing',
+      ),
+      LIMITS.lists.dayMarks,
+    ).test('ascending', 'does not ascend', ascends),
+    currency: text().matches(/^[A-Z]{3}$/, 'is not a currency code of three letters'),
+    pipsName: shape({ one: name(), many: name() }),
+    fullDayTarget: shape({ month: dayCount(), year: dayCount() }),
+    moodMarks: list(
+      shape({ mood: oneOf(MOODS).required('is missing'), symbol: text(), word: text() }).required('is missing'),
+      MOODS.length,
+    ).test('once', 'names a mood twice', (value) => isOnce(value, (each: { mood: number }) => each?.mood)),
+    reviewDay: oneOf(WEEKDAYS),
+    hidden: list(oneOf(HIDEABLE).required('is missing'), HIDEABLE.length),
+    todayBy: oneOf(TODAY_BY),
+  }),
+);
 
 /** What an area must be. */
-export const areaSchema = shape({ id: id(), name: name(), color: text(), icon: text(), order: order() });
+export const areaSchema = once(() => shape({ id: id(), name: name(), color: text(), icon: text(), order: order() }));
 
 /** What a season must be by itself. */
-export const seasonSchema = shape({
-  id: id(),
-  title: name(),
-  startsOn: day().required('is missing'),
-  weeks: whole().required('is missing').min(1, 'is below 1').max(520, 'is above 520'),
-  vision: text(),
-  why: text(),
-  passMark: ratio(),
-  goalIds: list(id(), LIMITS.lists.seasonGoals).required('is missing'),
-  notes: list(shape({ text: text().defined('is missing'), link: text() }).required('is missing'), LIMITS.lists.notes),
-});
+export const seasonSchema = once(() =>
+  shape({
+    id: id(),
+    title: name(),
+    startsOn: day().required('is missing'),
+    weeks: whole().required('is missing').min(1, 'is below 1').max(520, 'is above 520'),
+    vision: text(),
+    why: text(),
+    passMark: ratio(),
+    goalIds: list(id(), LIMITS.lists.seasonGoals).required('is missing'),
+    notes: list(shape({ text: text().defined('is missing'), link: text() }).required('is missing'), LIMITS.lists.notes),
+  }),
+);
 
 /** What a month’s word and aims must be. */
-export const monthSchema = shape({
-  month: month().required('is missing'),
-  word: text(),
-  aims: list(text().defined('is missing'), LIMITS.lists.aims).required('is missing'),
-});
+export const monthSchema = once(() =>
+  shape({
+    month: month().required('is missing'),
+    word: text(),
+    aims: list(text().defined('is missing'), LIMITS.lists.aims).required('is missing'),
+  }),
+);
 
 /** What a page of the journal must be. */
-export const journalSchema = shape({
-  id: id(),
-  day: day().required('is missing'),
-  part: oneOf(JOURNAL_PARTS).required('is missing'),
-  mood: oneOf(MOODS),
-  feelings: list(text().defined('is missing'), LIMITS.lists.feelings),
-  text: text(),
-  answers: list(
-    shape({
-      promptId: id(),
-      promptText: text(),
-      text: text(),
-      items: list(
-        shape({ text: text().defined('is missing'), done: flag() }).required('is missing'),
-        LIMITS.lists.answerItems,
-      ),
-    }).required('is missing'),
-    LIMITS.lists.answers,
-  ),
-});
+export const journalSchema = once(() =>
+  shape({
+    id: id(),
+    day: day().required('is missing'),
+    part: oneOf(JOURNAL_PARTS).required('is missing'),
+    mood: oneOf(MOODS),
+    feelings: list(text().defined('is missing'), LIMITS.lists.feelings),
+    text: text(),
+    answers: list(
+      shape({
+        promptId: id(),
+        promptText: text(),
+        text: text(),
+        items: list(
+          shape({ text: text().defined('is missing'), done: flag() }).required('is missing'),
+          LIMITS.lists.answerItems,
+        ),
+      }).required('is missing'),
+      LIMITS.lists.answers,
+    ),
+  }),
+);
 
 /** What a prompt must be. */
-export const promptSchema = shape({
-  id: id(),
-  text: name(),
-  part: oneOf(JOURNAL_PARTS).required('is missing'),
-  kind: oneOf(['text', 'list', 'checklist']).required('is missing'),
-  size: whole().min(1, 'is below 1'),
-  active: flag().required('is missing'),
-  order: order(),
-});
+export const promptSchema = once(() =>
+  shape({
+    id: id(),
+    text: name(),
+    part: oneOf(JOURNAL_PARTS).required('is missing'),
+    kind: oneOf(['text', 'list', 'checklist']).required('is missing'),
+    size: whole().min(1, 'is below 1'),
+    active: flag().required('is missing'),
+    order: order(),
+  }),
+);
 
 /** What a look back must be. */
-export const reviewSchema = shape({
-  id: id(),
-  span: oneOf(['week', 'month', 'quarter', 'year']).required('is missing'),
-  from: day().required('is missing'),
-  seasonId: id().optional(),
-  answers: shape({
-    wentWell: text(),
-    gotInTheWay: text(),
-    nextTime: text(),
-    wins: text(),
-    losses: text(),
-    lessons: text(),
-    mostOfWins: text(),
-    mostOfLosses: text(),
-    nextTimeWas: oneOf(['done', 'partly', 'not', 'aside']),
-  }).required('is missing'),
-});
+export const reviewSchema = once(() =>
+  shape({
+    id: id(),
+    span: oneOf(['week', 'month', 'quarter', 'year']).required('is missing'),
+    from: day().required('is missing'),
+    seasonId: id().optional(),
+    answers: shape({
+      wentWell: text(),
+      gotInTheWay: text(),
+      nextTime: text(),
+      wins: text(),
+      losses: text(),
+      lessons: text(),
+      mostOfWins: text(),
+      mostOfLosses: text(),
+      nextTimeWas: oneOf(['done', 'partly', 'not', 'aside']),
+    }).required('is missing'),
+  }),
+);
 
 /** What a reward must be. */
-export const rewardSchema = shape({
-  id: id(),
-  title: name(),
-  cost: notNegative().required('is missing'),
-  icon: text(),
-  order: order(),
-  retired: flag(),
-});
+export const rewardSchema = once(() =>
+  shape({
+    id: id(),
+    title: name(),
+    cost: notNegative().required('is missing'),
+    icon: text(),
+    order: order(),
+    retired: flag(),
+  }),
+);
 
 /** What a claim of a reward must be. */
-export const claimSchema = shape({
-  id: id(),
-  rewardId: id(),
-  day: day().required('is missing'),
-  cost: notNegative().required('is missing'),
-});
+export const claimSchema = once(() =>
+  shape({
+    id: id(),
+    rewardId: id(),
+    day: day().required('is missing'),
+    cost: notNegative().required('is missing'),
+  }),
+);
 
 /** What a quote must be. */
-export const quoteSchema = shape({ id: id(), text: name(), by: text() });
+export const quoteSchema = once(() => shape({ id: id(), text: name(), by: text() }));
 
 /** What a reminder must be. */
-export const reminderSchema = shape({
-  id: id(),
-  habitId: id().optional(),
-  about: oneOf(['habits', 'journal', 'review', 'habit']).required('is missing'),
-  at: text()
-    .required('is missing')
-    .matches(/^([01]\d|2[0-3]):[0-5]\d$/, 'is not a time, written HH:MM'),
-  days: weekdays().required('is missing'),
-  on: flag().required('is missing'),
-});
+export const reminderSchema = once(() =>
+  shape({
+    id: id(),
+    habitId: id().optional(),
+    about: oneOf(['habits', 'journal', 'review', 'habit']).required('is missing'),
+    at: text()
+      .required('is missing')
+      .matches(/^([01]\d|2[0-3]):[0-5]\d$/, 'is not a time, written HH:MM'),
+    days: weekdays().required('is missing'),
+    on: flag().required('is missing'),
+  }),
+);

@@ -9,7 +9,7 @@ import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import Sun from 'lucide-react-native/icons/sun';
 import Target from 'lucide-react-native/icons/target';
 import Undo2 from 'lucide-react-native/icons/undo-2';
-import { useEffect, useState } from 'react';
+import { useDeferredValue, useEffect, useState } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { ActivityIndicator, View } from 'react-native';
 import { useStore } from 'react-redux';
@@ -68,6 +68,8 @@ const OUT_OF_SIGHT = { display: 'none' } as const;
 export function SignedIn() {
   const status = useAppSelector((state) => state.account.status);
   const isLoaded = useAppSelector((state) => state.records.isLoaded);
+  // The first screen is made bit by bit, the page free in between.
+  const isMade = useDeferredValue(isLoaded);
   const hidesJournal = useAppSelector((state) => selectIsHidden(state, 'journal'));
   const hasPips = useSoon(selectHasPips);
   const { hidden } = useAppSelector(selectSettings);
@@ -88,7 +90,7 @@ export function SignedIn() {
     if (!isLoaded) return;
     keepAppOnDevice(fetchAhead);
     const timer = setTimeout(() => {
-      whenIdle(bringLater);
+      whenIdle(() => void bringLater());
       // What a page that was closed had begun to bring in.
       if (accountId !== undefined)
         void import('../../sync/bringMany.ts')
@@ -99,7 +101,7 @@ export function SignedIn() {
   }, [accountId, isLoaded, recording, store]);
   if (status === 'out') return <Redirect href={PATHS.signIn as never} />;
   if (status === 'unreachable' || status === 'elsewhere') return <CannotGoOn status={status} />;
-  if (status === 'unknown' || !isLoaded) {
+  if (status === 'unknown' || !isLoaded || !isMade) {
     return (
       <Waiting>
         {isHeldUp ? (

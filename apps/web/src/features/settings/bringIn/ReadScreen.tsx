@@ -186,28 +186,27 @@ export function ReadScreen(props: Props) {
         onStop={stop}
         onAgain={onAgain}
       />
-      {share === null ? (
-        <>
-          <QuestionsCard
-            understood={understood}
-            choices={choices}
-            onChoose={choose}
-            isNoMissed={isNoMissed}
-            onNoMissed={setNoMissed}
-          />
-          <View style={isWide ? { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' } : { gap: SPACE.l }}>
-            <View style={isWide ? { width: 360 } : null}>
-              <NamesCard
-                understood={understood}
-                habits={habits}
-                choices={nameChoices}
-                onChoose={(of, choice) => setNamed((now) => ({ ...now, [of]: choice }))}
-              />
-            </View>
-            <View style={isWide ? { flex: 1, minWidth: 0 } : null}>{table}</View>
+      {/* Only hidden while it comes in: to take a large table off the page would hold it up. */}
+      <View style={share === null ? { gap: SPACE.l } : { display: 'none' }}>
+        <QuestionsCard
+          understood={understood}
+          choices={choices}
+          onChoose={choose}
+          isNoMissed={isNoMissed}
+          onNoMissed={setNoMissed}
+        />
+        <View style={isWide ? { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' } : { gap: SPACE.l }}>
+          <View style={isWide ? { width: 360 } : null}>
+            <NamesCard
+              understood={understood}
+              habits={habits}
+              choices={nameChoices}
+              onChoose={(of, choice) => setNamed((now) => ({ ...now, [of]: choice }))}
+            />
           </View>
-        </>
-      ) : null}
+          <View style={isWide ? { flex: 1, minWidth: 0 } : null}>{table}</View>
+        </View>
+      </View>
     </Page>
   );
 }
