@@ -5,6 +5,7 @@ import { amount, amountOf, number, aboutOf } from '../../shared/amounts.ts';
 import { percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
+import { FLAT } from '../../ui/flat.ts';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
@@ -95,6 +96,7 @@ export function FiguresCell({
   return (
     <View
       role={'gridcell' as never}
+      {...FLAT}
       style={[styles.cell, isWide && styles.stuck, { width: size.figuresPx }]}
       testID={testId}
     >

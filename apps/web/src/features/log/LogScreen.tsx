@@ -29,7 +29,7 @@ import Grip from 'lucide-react-native/icons/grip';
 import Keyboard from 'lucide-react-native/icons/keyboard';
 import List from 'lucide-react-native/icons/list';
 import Pencil from 'lucide-react-native/icons/pencil';
-import { type ReactNode, useCallback, useMemo, useState } from 'react';
+import { type ReactNode, memo, useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { EntrySheet } from '../../parts/EntrySheet.tsx';
 import { selectHabits, selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
@@ -53,6 +53,7 @@ import { LogList } from './LogList.tsx';
 import { OnlyLine, useOnlyName, useTracksOnly } from '../../parts/OnlyChips.tsx';
 import { type Only, formatOnly, parseOnly } from '../../words/only.ts';
 import { Pegboard } from './Pegboard.tsx';
+import { useAfterTap } from '../../shared/useAfterTap.ts';
 import { useTotalsOf } from './useTotalsOf.ts';
 import { SORTS, figuresOf, sortedTracks } from './logRows.ts';
 import { SPAN_CHOICES, spanName, spanTitle } from './logWords.ts';
@@ -79,23 +80,28 @@ function useWhere(): [Where, DaySpan, (to: Partial<Where>) => void] {
   const named = parseDay(params.day ?? '') ?? (month === null ? null : monthSpan(month).first);
   const day = named ?? usual;
   const only = useMemo(() => parseOnly(params.only ?? ''), [params.only]);
-  const where = { kind, day, at: parseDay(params.at ?? ''), isList: params.as === 'list', only };
+  const at = parseDay(params.at ?? '');
+  const isList = params.as === 'list';
+  const where = useMemo(() => ({ kind, day, at, isList, only }), [kind, day, at, isList, only]);
   const span = useMemo(() => logSpanOf(kind, day, weekStart), [kind, day, weekStart]);
-  const go = (change: Partial<Where>): void => {
-    const to = { ...where, ...change };
-    const words = [
-      to.kind === 'month' ? '' : `span=${to.kind}`,
-      to.day === usualDay(to.kind, today, weekStart)
-        ? ''
-        : to.kind === 'month'
-          ? `month=${formatMonth(monthOfDay(to.day))}`
-          : `day=${formatDay(to.day)}`,
-      to.isList ? 'as=list' : '',
-      to.only === null ? '' : `only=${encodeURIComponent(formatOnly(to.only))}`,
-    ].filter(Boolean);
-    keepFocus();
-    router.push(`${PATHS.log}${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
-  };
+  const go = useCallback(
+    (change: Partial<Where>): void => {
+      const to = { ...where, ...change };
+      const words = [
+        to.kind === 'month' ? '' : `span=${to.kind}`,
+        to.day === usualDay(to.kind, today, weekStart)
+          ? ''
+          : to.kind === 'month'
+            ? `month=${formatMonth(monthOfDay(to.day))}`
+            : `day=${formatDay(to.day)}`,
+        to.isList ? 'as=list' : '',
+        to.only === null ? '' : `only=${encodeURIComponent(formatOnly(to.only))}`,
+      ].filter(Boolean);
+      keepFocus();
+      router.push(`${PATHS.log}${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
+    },
+    [where, today, weekStart, router],
+  );
   return [where, span, go];
 }
 
@@ -139,6 +145,7 @@ export function LogScreen() {
   const [where, span, go] = useWhere();
   const { kind, at, isList, only } = where;
   const { onlyOf, all, active, tracks, sort, setSort, group, setGroup } = useShown(only, kind, span);
+  const hasTracks = tracks.length > 0;
   const [opened, setOpened] = useState<{ habitId: string; day: PlainDay; isNoteFirst: boolean } | null>(null);
   const [draws, setDraws] = useState(false);
   const [panel, setPanel] = useState<Panel | null>(null);
@@ -149,17 +156,16 @@ export function LogScreen() {
   const openHabit = useCallback((habitId: string) => router.push(habitPath(habitId) as never), [router]);
   const [title, aside] = spanTitle(kind, span, today, weekStart);
   const close = (): void => setPanel(null);
+  const summed = useAfterTap(
+    useMemo(
+      () => (hasTracks ? { tracks: active, all: onlyOf === null ? null : all, name: onlyOf, kind, span } : null),
+      [hasTracks, active, all, onlyOf, kind, span],
+    ),
+    `${hasTracks} ${onlyOf} ${kind} ${span.first}`,
+  );
 
   const header = (
-    <LogHead
-      where={where}
-      span={span}
-      summed={tracks.length > 0 ? { tracks: active, all: onlyOf === null ? null : all, name: onlyOf } : null}
-      onGo={go}
-      onPanel={setPanel}
-      draws={draws}
-      onDraws={setDraws}
-    />
+    <LogHead where={where} span={span} summed={summed} onGo={go} onPanel={setPanel} draws={draws} onDraws={setDraws} />
   );
   const panels = (
     <>
@@ -223,7 +229,7 @@ export function LogScreen() {
 type Panel = 'keys' | 'order';
 
 /** The span by its name, the ways to others, and what it came to. */
-function LogHead({
+const LogHead = memo(function LogHead({
   where: { kind, isList, only },
   span,
   onGo,
@@ -239,7 +245,7 @@ function LogHead({
   draws: boolean;
   onDraws: (draws: boolean) => void;
   /** What is summed up; null where there is nothing. */
-  summed: Pick<React.ComponentProps<typeof Summary>, 'tracks' | 'all' | 'name'> | null;
+  summed: Omit<React.ComponentProps<typeof Summary>, 'aside'> | null;
 }) {
   const styles = useStyles();
   const isWide = useIsWide();
@@ -299,8 +305,6 @@ function LogHead({
       {summed === null ? null : (
         <Summary
           {...summed}
-          kind={kind}
-          span={span}
           aside={
             isWide ? null : (
               <>
@@ -313,7 +317,7 @@ function LogHead({
       )}
     </View>
   );
-}
+});
 
 /** Which kind of span is shown; another is laid around a day in view, today if it is. */
 function SpanChoice({ kind, span, onGo }: { kind: LogSpan; span: DaySpan; onGo: (to: Partial<Where>) => void }) {

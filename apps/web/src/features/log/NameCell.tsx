@@ -2,6 +2,7 @@ import type { Figures, Track } from '@wimbel/core';
 import { Pressable, View } from 'react-native';
 import { themed, useIsCompact } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
+import { FLAT } from '../../ui/flat.ts';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
@@ -28,7 +29,7 @@ export function NameCell({
   const { habit } = track;
   const link = { href: habitPath(habit.id) } as object;
   return (
-    <View role={'rowheader' as never} aria-colindex={1} style={[styles.names, { width: size.namesPx }]}>
+    <View role={'rowheader' as never} aria-colindex={1} {...FLAT} style={[styles.names, { width: size.namesPx }]}>
       <Pressable
         {...link}
         role="link"

@@ -21,6 +21,7 @@ import { useCellDeeds } from './useCellDeeds.ts';
 import { useCellTaps } from './useCellTaps.ts';
 import { canReadClipboard, useClipboard } from './useClipboard.ts';
 import { type Range, useRange } from './useRange.ts';
+import { useAfterTap } from '../../shared/useAfterTap.ts';
 import { useTotalsOf } from './useTotalsOf.ts';
 
 type Props = {
@@ -246,16 +247,23 @@ function Foot({
   const { weekStart, passMark } = useAppSelector(selectSettings);
   const marks = useAppSelector(selectDayMarks);
   const totals = useTotalsOf(over?.tracks ?? null);
-  const active = useMemo(() => tracks.filter((track) => isActiveIn(track, span)), [tracks, span]);
-  const together = useMemo(() => figuresTogether(active, kind, span, passMark), [active, kind, span, passMark]);
+  const shown = useAfterTap(
+    useMemo(() => ({ tracks, kind, span, over, totals }), [tracks, kind, span, over, totals]),
+    `${over?.name} ${kind} ${span.first} ${tracks.length}`,
+  );
+  const active = useMemo(() => shown.tracks.filter((track) => isActiveIn(track, shown.span)), [shown]);
+  const together = useMemo(
+    () => figuresTogether(active, shown.kind, shown.span, passMark),
+    [active, shown.kind, shown.span, passMark],
+  );
   return (
     <PegboardFoot
       {...edges}
-      span={span}
-      kind={kind}
+      span={shown.span}
+      kind={shown.kind}
       tracks={active}
-      totals={totals}
-      over={over}
+      totals={shown.totals}
+      over={shown.over}
       passMark={passMark}
       weekStart={weekStart}
       marks={marks}

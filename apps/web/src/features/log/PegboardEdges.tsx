@@ -21,6 +21,7 @@ import { View } from 'react-native';
 import { dateNumber, dayInWords, monthName, percent, spanInWords, weekdayLetter } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
+import { FLAT } from '../../ui/flat.ts';
 import { Words } from '../../ui/Words.tsx';
 import { FiguresCell, FiguresHead } from './FiguresCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
@@ -133,7 +134,9 @@ export const PegboardFoot = memo(function PegboardFoot({
     () => (over === null ? {} : { habitIds: over.tracks.map(({ habit }) => habit.id), name: over.name }),
     [over],
   );
-  const ids = useMemo(() => tracks.map(({ habit }) => habit.id), [tracks]);
+  // The same list while the habits are the same, however their records change.
+  const named = tracks.map(({ habit }) => habit.id).join('\n');
+  const ids = useMemo(() => named.split('\n'), [named]);
   return (
     <View
       role={'row' as never}
@@ -166,9 +169,7 @@ export const PegboardFoot = memo(function PegboardFoot({
               day={day}
               x={x}
               size={size}
-              totals={totals}
-              passMark={passMark}
-              marks={marks}
+              {...dayFigures(totals, day, passMark, marks)}
               over={shown}
             />
           ))}
@@ -191,32 +192,45 @@ export const PegboardFoot = memo(function PegboardFoot({
   );
 });
 
-/** Below a day: how many habits were done, its share and its mark. */
-function DayTotal({
+type DayFigures = {
+  done: number;
+  due: number;
+  score: number | null;
+  bright: boolean;
+  habits: number;
+  mark: string | null;
+};
+
+/** What stands below a day. */
+function dayFigures(totals: DayTotals, day: PlainDay, passMark: number, marks: DayMarkScale): DayFigures {
+  const { done, due, score, bright } = scoreOn(totals, day, passMark);
+  const habits = doneHabitsOn(totals, day);
+  return { done, due, score, bright, habits, mark: dayMarkOf(marks, habits) };
+}
+
+/** Below a day: how many habits were done, its share and its mark. Drawn anew only where one of them has changed. */
+const DayTotal = memo(function DayTotal({
   day,
   x,
   size,
-  totals,
-  passMark,
-  marks,
+  done,
+  due,
+  score,
+  bright,
+  habits,
+  mark,
   over,
-}: {
+}: DayFigures & {
   day: PlainDay;
   x: number;
   size: PegboardSize;
-  totals: DayTotals;
-  passMark: number;
-  marks: DayMarkScale;
   /** The habits that are shown, where they are not all. */
   over: { habitIds?: readonly string[]; name?: string };
 }) {
   const styles = useStyles();
   const { colors } = useTheme();
-  const { done, due, score, bright } = scoreOn(totals, day, passMark);
-  const habits = doneHabitsOn(totals, day);
-  const mark = dayMarkOf(marks, habits);
   return (
-    <View role={'gridcell' as never} style={[styles.footCell, { left: x, width: size.cellPx }]}>
+    <View role={'gridcell' as never} {...FLAT} style={[styles.footCell, { left: x, width: size.cellPx }]}>
       <Figure
         asked={{ figure: 'dayScore', day, ...over }}
         label={`${dayInWords(day)}: ${habits} done, ${done} of ${due}, ${percent(score)}${mark ? `, mark ${mark}` : ''}`}
@@ -245,7 +259,7 @@ function DayTotal({
       </Figure>
     </View>
   );
-}
+});
 
 /** Below a week: what it came to of what it asked. */
 function WeekBelow({

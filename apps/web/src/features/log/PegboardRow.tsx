@@ -66,25 +66,31 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
     <View
       role={'row' as never}
       aria-rowindex={rowIndex}
+      {...({ dataSet: { row: '' } } as object)}
       style={[styles.row, { top: y, height: size.rowPx, width: size.namesPx + daysPx + size.figuresPx }]}
     >
       <NameCell track={track} figures={figures} size={size} color={color} isWide={isWide} onName={onName} />
-      <View style={{ width: daysPx }} role="presentation">
+      <View style={[styles.days, { width: daysPx, paddingLeft: columns[0]?.x ?? 0 }]} role="presentation">
         <DaysPicture {...props} />
-        {columns.map(({ day, x }) => {
+        {columns.map(({ day, x }, at) => {
           const outcome = outcomeOn(track, day);
           const value = entryOn(entries, day)?.amount;
           const isFuture = day > today;
           const words =
             habit.measure.kind === 'amount' && value !== undefined ? `, ${amount(value, habit.measure.unit)}` : '';
           return (
-            // Plain elements: a board of a year draws a thousand of them, each time it is scrolled far.
+            // Plain elements, one after the other: a board of a year draws a thousand of them, each time it is scrolled far,
+            // and where each were placed by itself, each would be looked at to find what a finger touches.
             <div
               key={day}
               role="gridcell"
               aria-colindex={day - props.span.first + 2}
               aria-selected={picked !== null && holdsDay(picked, day)}
-              style={{ position: 'absolute', top: 0, left: x, width: size.cellPx, height: size.rowPx }}
+              style={{
+                flex: 'none',
+                width: size.cellPx,
+                marginLeft: at === 0 ? 0 : x - columns[at - 1]!.x - size.cellPx,
+              }}
             >
               <div
                 id={cellId(habit.id, day)}
@@ -169,6 +175,7 @@ function DaysPicture({ track, columns, span, size, color, hidesStreaks }: Props)
 }
 
 const useStyles = themed(() => ({
-  row: { position: 'absolute', left: 0, flexDirection: 'row' },
-  picture: { position: 'absolute', top: 0 },
+  row: { position: 'absolute', left: 0, flexDirection: 'row', contain: 'layout paint style' as never },
+  days: { flexDirection: 'row' },
+  picture: { position: 'absolute', top: 0, pointerEvents: 'none' },
 }));

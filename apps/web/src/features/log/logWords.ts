@@ -69,12 +69,18 @@ const TELLS_RUNNING: readonly LogSpan[] = ['week', 'sevenDays', 'month', 'sixWee
 /** How the running week or month of a habit without fixed days stands: "1 of 3 this week, still open"; null of others. */
 export function runningWords(track: Track, kind: LogSpan, span: DaySpan): string | null {
   const { today } = track;
-  if (!TELLS_RUNNING.includes(kind) || !holdsDay(span, today)) return null;
   const unit = askKindOf(termsOn(track.terms, today).schedule);
-  if (unit === 'days' || !isActiveIn(track, { first: today, last: today })) return null;
+  if (unit === 'days' || !tellsRunning(track, kind, span)) return null;
   const standing = quotaStanding(track, unit, periodOf(track, unit, today));
   const period = unit === 'weeks' ? 'week' : 'month';
   return `${standing.done} of ${standing.quota} this ${period}, ${VERDICT_WORDS[quotaVerdict(standing)]}`;
+}
+
+/** Whether there is something to tell of a running week or month: {@link runningWords} without looking into any day. */
+export function tellsRunning(track: Track, kind: LogSpan, span: DaySpan): boolean {
+  const { today } = track;
+  if (!TELLS_RUNNING.includes(kind) || !holdsDay(span, today)) return false;
+  return askKindOf(termsOn(track.terms, today).schedule) !== 'days' && isActiveIn(track, { first: today, last: today });
 }
 
 /** How a week of all habits together stands, in words; "" where nothing is asked. */

@@ -8,7 +8,7 @@ import { useIsCompact, useIsWide } from '../../theme/Theme.tsx';
 import { OFTEN, OFTEN_WORDS, oftenOf } from '../../words/often.ts';
 import type { Group } from './ArrangeSheet.tsx';
 import { type HabitLine, logLines } from './logRows.ts';
-import { runningWords } from './logWords.ts';
+import { tellsRunning } from './logWords.ts';
 import { pegboardSize } from './pegboardSize.ts';
 import { useWindowed, within } from './useWindowed.ts';
 
@@ -38,7 +38,7 @@ export function useBoardLayout(tracks: readonly Track[], kind: LogSpan, span: Da
         group === 'part' ? PARTS : group === 'often' ? OFTEN_GROUPS : areas,
         group !== 'together',
         size,
-        (track) => runningWords(track, kind, span) !== null,
+        (track) => tellsRunning(track, kind, span),
         group === 'part' ? ({ habit }) => habit.partOfDay : group === 'often' ? oftenOf : undefined,
         folded,
       ),
@@ -49,9 +49,11 @@ export function useBoardLayout(tracks: readonly Track[], kind: LogSpan, span: Da
     () => within(days.columns, (column) => column.x, size.cellPx, seen.left, seen.right - size.namesPx),
     [days, size, seen.left, seen.right],
   );
+  // Before the board is measured nothing has its place yet.
+  const isMeasured = boxSize.widthPx > 0;
   const drawn = useMemo(
-    () => within(lines, (line) => line.y, size.tallRowPx, seen.top, seen.bottom - size.headPx),
-    [lines, size, seen.top, seen.bottom],
+    () => (isMeasured ? within(lines, (line) => line.y, size.tallRowPx, seen.top, seen.bottom - size.headPx) : []),
+    [isMeasured, lines, size, seen.top, seen.bottom],
   );
   return {
     folded,
