@@ -54,6 +54,7 @@ function fileOf(name: string, content: string | Uint8Array): string {
 }
 
 const PATIENCE_MS = 600_000;
+const SETTLED_MS = 4000;
 const wimbel = await startWimbel('bench', { now: NOW, env: { WIMBEL_REQUESTS_PER_MINUTE: '10000000' } });
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -89,6 +90,8 @@ try {
 
   const own = await newPage('ownfile@example.org');
   await own.goto('/settings/account');
+  // The page stands, with all that comes behind it.
+  await own.waitForTimeout(SETTLED_MS);
   const add = own.getByRole('button', { name: 'Add to what is here' });
   await report('our file, read, checked and compared', own, parseMs, async () => {
     await own.getByLabel('A Wimbel data file').setInputFiles(fileOf('years.json', text));
@@ -110,6 +113,7 @@ try {
 
   const grid = await newPage('grid@example.org');
   await grid.goto('/settings/bring-in');
+  await grid.waitForTimeout(SETTLED_MS);
   const bring = grid.getByRole('button', { name: /^Bring in [\d,]+ days/ });
   await report('the workbook, read and understood', grid, loadMs, async () => {
     await grid.getByLabel('A table as a file').setInputFiles(fileOf('years.xlsx', book));

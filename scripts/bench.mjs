@@ -11,6 +11,7 @@ async function main() {
     'bench/newDevice.ts',
     'bench/live.ts',
     'bench/opening.ts',
+    'bench/places.ts',
     'bench/pegboard.ts',
     'bench/manyHabits.ts',
     'bench/goals.ts',

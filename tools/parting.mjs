@@ -8,7 +8,7 @@ const addressOf = (name) => `/${SCRIPTS}/${name}`;
 /** Pieces smaller than this are not worth a request of their own. */
 const WORTH_BYTES = 12_000;
 /** How much of the start is run in one task. */
-const TASK_BYTES = 200_000;
+const TASK_BYTES = 140_000;
 /** Workers that are started often; any other brings what it needs itself, so that the pieces of the page stay few. */
 const OFTEN = /^(review|search)-/;
 
@@ -228,14 +228,27 @@ function inTasks(entry) {
     for (const each of byId.get(id).order) closureOf(each, seen);
     return seen;
   }
+  /** Of what needs itself, by way of others: what would be run before the first of it is, in that order. */
+  function layBefore(circle) {
+    for (const each of byId.get(circle.at(-1)).order) {
+      if (!byId.has(each) || taken.has(each) || circle.includes(each)) continue;
+      const closure = closureOf(each);
+      if (circle.some((id) => closure.has(id))) return layBefore([...circle, each]);
+      lay(each, false);
+    }
+  }
   const bytesOf = (ids) => [...ids].reduce((sum, id) => sum + byId.get(id).text.length, 0);
   const tasks = [{ ids: [], run: [], bytes: 0 }];
   function lay(id, isStart) {
-    const closure = closureOf(id);
+    let closure = closureOf(id);
     if (closure.size === 0) return;
     const own = byId.get(id);
     // What needs itself, by way of others, is run as one.
     const isCircle = own.order.some((each) => closureOf(each).has(id));
+    if (isCircle && bytesOf(closure) > TASK_BYTES) {
+      layBefore([id]);
+      closure = closureOf(id);
+    }
     if (!isStart && (bytesOf(closure) <= TASK_BYTES || own.text.length > TASK_BYTES || isCircle)) {
       let task = tasks.at(-1);
       if (task.bytes > 0 && task.bytes + bytesOf(closure) > TASK_BYTES)

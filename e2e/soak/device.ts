@@ -138,7 +138,7 @@ function open() {
     retryMs: [10, 30, 80],
   });
   const isLoaded = (): boolean => store.getState().records.isLoaded;
-  return { store, sync, cut, isLoaded, waiting: () => store.getState().outbox.waiting.length };
+  return { store, sync, cut, isLoaded, waiting: () => store.getState().outbox.waiting.count };
 }
 
 let device = open();

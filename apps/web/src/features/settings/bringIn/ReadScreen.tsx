@@ -1,7 +1,17 @@
 import type { Change } from '@wimbel/contract';
 import { type Habit, NO_ENTRIES, eachEntry } from '@wimbel/core';
 import type { GridChoices, NameChoice } from '@wimbel/exchange';
-import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  type ComponentProps,
+  memo,
+  startTransition,
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import { counted, percent } from '../../../shared/format.ts';
@@ -131,12 +141,16 @@ function useBringing({ reader, onDone }: Props) {
 /** What was understood of some grids, to be looked over and changed before it is kept. */
 export function ReadScreen(props: Props) {
   const { name, grids, reader, onAgain } = props;
-  const isWide = useIsWide();
   const [choices, setChoices] = useState<GridChoices>({});
   const [isNoMissed, setNoMissed] = useState(false);
   const { understood, coming, habits, nameChoices, setNamed, isBroken } = useUnderstanding(props, choices, isNoMissed);
   const { share, bring, stop } = useBringing(props);
+  const isAway = useDeferredValue(share !== null);
   const choose = useCallback((more: Partial<GridChoices>) => setChoices((now) => ({ ...now, ...more })), []);
+  const chooseName = useCallback(
+    (of: string, choice: NameChoice) => setNamed((now) => ({ ...now, [of]: choice })),
+    [setNamed],
+  );
   const found = understood === null ? null : foundWords(understood);
   const habitCount = nameChoices.filter(
     (each, at) => each.to !== 'nowhere' && (understood?.names[at]?.days ?? 0) > 0,
@@ -161,7 +175,6 @@ export function ReadScreen(props: Props) {
       </Page>
     );
   }
-  const table = <KeptTable grids={grids} reader={reader} understood={understood} choices={choices} onChoose={choose} />;
   if (found === null) {
     return (
       <Page>
@@ -170,7 +183,7 @@ export function ReadScreen(props: Props) {
           <Words>No days were found in it. Tap the head of the line that holds the days, or choose another file.</Words>
           <Button onPress={onAgain}>Choose another</Button>
         </SectionCard>
-        {table}
+        <KeptTable grids={grids} reader={reader} understood={understood} choices={choices} onChoose={choose} />
       </Page>
     );
   }
@@ -186,30 +199,65 @@ export function ReadScreen(props: Props) {
         onStop={stop}
         onAgain={onAgain}
       />
-      {/* Only hidden while it comes in: to take a large table off the page would hold it up. */}
+      {/* First out of sight, then away, each in its turn: together they would hold the page up. */}
       <View style={share === null ? { gap: SPACE.l } : { display: 'none' }}>
-        <QuestionsCard
-          understood={understood}
-          choices={choices}
-          onChoose={choose}
-          isNoMissed={isNoMissed}
-          onNoMissed={setNoMissed}
-        />
-        <View style={isWide ? { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' } : { gap: SPACE.l }}>
-          <View style={isWide ? { width: 360 } : null}>
-            <NamesCard
-              understood={understood}
-              habits={habits}
-              choices={nameChoices}
-              onChoose={(of, choice) => setNamed((now) => ({ ...now, [of]: choice }))}
-            />
-          </View>
-          <View style={isWide ? { flex: 1, minWidth: 0 } : null}>{table}</View>
-        </View>
+        {isAway ? null : (
+          <Readings
+            grids={grids}
+            reader={reader}
+            understood={understood}
+            choices={choices}
+            onChoose={choose}
+            isNoMissed={isNoMissed}
+            onNoMissed={setNoMissed}
+            habits={habits}
+            nameChoices={nameChoices}
+            onName={chooseName}
+          />
+        )}
       </View>
     </Page>
   );
 }
+
+/** How everything was read, each reading to be changed. It stays as it is while the days come in. */
+const Readings = memo(function Readings({
+  understood,
+  choices,
+  onChoose,
+  isNoMissed,
+  onNoMissed,
+  habits,
+  nameChoices,
+  onName,
+  ...table
+}: Omit<ComponentProps<typeof KeptTable>, 'understood'> &
+  ComponentProps<typeof QuestionsCard> & {
+    habits: readonly Habit[];
+    nameChoices: NameChoice[];
+    onName: (of: string, choice: NameChoice) => void;
+  }) {
+  const isWide = useIsWide();
+  return (
+    <>
+      <QuestionsCard
+        understood={understood}
+        choices={choices}
+        onChoose={onChoose}
+        isNoMissed={isNoMissed}
+        onNoMissed={onNoMissed}
+      />
+      <View style={isWide ? { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' } : { gap: SPACE.l }}>
+        <View style={isWide ? { width: 360 } : null}>
+          <NamesCard understood={understood} habits={habits} choices={nameChoices} onChoose={onName} />
+        </View>
+        <View style={isWide ? { flex: 1, minWidth: 0 } : null}>
+          <KeptTable {...table} understood={understood} choices={choices} onChoose={onChoose} />
+        </View>
+      </View>
+    </>
+  );
+});
 
 /** What was found, what is left out of it, and the button that brings it in. */
 function ReadCard({
