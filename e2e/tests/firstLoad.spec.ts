@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { type Page, expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
 import { PHONE, WIDE } from '../playwright.config.ts';
 
@@ -6,6 +6,17 @@ import { PHONE, WIDE } from '../playwright.config.ts';
 const MOST_BYTES = 300_000;
 /** What a worker may bring of its own, beside what the page has already. */
 const MOST_OF_A_WORKER = 15_000;
+
+/** Holds back what is asked for of some address, until what this gives is called. */
+async function heldBack(page: Page, address: string): Promise<() => void> {
+  let letIn = (): void => undefined;
+  const gate = new Promise<void>((resolve) => (letIn = resolve));
+  await page.route(address, async (route) => {
+    await gate;
+    await route.continue();
+  });
+  return letIn;
+}
 
 test('the first Today brings at most 300 kB of script, and workers take what the page has', async ({
   browser,
@@ -76,12 +87,7 @@ test('what is typed while the field is still coming stands in it, and does nothi
 }) => {
   const person = await Person.at(browser, { size: WIDE });
   const { page } = person;
-  let letIn = (): void => undefined;
-  const gate = new Promise<void>((resolve) => (letIn = resolve));
-  await page.route('**/FindSheet-*.js', async (route) => {
-    await gate;
-    await route.continue();
-  });
+  const letIn = await heldBack(page, '**/FindSheet-*.js');
   await person.signUp();
   await person.visit('/log?at=2026-11');
   await page.keyboard.press('/');
@@ -100,12 +106,7 @@ test('what is typed while the field is still coming stands in it, and does nothi
 test('a field that is still coming is given up with Escape', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   const { page } = person;
-  let letIn = (): void => undefined;
-  const gate = new Promise<void>((resolve) => (letIn = resolve));
-  await page.route('**/FindSheet-*.js', async (route) => {
-    await gate;
-    await route.continue();
-  });
+  const letIn = await heldBack(page, '**/FindSheet-*.js');
   await person.signUp();
   await page.keyboard.press('/');
   await page.keyboard.type('abc');
