@@ -9,6 +9,8 @@ const addressOf = (name) => `/${SCRIPTS}/${name}`;
 const WORTH_BYTES = 12_000;
 /** How much of the start is run in one task. */
 const TASK_BYTES = 140_000;
+/** How much of what stands around every place is run in one task: it is smaller, and runs more. */
+const RUN_BYTES = 130_000;
 /** Workers that are started often; any other brings what it needs itself, so that the pieces of the page stay few. */
 const OFTEN = /^(review|search)-/;
 
@@ -134,8 +136,17 @@ export function partCommon(folder) {
   const [firsts, rest] = inTasks(entry);
   const texts = new Map(scripts.map((each) => [each.name, textOf(each)]));
   for (const each of [...firsts, rest]) texts.set(each.name, textOf(each));
-  // What stands around every place is run before the router asks for it: a task of its own too.
-  texts.set(root.name, textOf({ ...root, tail: [`__r(${moduleOfPlace(entry, './_layout.tsx')});`] }));
+  // What stands around every place is run before the router asks for it, in tasks of its own too.
+  const rootId = moduleOfPlace(entry, './_layout.tsx');
+  texts.set(root.name, textOf({ ...root, tail: [`__r(${rootId});`] }));
+  const ran = new Set(firsts.flatMap(({ modules }) => modules.map(({ id }) => id)));
+  const here = [...laid.filter((piece) => piece.isAtOnce).flatMap(({ modules }) => modules), ...root.modules];
+  const tasks = tasksOf(rootId, here, ran, RUN_BYTES).filter(({ run }) => run.length > 0);
+  const runs = tasks.map(({ run }) => {
+    const text = `${run.map((id) => `__r(${id});`).join('\n')}\n`;
+    return { name: `start-${hashOf(text)}.js`, text };
+  });
+  for (const { name, text } of runs) texts.set(name, text);
   for (const worker of workers) texts.set(worker.name, textOf(sharing(worker, laid)));
   texts.delete(common.name);
   for (const { name, text } of laid) texts.set(name, text);
@@ -161,6 +172,7 @@ export function partCommon(folder) {
     renamed(runtime.name),
     ...firsts.map(({ name }) => renamed(name)),
     ...atOnceNames,
+    ...runs.map(({ name }) => renamed(name)),
     renamed(root.name),
     renamed(entry.name),
   ]
@@ -177,7 +189,7 @@ export function partCommon(folder) {
     if (name.endsWith('.js') && missing.length > 0)
       throw new Error(`${name} names ${missing.join()}, which is not there`);
   }
-  return [runtime, ...firsts, root, entry].map(({ name }) => renamed(name)).concat(atOnceNames);
+  return [runtime, ...firsts, ...runs, root, entry].map(({ name }) => renamed(name)).concat(atOnceNames);
 }
 
 /**
@@ -215,12 +227,12 @@ function placeLater(laid, needsOf, needed) {
 }
 
 /**
- * The entry in several scripts, each a task of its own for the browser, so that a tap in between is heard: what the start needs
- * is run in the order in which the start itself would, a part at a time.
+ * What a module needs, parted into tasks of about `most` bytes, each of its own for the browser, so that a tap in between is
+ * heard: run in the order in which the module itself would, a part at a time. Of `modules` those that are `taken` are run
+ * already; what is run here is taken then. The module itself is in none of them.
  */
-function inTasks(entry) {
-  const byId = new Map(entry.modules.map((each) => [each.id, each]));
-  const taken = new Set();
+function tasksOf(start, modules, taken, most) {
+  const byId = new Map(modules.map((each) => [each.id, each]));
   /** What a module brings that is not taken yet, itself last. */
   function closureOf(id, seen = new Set()) {
     if (seen.has(id) || taken.has(id) || !byId.has(id)) return seen;
@@ -245,14 +257,13 @@ function inTasks(entry) {
     const own = byId.get(id);
     // What needs itself, by way of others, is run as one.
     const isCircle = own.order.some((each) => closureOf(each).has(id));
-    if (isCircle && bytesOf(closure) > TASK_BYTES) {
+    if (isCircle && bytesOf(closure) > most) {
       layBefore([id]);
       closure = closureOf(id);
     }
-    if (!isStart && (bytesOf(closure) <= TASK_BYTES || own.text.length > TASK_BYTES || isCircle)) {
+    if (!isStart && (bytesOf(closure) <= most || own.text.length > most || isCircle)) {
       let task = tasks.at(-1);
-      if (task.bytes > 0 && task.bytes + bytesOf(closure) > TASK_BYTES)
-        tasks.push((task = { ids: [], run: [], bytes: 0 }));
+      if (task.bytes > 0 && task.bytes + bytesOf(closure) > most) tasks.push((task = { ids: [], run: [], bytes: 0 }));
       task.ids.push(...closure);
       task.run.push(id);
       task.bytes += bytesOf(closure);
@@ -267,9 +278,15 @@ function inTasks(entry) {
     tasks.at(-1).run.push(id);
     taken.add(id);
   }
-  const start = /__r\((\d+)\)/.exec(entry.tail.at(-1))[1];
   lay(start, true);
-  const firsts = tasks.map(({ ids, run }) => {
+  return tasks;
+}
+
+/** The entry in several scripts, and what is left of it. */
+function inTasks(entry) {
+  const taken = new Set();
+  const start = /__r\((\d+)\)/.exec(entry.tail.at(-1))[1];
+  const firsts = tasksOf(start, entry.modules, taken, TASK_BYTES).map(({ ids, run }) => {
     const modules = entry.modules.filter((each) => ids.includes(each.id));
     const name = `start-${hashOf(modules.map(({ text }) => text).join())}.js`;
     return { name, head: [], modules, tail: run.map((id) => `__r(${id});`) };

@@ -151,3 +151,22 @@ it('is read whole in portions, however much it is, in the order in which the ser
   expect(namesOf(kept.rows)).toEqual(habits.map(({ key }) => key).reverse());
   expect(daysOf(kept.entries)).toEqual(years.map(({ record }) => record.day));
 });
+
+it('takes over years that were kept as lists of entries, and keeps them anew in passing', async () => {
+  const account = newId();
+  await openRecordStore(account).put([entryRow('2026-11-24', 1)], 1, true);
+  const days = [{ habitId: 'h', day: '2019-01-01', mark: 'done' }, ...new Array<null>(364).fill(null)];
+  const database = await openDB(recordDatabase(account));
+  await database.put('entries', { habitId: 'h', year: 2019, days }, '2019 h');
+  const store = openRecordStore(account);
+  expect(daysOf((await store.read())!.entries)).toEqual(['2019-01-01', '2026-11-24']);
+  await store.put([habitRow('h', 2)], 2, false);
+  expect(await database.get('entries', '2019 h')).toEqual({
+    habitId: 'h',
+    year: 2019,
+    marks: `d${'.'.repeat(364)}`,
+    others: {},
+  });
+  database.close();
+  expect(daysOf((await store.read())!.entries)).toEqual(['2019-01-01', '2026-11-24']);
+});

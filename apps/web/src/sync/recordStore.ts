@@ -12,8 +12,10 @@ import {
 } from '@wimbel/core';
 import { type DBSchema, type IDBPObjectStore, deleteDB } from 'idb';
 import { latestInstant } from '../shared/clock.ts';
+import { bitByBit } from '../shared/otherWork.ts';
 import { placeOf } from '../store/effects.ts';
 import { deviceDatabase } from './deviceDatabase.ts';
+import { type KeptYear, daysKept, isPacked, keptYear } from './keptYear.ts';
 
 type AnyRecord = RecordOf<Collection>;
 type Place = { collection: Collection; key: string };
@@ -52,12 +54,15 @@ interface RecordDatabase extends DBSchema {
   /** Everything but entries, by place. */
   records: { key: string; value: HeldRow };
   /** The entries of a habit in a year: ten years of fifty habits are five hundred of these. */
-  entries: { key: string; value: { habitId: string; year: number; days: EntryYear } };
+  entries: { key: string; value: KeptYear };
   made: { key: string; value: YearMade };
   about: { key: 'record'; value: { revision: number; isWhole: boolean; latest: string | null } };
 }
 
 const STORES = ['records', 'entries', 'made', 'about'] as const;
+
+/** So many years are kept anew with whatever is put. */
+const PACKED_AT_ONCE = 10;
 
 const yearKey = (habitId: string, year: number): string => `${year} ${habitId}`;
 
@@ -79,17 +84,31 @@ export function openRecordStore(accountId: string): RecordStore {
     for (const store of STORES) db.createObjectStore(store);
   });
 
+  /** Years that were found as they used to be kept, and are kept anew some at a time, with whatever is put. */
+  const unpacked = new Set<string>();
+
   return {
     async read() {
       const tx = (await database()).transaction(['about', 'records', 'entries']);
       const about = await tx.objectStore('about').get('record');
       if (about === undefined || !about.isWhole) return null;
       const rows = await allOf(tx.objectStore('records'), 400);
-      const years = await allOf(tx.objectStore('entries'), 25);
+      const years = await allOf(tx.objectStore('entries'), 50);
       // What is damaged is not guessed at: the whole is fetched anew, and laid over it.
-      if (!rows.every(isRow) || !years.every(isYear)) return null;
+      if (!rows.every(isRow)) return null;
       const entries: Record<string, Record<number, EntryYear>> = {};
-      for (const { habitId, year, days } of years) (entries[habitId] ??= {})[year] = days;
+      let isDamaged = false;
+      await bitByBit(
+        years,
+        (kept) => {
+          const days = daysKept(kept);
+          if (days === null) isDamaged = true;
+          else (entries[kept.habitId] ??= {})[kept.year] = days;
+          if (days !== null && !isPacked(kept)) unpacked.add(yearKey(kept.habitId, kept.year));
+        },
+        () => isDamaged,
+      );
+      if (isDamaged) return null;
       return {
         revision: about.revision,
         latest: about.latest ?? null,
@@ -135,6 +154,10 @@ export function openRecordStore(accountId: string): RecordStore {
             await tx.objectStore('records').put(heldOf(row), name);
         }),
         ...[...years].map(([key, own]) => putYear(tx.objectStore('entries'), tx.objectStore('made'), key, own)),
+        ...[...unpacked].slice(0, PACKED_AT_ONCE).map(async (key) => {
+          unpacked.delete(key);
+          if (!years.has(key)) await packYear(tx.objectStore('entries'), key);
+        }),
       ]);
       const before = await tx.objectStore('about').get('record');
       const latest = [before?.latest, latestInstant()].reduce<string | null>(
@@ -178,9 +201,9 @@ async function putYear(
   const { habitId, year } = dayOfKey(rows[0]!.key);
   const [kept, makersOfYear = {}] = await Promise.all([entries.get(key), makers.get(key)]);
   // Over a damaged year everything is laid anew.
-  const isThere = isYear(kept);
-  const made = isThere ? makersOfYear : {};
-  const held: EntryYears = isThere ? { [year]: kept!.days } : NO_ENTRIES;
+  const daysHeld = daysKept(kept);
+  const made = daysHeld === null ? {} : makersOfYear;
+  const held: EntryYears = daysHeld === null ? NO_ENTRIES : { [year]: daysHeld };
   const days: [day: PlainDay, entry: Entry | null][] = [];
   for (const row of rows) {
     const { at } = dayOfKey(row.key);
@@ -191,7 +214,14 @@ async function putYear(
   }
   const laid = withEntriesOn(held, days)[year];
   if (laid === undefined) return;
-  await Promise.all([entries.put({ habitId, year, days: laid }, key), makers.put(made, key)]);
+  await Promise.all([entries.put(keptYear(habitId, year, laid), key), makers.put(made, key)]);
+}
+
+/** Keeps a year anew as it is kept now; what is damaged stays, to be found so. */
+async function packYear(entries: StoreOf<'entries'>, key: string): Promise<void> {
+  const kept = await entries.get(key);
+  const days = daysKept(kept);
+  if (kept !== undefined && days !== null) await entries.put(keptYear(kept.habitId, kept.year, days), key);
 }
 
 const madeBy = ({ madeAt, changeId }: HeldRow): Made => ({ madeAt, id: changeId });
@@ -203,11 +233,6 @@ const isRow = (row: unknown): boolean => {
   const { collection, key, record } = (row ?? {}) as Partial<HeldRow>;
   return typeof collection === 'string' && typeof key === 'string' && typeof record === 'object';
 };
-const isYear = (value: unknown): boolean => {
-  const { habitId, year, days } = (value ?? {}) as { habitId?: unknown; year?: unknown; days?: unknown };
-  return typeof habitId === 'string' && typeof year === 'number' && Array.isArray(days);
-};
-
 const heldOf = ({ collection, key, record, madeAt, changeId, revision }: HeldRow): HeldRow => ({
   collection,
   key,
