@@ -8,9 +8,11 @@ export type TypedAhead = {
   take: () => string;
 };
 
+const isField = (node: Element | null): boolean => node instanceof HTMLInputElement;
+
 /**
  * Keeps what somebody types while a sheet that they opened with a key is still coming, for its field: none of it is lost,
- * and none of it does anything to the page below. Escape gives the sheet up. Once any sheet stands, keys are its own.
+ * and none of it does anything to the page below. Escape gives the sheet up.
  */
 export function useTypedAhead(onGivenUp: () => void): TypedAhead {
   const typed = useRef<string | null>(null);
@@ -21,7 +23,9 @@ export function useTypedAhead(onGivenUp: () => void): TypedAhead {
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
       if (typed.current === null) return;
-      if (document.querySelector('[role=dialog]') !== null) return void (typed.current = null);
+      // Another sheet came instead, one without a field.
+      const isOther = document.querySelector('[role=dialog]') !== null && !isField(document.activeElement);
+      if (isOther) return void (typed.current = null);
       const isWithControl = event.ctrlKey || event.metaKey || event.altKey;
       if (event.key === 'Escape') {
         typed.current = null;

@@ -68,6 +68,16 @@ function Finder({ onGo, takeTyped }: FinderProps) {
   }, [find, text, isAsked, hidden]);
   const active = Math.min(at, found.length - 1);
 
+  // A sheet has the focus before it is one: what is typed in between would be laid about its field.
+  useEffect(() => {
+    let frame = requestAnimationFrame(function look() {
+      if (document.querySelector('[role=dialog]') === null) return void (frame = requestAnimationFrame(look));
+      const typed = takeTyped();
+      if (typed !== '') setText(typed);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [takeTyped]);
+
   useEffect(() => {
     document.getElementById(`found-${active}`)?.scrollIntoView({ block: 'nearest' });
   }, [active]);
@@ -104,10 +114,6 @@ function Finder({ onGo, takeTyped }: FinderProps) {
             setAt(0);
           }}
           autoFocus
-          onFocus={() => {
-            const typed = takeTyped();
-            if (typed !== '') setText(typed);
-          }}
           autoComplete="off"
           {...(isWide ? { hint: 'Enter opens, Ctrl Enter checks off, arrows choose' } : {})}
           {...({
