@@ -18,7 +18,7 @@ import {
   reviewSpanOf,
   spanReview,
   startOfWeek,
-  withEntryOn,
+  withEntriesOn,
   yearOfDay,
 } from '@wimbel/core';
 import seedrandom from 'seedrandom';
@@ -149,7 +149,7 @@ function afterOneCheckOff() {
   const entries = book.entriesOf(habitId);
   const isThere = [...eachEntry(entries)].some((entry) => entry.day === formatDay(day));
   const entry: Entry = { habitId, day: formatDay(day), ...(index % 3 === 0 ? { amount: 30 } : { mark: 'done' }) };
-  const changed: EntryYears = withEntryOn(entries, day, isThere ? null : entry);
+  const changed: EntryYears = withEntriesOn(entries, [[day, isThere ? null : entry]]);
   return { ...book, entriesOf: (id: string) => (id === habitId ? changed : book.entriesOf(id)) };
 }
 

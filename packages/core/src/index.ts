@@ -299,7 +299,6 @@ export {
   entryYearsOf,
   entryOn,
   withEntriesOn,
-  withEntryOn,
   yearsOf,
   eachEntry,
   changedDays,

@@ -152,6 +152,24 @@ describe('taking back', () => {
 });
 
 describe('taking back, where more was done since', () => {
+  it('goes the other way round: what was made last goes first, and what was taken away comes before what hangs on it', () => {
+    const store = filled();
+    const made = [
+      changeTo('areas', { id: 'new', name: 'New', order: 9 }),
+      changeTo('habits', aHabit('in', { areaId: 'new' })),
+    ];
+    const making = stepOf(recordsOf(store), made);
+    store.dispatch(recordsChanged({ changes: made }));
+    expect(changesBack(recordsOf(store), making).map(({ key }) => key)).toEqual(['in', 'new']);
+    const removal = [removalOf('goals', 'g')];
+    const removing = stepOf(recordsOf(store), removal);
+    store.dispatch(recordsChanged({ changes: removal }));
+    const back = changesBack(recordsOf(store), removing).map(({ collection }) => collection);
+    expect(back.indexOf('goals')).toBeLessThan(back.indexOf('keyResults'));
+    expect(back.indexOf('keyResults')).toBeLessThan(back.lastIndexOf('steps'));
+    expect(back.filter((each) => each === 'steps')).toHaveLength(2);
+  });
+
   it('undoes what the step changed and no more', () => {
     const store = filled();
     const run = (...changes: Change[]) => {

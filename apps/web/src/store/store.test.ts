@@ -1,5 +1,5 @@
 import type { Change } from '@wimbel/contract';
-import { type Entry, type Goal, type Habit, totalsOf } from '@wimbel/core';
+import { type Entry, type Goal, type Habit, eachEntry, totalsOf } from '@wimbel/core';
 import { signedIn, signedOut } from './accountSlice.ts';
 import { dayTurned } from './clockSlice.ts';
 import { changeTo, entryChange, removalOf } from './makeChange.ts';
@@ -55,6 +55,23 @@ describe('records in the store', () => {
     expect(selectAreas(store.getState()).map((each) => each.id)).toEqual(['y']);
     expect(selectEntry(store.getState(), 'a', '2026-11-23')).toBeUndefined();
     expect(store.getState().outbox.waiting.count).toBe(8);
+  });
+
+  it('of days leave the state before them as it was, the habits that they are not about the same', () => {
+    const store = filled();
+    const before = store.getState().records;
+    const held = structuredClone(before);
+    store.dispatch(
+      recordsChanged({ changes: [entryChange(done('a', '2026-11-24')), entryChange(done('a', '2025-01-01'))] }),
+    );
+    const after = store.getState().records;
+    expect(before).toEqual(held);
+    expect(after.entries['b']).toBe(before.entries['b']);
+    expect([...eachEntry(after.entries['a']!)].map(({ day }) => day)).toEqual([
+      '2025-01-01',
+      '2026-11-23',
+      '2026-11-24',
+    ]);
   });
 
   it('of the server are taken in without being sent again', () => {

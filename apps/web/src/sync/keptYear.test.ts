@@ -59,6 +59,7 @@ describe('a year as the device keeps it', () => {
       { ...whole, habitId: 1 },
       { ...whole, year: '2026' },
       { ...whole, marks: whole.marks.slice(1) },
+      { ...whole, marks: `${whole.marks}.` },
       { ...whole, marks: whole.marks.replace('.', 'x') },
       { ...whole, others: {} },
       { ...whole, others: null },

@@ -233,6 +233,7 @@ const isRow = (row: unknown): boolean => {
   const { collection, key, record } = (row ?? {}) as Partial<HeldRow>;
   return typeof collection === 'string' && typeof key === 'string' && typeof record === 'object';
 };
+
 const heldOf = ({ collection, key, record, madeAt, changeId, revision }: HeldRow): HeldRow => ({
   collection,
   key,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { scoreOn, totalsOf } from '../day/dayScore.ts';
 import { type PlainDay, dayOf, formatDay, weekdayOf } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
-import { entryYearsOf, withEntryOn } from '../record/entryYears.ts';
+import { entryYearsOf, withEntriesOn } from '../record/entryYears.ts';
 import type { Entry, Habit } from '../record/records.ts';
 import { FIRST, TODAY, checkHabits, entries, marks, someDay } from '../testing/arbitraries.ts';
 import { literalHabit, literalScore } from '../testing/literal.ts';
@@ -140,7 +140,7 @@ describe('a habit laid out again after a change', () => {
         const latest = new Map(
           changed.map(([day, mark]) => [day, mark && { habitId: 'h', day: formatDay(day), ...mark }]),
         );
-        for (const [day, entry] of latest) years = withEntryOn(years, day, entry);
+        years = withEntriesOn(years, latest);
         const after = trackAfter(
           before,
           [...latest].map(([day, entry]) => ({ day, entry })),

@@ -6,7 +6,7 @@ import { goalMoves } from '../goal/goalMoves.ts';
 import { buildTrack } from '../habit/layTrack.ts';
 import { missesByReason, missesIn } from '../habit/misses.ts';
 import { moodOver } from '../mood/moodOver.ts';
-import { NO_ENTRIES, withEntryOn } from '../record/entryYears.ts';
+import { NO_ENTRIES, withEntriesOn } from '../record/entryYears.ts';
 import type { Entry, Goal, KeyResult } from '../record/records.ts';
 import { aHabit } from '../testing/samples.ts';
 import { pagesByDay, writingOf } from './page.ts';
@@ -33,7 +33,10 @@ describe('misses of a span', () => {
       terms: [{ from: '2025-03-01', schedule: { kind: 'daily' }, atMost: 1 }],
     });
     const yearsOf = (all: Entry[]) =>
-      all.reduce((years, entry) => withEntryOn(years, dayOf(entry.day), entry), NO_ENTRIES);
+      withEntriesOn(
+        NO_ENTRIES,
+        all.map((entry) => [dayOf(entry.day), entry] as const),
+      );
     const tracks = [buildTrack(aHabit(), entries, TODAY, 'monday'), buildTrack(cups, coffee, TODAY, 'monday')];
     const misses = missesIn(tracks, (id) => yearsOf(id === 'h' ? entries : coffee), march);
     expect(misses.map(({ habitId, day }) => `${habitId} ${day - march.first + 1}`)).toEqual([

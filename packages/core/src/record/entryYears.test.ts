@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { dayOf, formatDay } from '../calendar/plainDay.ts';
 import { entries, someDay } from '../testing/arbitraries.ts';
 import type { Entry } from './records.ts';
-import { changedDays, eachEntry, entryOn, entryYearsOf, withEntriesOn, withEntryOn, yearsOf } from './entryYears.ts';
+import { changedDays, eachEntry, entryOn, entryYearsOf, withEntriesOn, yearsOf } from './entryYears.ts';
 
 describe('entries by year', () => {
   it('hold every entry at its day, and tell them in order', () => {
@@ -20,7 +20,8 @@ describe('entries by year', () => {
       fc.property(entries, fc.uniqueArray(someDay, { maxLength: 5 }), (list, days) => {
         const before = entryYearsOf(list);
         let after = before;
-        for (const day of days) after = withEntryOn(after, day, { habitId: 'h', day: formatDay(day), note: 'changed' });
+        for (const day of days)
+          after = withEntriesOn(after, [[day, { habitId: 'h', day: formatDay(day), note: 'changed' }]]);
         expect(changedDays(before, after)).toEqual([...days].sort((a, b) => a - b));
         const touched = new Set(days.map((day) => Number(formatDay(day).slice(0, 4))));
         for (const year of yearsOf(before)) expect(after[year] === before[year]).toBe(!touched.has(year));
@@ -37,7 +38,7 @@ describe('entries by year', () => {
           day,
           isGone ? null : { habitId: 'h', day: formatDay(day), note: `${at}` },
         ]);
-        const oneByOne = made.reduce((years, [day, entry]) => withEntryOn(years, day, entry), before);
+        const oneByOne = made.reduce((years, [day, entry]) => withEntriesOn(years, [[day, entry]]), before);
         expect(withEntriesOn(before, made)).toEqual(oneByOne);
         expect(before).toEqual(held);
       }),
@@ -47,9 +48,9 @@ describe('entries by year', () => {
   it('reach over a leap day and a turn of the year', () => {
     let years = entryYearsOf([]);
     for (const day of ['2024-02-29', '2024-12-31', '2025-01-01'])
-      years = withEntryOn(years, dayOf(day), { habitId: 'h', day, mark: 'done' });
+      years = withEntriesOn(years, [[dayOf(day), { habitId: 'h', day, mark: 'done' }]]);
     expect([...eachEntry(years)].map(({ day }) => day)).toEqual(['2024-02-29', '2024-12-31', '2025-01-01']);
-    years = withEntryOn(years, dayOf('2024-12-31'), null);
+    years = withEntriesOn(years, [[dayOf('2024-12-31'), null]]);
     expect(entryOn(years, dayOf('2024-12-31'))).toBeNull();
     expect(entryOn(years, dayOf('2023-12-31'))).toBeNull();
   });

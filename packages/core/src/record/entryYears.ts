@@ -57,10 +57,6 @@ export function withEntriesOn(
   return next;
 }
 
-/** The same entries but for one day, which holds `entry` or (null) nothing. */
-export const withEntryOn = (years: EntryYears, day: PlainDay, entry: Entry | null): EntryYears =>
-  withEntriesOn(years, [[day, entry]]);
-
 /** Every year that has a list, in order. */
 export const yearsOf = (years: EntryYears): number[] => Object.keys(years).map(Number);
 

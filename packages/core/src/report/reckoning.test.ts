@@ -1,7 +1,7 @@
 import { dayOf } from '../calendar/plainDay.ts';
 import { dayMarkOf } from '../day/dayMark.ts';
 import { doneHabitsOn, totalsOf } from '../day/dayScore.ts';
-import { withEntryOn } from '../record/entryYears.ts';
+import { withEntriesOn } from '../record/entryYears.ts';
 import { type Entry, type Records, emptyRecords } from '../record/records.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { reportOf, writeReport } from './report.ts';
@@ -49,7 +49,7 @@ function records(): Records {
 
 /** The book after one entry is written, every other list the same object as before. */
 function withEntry(base: Records, book: ReturnType<typeof bookOf>, entry: Entry) {
-  const changed = withEntryOn(book.entriesOf(entry.habitId), dayOf(entry.day), entry);
+  const changed = withEntriesOn(book.entriesOf(entry.habitId), [[dayOf(entry.day), entry]]);
   const entries = [
     ...base.entries.filter((each) => !(each.habitId === entry.habitId && each.day === entry.day)),
     entry,

@@ -135,8 +135,8 @@ export const PegboardFoot = memo(function PegboardFoot({
     [over],
   );
   // The same list while the habits are the same, however their records change.
-  const named = tracks.map(({ habit }) => habit.id).join('\n');
-  const ids = useMemo(() => named.split('\n'), [named]);
+  const named = JSON.stringify(tracks.map(({ habit }) => habit.id));
+  const ids = useMemo(() => JSON.parse(named) as string[], [named]);
   return (
     <View
       role={'row' as never}

@@ -6,7 +6,7 @@ import {
   dayOf,
   formatDay,
   trackFrom,
-  withEntryOn,
+  withEntriesOn,
 } from '@wimbel/core';
 import {
   type Cell,
@@ -45,7 +45,10 @@ const weekends = habit({
 /** A row of days of a habit with what is recorded on some of them. */
 function row(of: Habit, first: string, count: number, said: Record<string, Partial<Entry>> = {}): Cell[] {
   const entries = Object.entries(said).map(([day, more]): Entry => ({ habitId: of.id, day, ...more }));
-  const years = entries.reduce((all, entry) => withEntryOn(all, dayOf(entry.day), entry), NO_ENTRIES);
+  const years = withEntriesOn(
+    NO_ENTRIES,
+    entries.map((entry) => [dayOf(entry.day), entry] as const),
+  );
   const track = trackFrom(of, years, TODAY, 'monday');
   return Array.from({ length: count }, (_, index): Cell => {
     const day: PlainDay = dayOf(first) + index;

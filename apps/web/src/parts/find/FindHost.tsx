@@ -17,6 +17,11 @@ export function FindHost({ onGo, children }: { onGo: (path: string) => void; chi
   const [isOpen, setIsOpen] = useState(false);
   const open = useMemo(() => () => setIsOpen(true), []);
   const typedAhead = useTypedAhead(() => setIsOpen(false));
+  const close = (): void => {
+    // Keys that were kept for a field which goes before it could take them.
+    typedAhead.take();
+    setIsOpen(false);
+  };
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
       const isSlash =
@@ -37,9 +42,9 @@ export function FindHost({ onGo, children }: { onGo: (path: string) => void; chi
       {isOpen ? (
         <FindSheet
           takeTyped={typedAhead.take}
-          onClose={() => setIsOpen(false)}
+          onClose={close}
           onGo={(path) => {
-            setIsOpen(false);
+            close();
             onGo(path);
           }}
         />

@@ -50,6 +50,21 @@ type FinderProps = {
   takeTyped: () => string;
 };
 
+/**
+ * Lays what was typed ahead into the field once the sheet is one. It has the focus a moment before: what is typed in between
+ * would be laid about what is there.
+ */
+function useTyped(takeTyped: () => string, onTyped: (text: string) => void): void {
+  useEffect(() => {
+    let frame = requestAnimationFrame(function look() {
+      if (document.querySelector('[role=dialog]') === null) return void (frame = requestAnimationFrame(look));
+      const typed = takeTyped();
+      if (typed !== '') onTyped(typed);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [takeTyped, onTyped]);
+}
+
 function Finder({ onGo, takeTyped }: FinderProps) {
   const isWide = useIsWide();
   const store = useStore<RootState>();
@@ -68,15 +83,7 @@ function Finder({ onGo, takeTyped }: FinderProps) {
   }, [find, text, isAsked, hidden]);
   const active = Math.min(at, found.length - 1);
 
-  // A sheet has the focus before it is one: what is typed in between would be laid about its field.
-  useEffect(() => {
-    let frame = requestAnimationFrame(function look() {
-      if (document.querySelector('[role=dialog]') === null) return void (frame = requestAnimationFrame(look));
-      const typed = takeTyped();
-      if (typed !== '') setText(typed);
-    });
-    return () => cancelAnimationFrame(frame);
-  }, [takeTyped]);
+  useTyped(takeTyped, setText);
 
   useEffect(() => {
     document.getElementById(`found-${active}`)?.scrollIntoView({ block: 'nearest' });

@@ -62,6 +62,7 @@ export const PLACES_AND_ACTIONS: readonly Findable[] = [
   place('Areas', PATHS.areas),
   place('Quotes', PATHS.quotes),
   place('Account, password, data in and out', PATHS.account),
+  place('Bring in a table', PATHS.bringIn),
 ];
 
 const isOver = (habit: Habit, today: number): boolean =>
