@@ -95,6 +95,35 @@ test('the grid is announced: its size, its rows and columns, and one way in', as
   await person.leave();
 });
 
+test('what stands in a row is not cut at its edge: over a month and a year, roomy and compact, on both widths', async ({
+  browser,
+}) => {
+  for (const size of [PHONE, WIDE])
+    for (const rows of ['roomy', 'compact']) {
+      const person = await Person.at(browser, { size });
+      await person.page.addInitScript((kept) => localStorage.setItem('wimbel.rows', kept), rows);
+      await person.openSample();
+      for (const span of ['month', 'year']) {
+        await person.visit(`/log?span=${span}`);
+        await expect(person.cell('Scales, slow bow', 'Tuesday 24 November')).toBeVisible();
+        const cut = await person.page.evaluate(() => {
+          const rows = [...document.querySelectorAll<HTMLElement>('[data-row]')];
+          const isOut = (row: HTMLElement): boolean => {
+            const { top, bottom } = row.getBoundingClientRect();
+            return [...row.querySelectorAll('[role=rowheader] *, [data-testid^=figures] *')].some((each) => {
+              const box = each.getBoundingClientRect();
+              return box.top < top - 1 || box.bottom > bottom + 1;
+            });
+          };
+          return { seen: rows.length, cut: rows.filter(isOut).map((row) => row.innerText) };
+        });
+        expect(cut.seen).toBeGreaterThan(6);
+        expect(cut.cut, `${size.width} ${rows} ${span}`).toEqual([]);
+      }
+      await person.leave();
+    }
+});
+
 for (const [device, size] of [
   ['phone', PHONE],
   ['wide screen', WIDE],

@@ -3,12 +3,6 @@ import * as yup from 'yup';
 import { LIMITS, sizeOf } from './limits.ts';
 import { type Issue, UNSTORABLE, isDay, isInstant } from './plain.ts';
 
-/** Made when it is first asked for, and once: a schema takes long to make, and a page asks for few of them. */
-export function once<T>(make: () => T): () => T {
-  let made: { value: T } | null = null;
-  return () => (made ??= { value: make() }).value;
-}
-
 const characters = () =>
   yup
     .string()

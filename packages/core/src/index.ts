@@ -1,3 +1,4 @@
+export { once } from './once.ts';
 export {
   type PlainMonth,
   monthFromParts,

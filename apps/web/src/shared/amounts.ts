@@ -1,4 +1,4 @@
-import { once } from './once.ts';
+import { once } from '@wimbel/core';
 
 /** Numbers are written as this device's language does; words are English. */
 const LOCALE = globalThis.navigator?.language || 'en-GB';

@@ -8,9 +8,9 @@ import {
   formatDay,
   monthSpan,
   wholePercent,
+  once,
 } from '@wimbel/core';
 import { number } from './amounts.ts';
-import { once } from './once.ts';
 
 const LOCALE = 'en-GB';
 

@@ -1,4 +1,4 @@
-import { GOAL_TURNS, type Goal, type KeyResult, type Step, isSame, parseMonth } from '@wimbel/core';
+import { GOAL_TURNS, type Goal, type KeyResult, type Step, isSame, parseMonth, once } from '@wimbel/core';
 import {
   day,
   dictionary,
@@ -9,7 +9,6 @@ import {
   name,
   notNegative,
   number,
-  once,
   oneOf,
   order,
   shape,

@@ -1,4 +1,4 @@
-import { type Entry, type Habit, PARTS_OF_DAY, type Terms, isSame, parseMonth } from '@wimbel/core';
+import { type Entry, type Habit, PARTS_OF_DAY, type Terms, isSame, parseMonth, once } from '@wimbel/core';
 import * as yup from 'yup';
 import {
   day,
@@ -11,7 +11,6 @@ import {
   name,
   notNegative,
   number,
-  once,
   oneOf,
   order,
   shape,

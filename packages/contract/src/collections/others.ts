@@ -1,4 +1,4 @@
-import { HIDEABLE, TODAY_BY, WEEKDAYS } from '@wimbel/core';
+import { HIDEABLE, TODAY_BY, WEEKDAYS, once } from '@wimbel/core';
 import {
   day,
   dayCount,
@@ -9,7 +9,6 @@ import {
   name,
   notNegative,
   number,
-  once,
   oneOf,
   order,
   shape,

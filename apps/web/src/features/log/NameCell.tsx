@@ -57,7 +57,7 @@ export function NameCell({
                 heightPx={4}
               />
             </View>
-            <Words type="small" tone="quiet">
+            <Words type="small" tone="quiet" style={styles.count}>
               {figures.actual} of {figures.target}
             </Words>
           </View>
@@ -83,5 +83,7 @@ const useStyles = themed((colors) => ({
   line: { flexDirection: 'row', alignItems: 'center', gap: 6, minWidth: 0 },
   text: { flexShrink: 1, lineHeight: 15.5 },
   dot: { width: 9, height: 9, borderRadius: 5 },
-  bar: { width: 52 },
+  // A year's count is long: the bar gives way to it.
+  bar: { width: 52, flexShrink: 1, minWidth: 0 },
+  count: { flexShrink: 0, whiteSpace: 'nowrap' as never },
 }));

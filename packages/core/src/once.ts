@@ -1,4 +1,4 @@
-/** Makes something when it is first asked for: what the first screen does without need not hold it up. */
+/** Makes something when it is first asked for, and once: what takes long to make holds nobody up who does without it. */
 export function once<T>(make: () => T): () => T {
   let made: { value: T } | undefined;
   return () => (made ??= { value: make() }).value;
