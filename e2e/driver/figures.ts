@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import { type Page, expect } from '@playwright/test';
 
 /** A figure on a screen, with what its sheet says that it is made of. */
 export type ToldFigure = {
@@ -12,8 +12,10 @@ export type ToldFigure = {
 };
 
 /** Asks every figure of the screen that is there, one after the other, and puts each sheet away again. */
-export function askAll(page: Page, within = 'body'): Promise<ToldFigure[]> {
-  return page.evaluate(async (room) => {
+export async function askAll(page: Page, within = 'body'): Promise<ToldFigure[]> {
+  // A board that is still being laid out has no figures yet.
+  await expect(page.locator('[aria-busy="true"]')).toHaveCount(0);
+  return await page.evaluate(async (room) => {
     const sheets = (): NodeListOf<Element> => document.querySelectorAll('[data-sheet]');
     const until = async (holds: () => boolean, of: string): Promise<void> => {
       for (let turn = 0; turn < 2000 && !holds(); turn++) await new Promise((next) => setTimeout(next, 0));

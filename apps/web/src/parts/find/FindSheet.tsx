@@ -6,7 +6,8 @@ import CornerDownRight from 'lucide-react-native/icons/corner-down-right';
 import Layers from 'lucide-react-native/icons/layers';
 import Plus from 'lucide-react-native/icons/plus';
 import Target from 'lucide-react-native/icons/target';
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useEffectEvent, useMemo, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { Pressable, View } from 'react-native';
 import { useStore } from 'react-redux';
 import { entryChange } from '../../store/makeChange.ts';
@@ -14,6 +15,7 @@ import { selectEntry, selectSettings, selectToday, trackOf } from '../../store/s
 import { type RootState, useAppSelector } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { isLeftOff } from '../../shared/leftOff.ts';
+import type { Typed } from '../../shared/useTypedAhead.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Field } from '../../ui/Field.tsx';
@@ -47,22 +49,23 @@ export function FindSheet({ onClose, ...rest }: FinderProps & { onClose: () => v
 type FinderProps = {
   onGo: (path: string) => void;
   /** Hands over what was typed before the field could be seen. */
-  takeTyped: () => string;
+  takeTyped: () => Typed | null;
 };
 
 /**
  * Lays what was typed ahead into the field once the sheet is one. It has the focus a moment before: what is typed in between
  * would be laid about what is there.
  */
-function useTyped(takeTyped: () => string, onTyped: (text: string) => void): void {
+function useTyped(takeTyped: () => Typed | null, onTyped: (typed: Typed) => void): void {
+  const lay = useEffectEvent(onTyped);
   useEffect(() => {
     let frame = requestAnimationFrame(function look() {
       if (document.querySelector('[role=dialog]') === null) return void (frame = requestAnimationFrame(look));
       const typed = takeTyped();
-      if (typed !== '') onTyped(typed);
+      if (typed !== null) lay(typed);
     });
     return () => cancelAnimationFrame(frame);
-  }, [takeTyped, onTyped]);
+  }, [takeTyped]);
 }
 
 function Finder({ onGo, takeTyped }: FinderProps) {
@@ -75,15 +78,16 @@ function Finder({ onGo, takeTyped }: FinderProps) {
   const [at, setAt] = useState(0);
   const all = useMemo(() => findablesOf({ ...store.getState(), records }), [store, records]);
   const find = useMemo(() => finderOf(all), [all]);
-  const isAsked = text.trim() !== '';
   const { hidden } = useAppSelector(selectSettings);
-  const found = useMemo(() => {
-    const all = isAsked ? find(text, MOST_FOUND) : PLACES_AND_ACTIONS;
-    return hidden === undefined ? all : all.filter(({ path }) => !isLeftOff(path, hidden));
-  }, [find, text, isAsked, hidden]);
+  const findBy = useCallback(
+    (asked: string) => {
+      const all = asked.trim() !== '' ? find(asked, MOST_FOUND) : PLACES_AND_ACTIONS;
+      return hidden === undefined ? all : all.filter(({ path }) => !isLeftOff(path, hidden));
+    },
+    [find, hidden],
+  );
+  const found = useMemo(() => findBy(text), [findBy, text]);
   const active = Math.min(at, found.length - 1);
-
-  useTyped(takeTyped, setText);
 
   useEffect(() => {
     document.getElementById(`found-${active}`)?.scrollIntoView({ block: 'nearest' });
@@ -98,14 +102,24 @@ function Finder({ onGo, takeTyped }: FinderProps) {
     change(entryChange(afterTap(trackOf(store.getState(), habit), today, selectEntry(store.getState(), id, day))));
   };
 
+  const enter = (chosen: Findable | undefined, isWithControl: boolean): void => {
+    if (chosen === undefined) return;
+    if (isWithControl && chosen.track !== undefined) check(chosen);
+    else onGo(chosen.path);
+  };
+
+  useTyped(takeTyped, (typed) => {
+    const asked = text + typed.text;
+    // At once: the next key would be laid into a field that is still empty.
+    flushSync(() => setText(asked));
+    if (typed.entered !== null) enter(findBy(asked)[0], typed.entered.isWithControl);
+  });
+
   const onKeyDown = (event: React.KeyboardEvent): void => {
-    const chosen = found[active];
     if (event.key === 'ArrowDown') setAt(Math.min(found.length - 1, active + 1));
     else if (event.key === 'ArrowUp') setAt(Math.max(0, active - 1));
-    else if (event.key === 'Enter' && chosen !== undefined) {
-      if ((event.ctrlKey || event.metaKey) && chosen.track !== undefined) check(chosen);
-      else onGo(chosen.path);
-    } else return;
+    else if (event.key === 'Enter') enter(found[active], event.ctrlKey || event.metaKey);
+    else return;
     event.preventDefault();
   };
 
