@@ -2,7 +2,7 @@ import { type Page, chromium } from '@playwright/test';
 import { CHROMIUM_ARGS, PHONE } from '../e2e/playwright.config.ts';
 import { startWimbel } from '../tools/wimbel.ts';
 import { line, median, ratio, say } from './measure.ts';
-import { signIn } from './onPage.ts';
+import { openingMs, signIn } from './onPage.ts';
 import { FIRST, HABITS, NOW, TODAY, fill } from './tenYears.ts';
 
 const ROUNDS = 7;
@@ -17,14 +17,7 @@ type What = 'openMs' | 'blockedMs' | 'tapMs' | 'nextTapMs';
  */
 async function opened(page: Page, url: string): Promise<Record<What, number>> {
   await page.goto('about:blank');
-  await page.goto(`${url}/today`, { waitUntil: 'commit' });
-  await page.getByRole('checkbox').first().waitFor();
-  const openMs = await page.evaluate(
-    () =>
-      new Promise<number>((resolve) =>
-        requestAnimationFrame(() => requestAnimationFrame(() => resolve(performance.now()))),
-      ),
-  );
+  const openMs = await openingMs(page, `${url}/today`, '[role=checkbox]');
   await page.waitForTimeout(4000);
   const blockedMs = await page.evaluate(
     () =>

@@ -8,9 +8,18 @@ const addressOf = (name) => `/${SCRIPTS}/${name}`;
 /** Pieces smaller than this are not worth a request of their own. */
 const WORTH_BYTES = 12_000;
 /** How much of the start is run in one task. */
-const TASK_BYTES = 140_000;
+const TASK_BYTES = 70_000;
 /** How much of what stands around every place is run in one task: it is smaller, and runs more. */
-const RUN_BYTES = 130_000;
+const RUN_BYTES = 70_000;
+/** Places that are opened by their address often: what they need is asked for before the app runs. */
+const AHEAD = [
+  ['/', 'today'],
+  ['/today', 'today'],
+  ['/log', 'log'],
+  ['/goals', 'goals/index'],
+  ['/charts', 'charts/index'],
+  ['/journal', 'journal/index'],
+];
 /** Workers that are started often; any other brings what it needs itself, so that the pieces of the page stay few. */
 const OFTEN = /^(review|search)-/;
 
@@ -91,11 +100,15 @@ export function partCommon(folder) {
   const scriptOf = (id) => scripts.find(({ modules }) => modules.some((each) => each.id === id));
   const placeOf = (place) => scriptOf(moduleOfPlace(entry, place));
   const root = placeOf('./_layout.tsx');
-  const shell = placeOf('./(signed-in)/_layout.tsx');
+  // The layout only hands on to what stands around the places.
+  const layoutId = moduleOfPlace(entry, './(signed-in)/_layout.tsx');
+  const layout = scriptOf(layoutId);
+  const [shellId] = own.get(layoutId).later;
+  const shell = scriptOf(shellId);
   const today = placeOf('./(signed-in)/today.tsx');
   const wayIn = placeOf('./sign-in.tsx');
-  const atOnce = new Set([...needsOf(entry), ...needsOf(root)]);
-  const needs = new Map(parts.filter((each) => each !== root).map((each) => [each, needsOf(each)]));
+  const atOnce = new Set([...needsOf(entry), ...needsOf(root), ...needsOf(layout)]);
+  const needs = new Map(parts.filter((each) => each !== root && each !== layout).map((each) => [each, needsOf(each)]));
   const inWorkers = new Map();
   for (const [index, { modules }] of workers.filter(({ name }) => OFTEN.test(name)).entries())
     for (const { id, text } of modules)
@@ -139,6 +152,7 @@ export function partCommon(folder) {
   // What stands around every place is run before the router asks for it, in tasks of its own too.
   const rootId = moduleOfPlace(entry, './_layout.tsx');
   texts.set(root.name, textOf({ ...root, tail: [`__r(${rootId});`] }));
+  texts.set(layout.name, textOf({ ...layout, tail: [`__r(${layoutId});`] }));
   const ran = new Set(firsts.flatMap(({ modules }) => modules.map(({ id }) => id)));
   const here = [...laid.filter((piece) => piece.isAtOnce).flatMap(({ modules }) => modules), ...root.modules];
   const tasks = tasksOf(rootId, here, ran, RUN_BYTES).filter(({ run }) => run.length > 0);
@@ -174,13 +188,30 @@ export function partCommon(folder) {
     ...atOnceNames,
     ...runs.map(({ name }) => renamed(name)),
     renamed(root.name),
+    renamed(layout.name),
     renamed(entry.name),
   ]
     .map(tag)
     .join('');
+  /** The files of a part, itself last, under the names that they have now, and the module that it is. */
+  const aheadOf = (id) => {
+    const { name } = scriptOf(id);
+    const files = [...(needed[addressOf(name)] ?? []), addressOf(name)];
+    return [files.map((file) => addressOf(renamed(file.slice(addressOf('').length)))), Number(id)];
+  };
+  const ahead = {
+    'way-in': aheadOf(moduleOfPlace(entry, './sign-in.tsx')),
+    app: aheadOf(shellId),
+    ...Object.fromEntries(
+      AHEAD.map(([address, place]) => [address, aheadOf(moduleOfPlace(entry, `./(signed-in)/${place}.tsx`))]),
+    ),
+  };
   writeFileSync(
     join(folder, 'index.html'),
-    page.replace(/<script src="\/_expo[^"]*"[^>]*><\/script>\s*/g, '').replace('</head>', `${tags}</head>`),
+    page
+      .replace(/<script src="\/_expo[^"]*"[^>]*><\/script>\s*/g, '')
+      .replace('<script src="/frame.js">', `<script src="/frame.js" data-parts='${JSON.stringify(ahead)}'>`)
+      .replace('</head>', `${tags}</head>`),
   );
   const laidDown = new Set(readdirSync(join(folder, SCRIPTS)));
   for (const name of laidDown) {
@@ -189,7 +220,7 @@ export function partCommon(folder) {
     if (name.endsWith('.js') && missing.length > 0)
       throw new Error(`${name} names ${missing.join()}, which is not there`);
   }
-  return [runtime, ...firsts, ...runs, root, entry].map(({ name }) => renamed(name)).concat(atOnceNames);
+  return [runtime, ...firsts, ...runs, root, layout, entry].map(({ name }) => renamed(name)).concat(atOnceNames);
 }
 
 /**
@@ -291,7 +322,9 @@ function inTasks(entry) {
     const name = `start-${hashOf(modules.map(({ text }) => text).join())}.js`;
     return { name, head: [], modules, tail: run.map((id) => `__r(${id});`) };
   });
-  return [firsts, { ...entry, modules: entry.modules.filter(({ id }) => !taken.has(id)) }];
+  // The page is drawn once what its place needs is there too.
+  const tail = [...entry.tail.slice(0, -1), `__begin(${start});`];
+  return [firsts, { ...entry, modules: entry.modules.filter(({ id }) => !taken.has(id)), tail }];
 }
 
 /** What only a few bytes are shared of goes together; who needs any of it brings all of it. */
@@ -319,11 +352,16 @@ function sharing(worker, laid) {
 
 const textOf = ({ head, modules, tail }) => `${[...head, ...modules.map(({ text }) => text), ...tail].join('\n')}\n`;
 
-/** Before a part of the app is run, the pieces that it needs are had. */
+/**
+ * Before a part of the app is run, the pieces that it needs are had. And before the page is drawn the parts of its place are
+ * run, each in a task of its own; a part that cannot be had is for the page to tell.
+ */
 const LOADER = `
 (function(g){var needed=NEEDED,load;Object.defineProperty(g,'__loadBundleAsync',{configurable:true,set:function(v){load=v},get:function(){
 return load&&function(path){var pieces=needed[path];if(!pieces)return load(path);var l=document.createElement('link');l.rel='preload';l.as='script';l.href=path;document.head.appendChild(l);
-return Promise.all(pieces.map(function(p){return load(p)})).then(function(){return load(path)})}}})})(globalThis);`;
+return Promise.all(pieces.map(function(p){return load(p)})).then(function(){return load(path)})}}});
+g.__begin=function(start){var ahead=g.__ahead||[],had=ahead.map(function(a){return g.__loadBundleAsync(a[0][a[0].length-1])}),at=0;
+(function next(){var a=ahead[at];if(!a)return __r(start);had[at++].then(function(){setTimeout(function(){try{__r(a[1])}finally{next()}})},next)})()}})(globalThis);`;
 
 /**
  * Lays scripts down again under names that tell their new content: those that changed, and those that name one which did.

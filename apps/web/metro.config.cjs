@@ -18,13 +18,14 @@ config.transformer.minifierConfig.output = { ...config.transformer.minifierConfi
 /** Parts of the router that a web app with plain slots never shows (navigators, links, its own pages), and
  * pictures from text. */
 const LEFT_OUT =
-  /\/expo-router\/build\/(layouts\/stack-utils\/index|native-tabs\/NativeTabTrigger|views\/(Sitemap|Unmatched|Toast)|link\/(Link|LinkWithPreview|elements)|react-navigation\/(native\/(createStaticNavigation|Link)|core\/StaticNavigation))\.js$|\/react-native-svg\/lib\/module\/(xml|css)[\w/]*\.js$/;
+  /\/expo-router\/build\/(layouts\/stack-utils\/index|native-tabs\/NativeTabTrigger|views\/(Sitemap|Unmatched|Toast)|link\/(Link|LinkWithPreview|elements)|react-navigation\/(native\/(createStaticNavigation|Link)|core\/StaticNavigation|routers\/(TabRouter|DrawerRouter)))\.js$|\/react-native-svg\/lib\/module\/((xml|css)[\w/]*|lib\/extract\/(transform|transformToRn))\.js$/;
 const OF_THE_ROUTER = /\/node_modules\/(expo-router|expo|expo-[a-z-]+|react-native-(screens|safe-area-context))\//;
 /** Files of others in whose place ours stand. */
 const OWN_INSTEAD = [
   [/\/expo-router\/build\/head\/index\.js$/, 'head.js'],
   [/\/expo-router\/build\/fork\/native-stack\/createNativeStackNavigator\.js$/, 'nativeStack.js'],
   [/\/expo-router\/build\/screensFeatureFlags\.js$/, 'screensFeatureFlags.js'],
+  [/\/react-native-safe-area-context\/lib\/module\/index\.js$/, 'safeArea.js'],
   [/\/uuid\/dist\/esm-browser\/index\.js$/, 'uuid.js'],
 ];
 const OWN = (name) => ({ type: 'sourceFile', filePath: join(__dirname, 'lean', name) });

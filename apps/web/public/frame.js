@@ -1,4 +1,7 @@
-/* Which frame stands before the app does: the way in where nobody is known on this device. */
+/*
+ * Which frame stands before the app does: the way in where nobody is known on this device. And what the place needs is asked
+ * for at once, not only when the app has come to draw it.
+ */
 {
   let isKnown = false;
   try {
@@ -6,6 +9,17 @@
   } catch {
     // A browser that keeps nothing knows nobody.
   }
-  const isWayIn = /^\/sign-(in|up)$/.test(location.pathname) || !isKnown;
-  document.documentElement.setAttribute('data-frame', isWayIn ? 'way-in' : 'app');
+  const { pathname } = location;
+  const isWayIn = /^\/sign-(in|up)$/.test(pathname) || !isKnown;
+  const frame = isWayIn ? 'way-in' : 'app';
+  document.documentElement.setAttribute('data-frame', frame);
+
+  // By frame and by address: the files that a part needs, itself last, and its module's number.
+  const parts = JSON.parse(document.currentScript.dataset.parts || '{}');
+  globalThis.__ahead = [parts[frame], isWayIn ? null : parts[pathname]].filter(Boolean);
+  for (const file of new Set(globalThis.__ahead.flatMap(([files]) => files))) {
+    const link = document.createElement('link');
+    Object.assign(link, { rel: 'preload', as: 'script', href: file, fetchPriority: 'low' });
+    document.head.append(link);
+  }
 }

@@ -5,6 +5,7 @@ import { api } from '../shared/api.ts';
 import { accountLeft } from '../shared/accountLeft.ts';
 import { forgetDrafts } from '../shared/formDraft.ts';
 import { deviceNow } from '../shared/clock.ts';
+import { otherWork } from '../shared/otherWork.ts';
 import { accountElsewhere, isSample, serverUnreachable, signedIn, signedOut } from '../store/accountSlice.ts';
 import { keepForGood } from './persist.ts';
 import { dayByClock, dayTurned } from '../store/clockSlice.ts';
@@ -57,9 +58,14 @@ export const RecordingContext = createContext<Recording>({
 /** Takes in what the person changes. */
 export const useRecording = (): Recording => useContext(RecordingContext);
 
-/** The store and everything that keeps it in step with the server and the clock. */
+/** The store and everything that keeps it in step with the server and the clock; opens with the account of this device. */
 export function RecordsProvider({ children }: { children: ReactNode }) {
-  const store = useMemo(() => createStore(), []);
+  const store = useMemo(() => {
+    const made = createStore();
+    const known = accountOfDevice();
+    if (known !== null) made.dispatch(signedIn(known));
+    return made;
+  }, []);
   return (
     <Provider store={store}>
       <Keeper store={store}>{children}</Keeper>
@@ -76,8 +82,9 @@ export function useAskAccount(): () => void {
   const dispatch = useAppDispatch();
   return useMemo(
     () => () => {
-      void api
-        .account()
+      // Asking takes the page a moment: it is drawn first.
+      void otherWork()
+        .then(() => api.account())
         .then((account) => dispatch(account ? signedIn(account) : signedOut()))
         .catch(() => {
           if (store.getState().account.status !== 'in') dispatch(serverUnreachable());
@@ -87,14 +94,9 @@ export function useAskAccount(): () => void {
   );
 }
 
-/** Opens with the account that this device knows, and remembers who signs in. */
+/** Remembers on this device who signs in. */
 function useDeviceAccount(): void {
-  const dispatch = useAppDispatch();
   const { status, account } = useAppSelector((state) => state.account);
-  useEffect(() => {
-    const known = accountOfDevice();
-    if (known !== null) dispatch(signedIn(known));
-  }, [dispatch]);
   useEffect(() => {
     if (status === 'in') keepAccountOfDevice(account);
     else if (status === 'out') keepAccountOfDevice(null);

@@ -1,6 +1,5 @@
 import { Slot } from 'expo-router';
 import { ErrorBoundary } from 'react-error-boundary';
-import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { RecordsProvider } from '../../sync/RecordsProvider.tsx';
 import { ThemeProvider } from '../../theme/Theme.tsx';
 import { PlaceFault } from '../../parts/PlaceFault.tsx';
@@ -9,16 +8,14 @@ import { ToastProvider } from '../../ui/Toast.tsx';
 /** What every screen stands in: theme, records, toasts. */
 export function Root() {
   return (
-    <SafeAreaProvider>
-      <ThemeProvider>
-        <RecordsProvider>
-          <ToastProvider>
-            <ErrorBoundary FallbackComponent={PlaceFault}>
-              <Slot />
-            </ErrorBoundary>
-          </ToastProvider>
-        </RecordsProvider>
-      </ThemeProvider>
-    </SafeAreaProvider>
+    <ThemeProvider>
+      <RecordsProvider>
+        <ToastProvider>
+          <ErrorBoundary FallbackComponent={PlaceFault}>
+            <Slot />
+          </ErrorBoundary>
+        </ToastProvider>
+      </RecordsProvider>
+    </ThemeProvider>
   );
 }

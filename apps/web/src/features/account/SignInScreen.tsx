@@ -5,6 +5,7 @@ import { ScrollView, View } from 'react-native';
 import { signedIn } from '../../store/accountSlice.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { type Account, ApiError, type ApiFault, api } from '../../shared/api.ts';
+import { otherWork } from '../../shared/otherWork.ts';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -36,6 +37,12 @@ const check: Resolver<SignInValues, { isNew: boolean }> = async (values, ...more
   return brought === null ? { values, errors: {} } : brought.signInCheck(values, ...more);
 };
 
+/** Whoever begins to type will want it checked, and then to be in. */
+function bring(): void {
+  import('./signInCheck.ts').catch(() => undefined);
+  import('./SignedIn.tsx').catch(() => undefined);
+}
+
 /** Sign in, or sign up for the first time. */
 export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
   const styles = useStyles();
@@ -50,9 +57,9 @@ export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
     defaultValues: { email: '', password: '' },
   });
   useEffect(() => {
-    api.isSampleOffered().then(setIsSampleOffered, () => undefined);
-    // Whoever begins to type will want it checked.
-    const bring = (): void => void import('./signInCheck.ts').catch(() => undefined);
+    void otherWork()
+      .then(() => api.isSampleOffered())
+      .then(setIsSampleOffered, () => undefined);
     document.addEventListener('focusin', bring, { once: true });
     return () => document.removeEventListener('focusin', bring);
   }, []);

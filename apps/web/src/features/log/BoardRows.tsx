@@ -1,5 +1,5 @@
 import { type DaySpan, type LogSpan, type Track, isActiveIn } from '@wimbel/core';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import { selectHidesStreaks, selectSettings } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
@@ -9,7 +9,6 @@ import { AreaRow } from './AreaRow.tsx';
 import { PegboardRow } from './PegboardRow.tsx';
 import { RangeMark } from './RangeMark.tsx';
 import { figuresOf, figuresTogether } from './logRows.ts';
-import type { BoardFocus } from './useBoardFocus.ts';
 import type { BoardLayout } from './useBoardLayout.ts';
 import type { Range } from './useRange.ts';
 
@@ -23,14 +22,12 @@ export function BoardRows({
   layout,
   kind,
   span,
-  focus,
   range,
   onName,
 }: {
   layout: BoardLayout;
   kind: LogSpan;
   span: DaySpan;
-  focus: BoardFocus;
   range: Range | null;
   onName: (habitId: string) => void;
 }) {
@@ -78,7 +75,6 @@ export function BoardRows({
         rowIndex={lines.indexOf(line) + 2}
         isWide={isWide}
         hidesStreaks={hidesStreaks}
-        focusDay={focus.place?.habitId === line.track.habit.id ? focus.place.day : null}
         picked={range !== null && isWithin(rowOf.get(line.track.habit.id) ?? -1, range) ? range.days : null}
         onName={onName}
       />
@@ -87,20 +83,21 @@ export function BoardRows({
 }
 
 /** The ground under the holes: weekends, what is picked, a day that was asked for, today. */
-export function BoardGround({
-  layout,
+export const BoardGround = memo(function BoardGround({
+  layout: { size, days, columns, habits, heightPx },
   span,
-  focus,
+  atX,
+  todayX,
   range,
 }: {
-  layout: BoardLayout;
+  layout: Pick<BoardLayout, 'size' | 'days' | 'columns' | 'habits' | 'heightPx'>;
   span: DaySpan;
-  focus: BoardFocus;
+  /** Where the day that was asked for stands, and today. */
+  atX: number | null;
+  todayX: number | null;
   range: Range | null;
 }) {
   const styles = useStyles();
-  const { size, days, columns, habits, heightPx } = layout;
-  const { atX, todayX } = focus;
   const around = (x: number) => ({ left: x - 0.5, width: size.cellPx + 1, height: heightPx });
   return (
     <View aria-hidden style={[styles.under, { left: size.namesPx }]}>
@@ -114,7 +111,7 @@ export function BoardGround({
       {todayX === null ? null : <View style={[styles.today, around(todayX)]} />}
     </View>
   );
-}
+});
 
 const useStyles = themed((colors) => ({
   under: { position: 'absolute', top: 0, pointerEvents: 'none' as never },

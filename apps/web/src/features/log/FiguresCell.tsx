@@ -1,5 +1,6 @@
 import { type Figures, type MonthFigures, type LogSpan } from '@wimbel/core';
 import Bookmark from 'lucide-react-native/icons/bookmark';
+import { memo } from 'react';
 import { View } from 'react-native';
 import { amount, amountOf, number, aboutOf } from '../../shared/amounts.ts';
 import { percent } from '../../shared/format.ts';
@@ -67,7 +68,7 @@ type Props = {
 };
 
 /** Done, target, left and share over the span, with the ribbon of a month; amounts with their target below. */
-export function FiguresCell({
+export const FiguresCell = memo(function FiguresCell({
   name,
   figures,
   asked,
@@ -143,7 +144,7 @@ export function FiguresCell({
       </Figure>
     </View>
   );
-}
+});
 
 const useStyles = themed((colors) => ({
   cell: { justifyContent: 'center', backgroundColor: colors.raised, paddingLeft: 2 },

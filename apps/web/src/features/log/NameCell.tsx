@@ -1,4 +1,5 @@
 import type { Figures, Track } from '@wimbel/core';
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { themed, useIsCompact } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -9,7 +10,7 @@ import type { PegboardSize } from './pegboardSize.ts';
 import { habitPath } from '../../shared/paths.ts';
 
 /** A habit's name, which leads to its page; on a phone with its bar and "22 of 30" below. */
-export function NameCell({
+export const NameCell = memo(function NameCell({
   track,
   figures,
   size,
@@ -65,7 +66,7 @@ export function NameCell({
       </Pressable>
     </View>
   );
-}
+});
 
 const useStyles = themed((colors) => ({
   names: {

@@ -166,8 +166,8 @@ export function Pegboard(props: Props) {
         >
           <PegboardHead {...edges} kind={kind} />
           <View style={{ width: size.namesPx + days.widthPx + size.figuresPx, height: heightPx }} role="presentation">
-            <BoardGround layout={layout} span={span} focus={focus} range={range} />
-            <BoardRows layout={layout} kind={kind} span={span} focus={focus} range={range} onName={onName} />
+            <BoardGround layout={layout.ground} span={span} atX={focus.atX} todayX={focus.todayX} range={range} />
+            <BoardRows layout={layout} kind={kind} span={span} range={range} onName={onName} />
             {typing === null ? null : (
               <TypedAmount
                 typing={typing}

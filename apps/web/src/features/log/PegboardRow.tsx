@@ -29,6 +29,7 @@ import { NameCell } from './NameCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
 import { selectEntries } from '../../store/selectors.ts';
 import { runningWords } from './logWords.ts';
+import type { Asked } from '../../words/asked.ts';
 
 export const cellId = (habitId: string, day: PlainDay): string => `cell-${habitId}-${day}`;
 
@@ -48,8 +49,6 @@ type Props = {
   rowIndex: number;
   isWide: boolean;
   hidesStreaks: boolean;
-  /** The day of this row that the keyboard can enter at, if any. */
-  focusDay: PlainDay | null;
   /** The days of this row that are picked, if any. */
   picked: DaySpan | null;
   onName: (habitId: string) => void;
@@ -57,11 +56,14 @@ type Props = {
 
 /** One habit: its name, its days as one picture with a cell over each to press, and its figures. */
 export const PegboardRow = memo(function PegboardRow(props: Props) {
-  const { track, figures, kind, span, columns, daysPx, size, color, y, rowIndex, isWide, focusDay, picked, onName } =
-    props;
+  const { track, figures, kind, span, columns, daysPx, size, color, y, rowIndex, isWide, picked, onName } = props;
   const styles = useStyles();
   const { habit, today } = track;
   const entries = useAppSelector((state) => selectEntries(state, habit.id));
+  const asked = useMemo(
+    (): Asked => ({ figure: 'habitTarget', habitId: habit.id, kind, span }),
+    [habit.id, kind, span],
+  );
   return (
     <View
       role={'row' as never}
@@ -71,7 +73,14 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
     >
       <NameCell track={track} figures={figures} size={size} color={color} isWide={isWide} onName={onName} />
       <View style={[styles.days, { width: daysPx, paddingLeft: columns[0]?.x ?? 0 }]} role="presentation">
-        <DaysPicture {...props} />
+        <DaysPicture
+          track={track}
+          columns={columns}
+          span={span}
+          size={size}
+          color={color}
+          hidesStreaks={props.hidesStreaks}
+        />
         {columns.map(({ day, x }, at) => {
           const outcome = outcomeOn(track, day);
           const value = entryOn(entries, day)?.amount;
@@ -98,7 +107,8 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
                 aria-checked={outcome === 'done' ? true : outcome === 'part' ? 'mixed' : false}
                 aria-disabled={isFuture}
                 aria-label={`${habit.name}, ${dayInWords(day)}: ${isFuture ? 'still to come' : OUTCOME_WORDS[outcome]}${words}`}
-                tabIndex={day === focusDay ? 0 : -1}
+                // One of the whole board can be entered at: useBoardFocus gives it the place.
+                tabIndex={-1}
                 data-habit={habit.id}
                 data-day={day}
                 style={PRESS}
@@ -111,7 +121,7 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
         name={habit.name}
         testId={`figures-${habit.id}`}
         figures={figures}
-        asked={{ figure: 'habitTarget', habitId: habit.id, kind, span }}
+        asked={asked}
         running={runningWords(track, kind, span)}
         weekly={kind === 'week' ? amountForDays(track, span) : null}
         unit={habit.measure.kind === 'amount' ? habit.measure.unit : null}
@@ -131,7 +141,14 @@ function stateOf(track: Track, day: PlainDay): PegState {
 }
 
 /** Cords and pegs of the days that are drawn. */
-function DaysPicture({ track, columns, span, size, color, hidesStreaks }: Props) {
+const DaysPicture = memo(function DaysPicture({
+  track,
+  columns,
+  span,
+  size,
+  color,
+  hidesStreaks,
+}: Pick<Props, 'track' | 'columns' | 'span' | 'size' | 'color' | 'hidesStreaks'>) {
   const styles = useStyles();
   const { colors } = useTheme();
   const entries = useAppSelector((state) => selectEntries(state, track.habit.id));
@@ -172,7 +189,7 @@ function DaysPicture({ track, columns, span, size, color, hidesStreaks }: Props)
       />
     </Svg>
   );
-}
+});
 
 const useStyles = themed(() => ({
   row: { position: 'absolute', left: 0, flexDirection: 'row', contain: 'layout paint style' as never },

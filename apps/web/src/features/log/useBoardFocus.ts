@@ -1,5 +1,5 @@
 import { type DaySpan, type PlainDay, holdsDay } from '@wimbel/core';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { cellId } from './PegboardRow.tsx';
 import { type Place, leavePlace, placeLeft } from './placeLeft.ts';
 import type { BoardLayout } from './useBoardLayout.ts';
@@ -62,6 +62,15 @@ export function useBoardFocus(layout: BoardLayout, span: DaySpan, today: PlainDa
     // From the edge of a day, so that none is cut in two beside the names.
     box.current?.scrollTo({ left: days.columns.find((column) => column.x >= least)?.x ?? 0 });
   }, [atX, todayX, viewPx, hasWidth, size.cellPx, days, box]);
+
+  /** The cell that the keyboard enters at. Marked here and not by its row, which need not be drawn anew for it. */
+  const entered = useRef<HTMLElement | null>(null);
+  useLayoutEffect(() => {
+    const node = place === null ? null : document.getElementById(cellId(place.habitId, place.day));
+    if (entered.current !== null && entered.current !== node) entered.current.tabIndex = -1;
+    if (node !== null) node.tabIndex = 0;
+    entered.current = node;
+  });
 
   useEffect(() => leavePlace(null), []);
   useEffect(() => {

@@ -55,7 +55,10 @@ export function useBoardLayout(tracks: readonly Track[], kind: LogSpan, span: Da
     () => (isMeasured ? within(lines, (line) => line.y, size.tallRowPx, seen.top, seen.bottom - size.headPx) : []),
     [isMeasured, lines, size, seen.top, seen.bottom],
   );
+  // What the ground is made of stays the same for as long as none of it changes.
+  const ground = useMemo(() => ({ size, days, columns, habits, heightPx }), [size, days, columns, habits, heightPx]);
   return {
+    ground,
     folded,
     fold,
     box,

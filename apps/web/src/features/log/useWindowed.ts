@@ -7,23 +7,29 @@ const AHEAD_PX = 120;
 
 export type Seen = { left: number; right: number; top: number; bottom: number };
 
+/** Where a box is scrolled to, and whether no more is drawn than is seen there. */
+type At = { x: number; y: number; isBare: boolean };
+
+const isSame = (a: At, b: At): boolean => a.x === b.x && a.y === b.y && a.isBare === b.isBare;
+
 /**
  * A box that scrolls both ways, and the part of its content to be drawn. What is drawn when the box is first seen, or after a
- * jump to where nothing is drawn yet, is made bit by bit: a tap or a key comes in between.
+ * jump to where nothing is drawn yet, is made bit by bit: a tap or a key comes in between; and what is seen stands before what
+ * lies around it.
  */
 export function useWindowed() {
   const box = useRef<HTMLElement | null>(null);
   const [size, setSize] = useState({ widthPx: 0, heightPx: 0 });
-  const [at, setAt] = useState({ x: 0, y: 0 });
+  const [at, setAt] = useState<At>({ x: 0, y: 0, isBare: true });
   const drawn = useRef<Seen>({ left: 0, right: 0, top: 0, bottom: 0 });
   const look = useCallback((): void => {
     const node = box.current;
     if (!node) return;
-    const x = Math.floor(node.scrollLeft / STEP_PX) * STEP_PX;
-    const y = Math.floor(node.scrollTop / STEP_PX) * STEP_PX;
-    const move = (): void => setAt((before) => (before.x === x && before.y === y ? before : { x, y }));
+    const { scrollLeft: x, scrollTop: y } = node;
     const { left, right, top, bottom } = drawn.current;
     const isFar = x > right || x + node.clientWidth < left || y > bottom || y + node.clientHeight < top;
+    const next: At = isFar ? { x, y, isBare: true } : { x: stepped(x), y: stepped(y), isBare: false };
+    const move = (): void => setAt((before) => (isSame(before, next) ? before : next));
     if (isFar) startTransition(move);
     else move();
   }, []);
@@ -34,17 +40,34 @@ export function useWindowed() {
       ),
     );
   }, []);
-  const seen: Seen = {
-    left: at.x - AHEAD_PX,
-    right: at.x + STEP_PX + size.widthPx + AHEAD_PX,
-    top: at.y - AHEAD_PX,
-    bottom: at.y + STEP_PX + size.heightPx + AHEAD_PX,
-  };
-  const { left, right, top, bottom } = seen;
+  const { left, right, top, bottom } = seenFrom(at, size);
   useEffect(() => {
     drawn.current = { left, right, top, bottom };
   }, [left, right, top, bottom]);
-  return { box, size, seen, look, measure };
+  const isBare = at.isBare && size.widthPx > 0;
+  useEffect(() => {
+    if (!isBare) return;
+    const frame = requestAnimationFrame(() => {
+      // By then it may be scrolled to somewhere else.
+      const { scrollLeft = 0, scrollTop = 0 } = box.current ?? {};
+      startTransition(() => setAt({ x: stepped(scrollLeft), y: stepped(scrollTop), isBare: false }));
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [isBare, at]);
+  return { box, size, seen: { left, right, top, bottom }, look, measure };
+}
+
+const stepped = (px: number): number => Math.floor(px / STEP_PX) * STEP_PX;
+
+/** What of the content is drawn: what is seen, and but for a bare board what lies around it. */
+function seenFrom({ x, y, isBare }: At, { widthPx, heightPx }: { widthPx: number; heightPx: number }): Seen {
+  if (isBare) return { left: x, right: x + widthPx, top: y, bottom: y + heightPx };
+  return {
+    left: x - AHEAD_PX,
+    right: x + STEP_PX + widthPx + AHEAD_PX,
+    top: y - AHEAD_PX,
+    bottom: y + STEP_PX + heightPx + AHEAD_PX,
+  };
 }
 
 /** The items that lie at least partly between two edges; `startOf` ascends. */
