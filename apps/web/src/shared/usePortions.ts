@@ -14,10 +14,16 @@ export function usePortions(total: number, first: number): { drawn: number; draw
   useEffect(() => {
     if (isAll) return;
     let isGone = false;
-    void otherWork().then(() => {
-      if (!isGone) startTransition(() => setDrawn((before) => before + Math.min(before, MOST)));
+    // What is drawn now is painted first: together they would hold the page up.
+    const frame = requestAnimationFrame(() => {
+      void otherWork().then(() => {
+        if (!isGone) startTransition(() => setDrawn((before) => before + Math.min(before, MOST)));
+      });
     });
-    return () => void (isGone = true);
+    return () => {
+      isGone = true;
+      cancelAnimationFrame(frame);
+    };
   }, [drawn, isAll]);
   return { drawn: isAll ? Infinity : drawn, drawAll: () => setDrawn(total) };
 }

@@ -50,7 +50,7 @@ const EntrySheet = later(() => import('../../parts/EntrySheet.tsx').then((module
 const SETTLES_AFTER_MS = 900;
 const ONLY_LEFT = 'left';
 /** How many rows are drawn at once: those that are seen first. */
-const FIRST_ROWS = { phone: 14, wide: 28 };
+const FIRST_ROWS = { phone: 10, wide: 16 };
 
 /** What a day asks, in groups; what was done settles below after a moment. */
 function usePlan(day: PlainDay) {
@@ -145,7 +145,10 @@ function DayOfHabits({
     rowsBefore.set(key, rows);
     rows += own.length;
   }
-  const { drawn, drawAll } = usePortions(rows, isWide ? FIRST_ROWS.wide : FIRST_ROWS.phone);
+  const first = isWide ? FIRST_ROWS.wide : FIRST_ROWS.phone;
+  const { drawn, drawAll } = usePortions(rows, first);
+  // Where there is much, what stands beside it comes a frame later.
+  const isBegun = drawn > first;
   const sectionOf = (section: TodaySection) => (
     <Section
       key={section.key}
@@ -180,22 +183,22 @@ function DayOfHabits({
           <View style={styles.column}>{shown.filter((_, index) => index % 2 === 0).map(sectionOf)}</View>
           <View style={styles.column}>
             {shown.filter((_, index) => index % 2 === 1).map(sectionOf)}
-            {others}
-            {lines}
+            {isBegun ? others : null}
+            {isBegun ? lines : null}
           </View>
           <View style={styles.side}>
-            <MonthCard day={day} />
-            {goals}
+            {isBegun ? <MonthCard day={day} /> : null}
+            {isBegun ? goals : null}
           </View>
         </View>
       ) : (
         <>
           {shown.filter((section) => !isAllSettled(section)).map(sectionOf)}
-          {lines}
-          {goals}
+          {isBegun ? lines : null}
+          {isBegun ? goals : null}
           {shown.filter(isAllSettled).map(sectionOf)}
-          {others}
-          <MonthCard day={day} />
+          {isBegun ? others : null}
+          {isBegun ? <MonthCard day={day} /> : null}
           {grouping}
         </>
       )}
