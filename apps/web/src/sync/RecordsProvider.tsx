@@ -1,5 +1,14 @@
 import type { Change } from '@wimbel/contract';
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  createContext,
+  type ReactNode,
+  startTransition,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import { Provider, useStore } from 'react-redux';
 import { api } from '../shared/api.ts';
 import { accountLeft } from '../shared/accountLeft.ts';
@@ -212,7 +221,8 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       if (account !== null && !isSample(account)) keepForGood();
       steps.current.push(step);
       if (steps.current.length > STEPS_BACK) steps.current.shift();
-      setUndoable(account?.id ?? null);
+      // The key that undoes may come a moment after what it undoes.
+      startTransition(() => setUndoable(account?.id ?? null));
     };
     return {
       change: (...changes) => {
