@@ -164,3 +164,50 @@ test('what is typed at once after the key that opens the field stands there in i
   }
   await person.leave();
 });
+
+test('what a place needs is asked for before the app runs, and only where somebody is known', async ({ browser }) => {
+  const person = await Person.at(browser, { size: WIDE });
+  const { page } = person;
+  await person.signUp();
+  await person.addHabit({ name: 'Bow hold' });
+  await person.everythingSaved();
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(request.url()));
+  const isAsked = (part: RegExp): boolean => asked.some((each) => part.test(each));
+  const letIn = await heldBack(page, '**/entry-*.js');
+  await page.goto('/log', { waitUntil: 'commit' });
+  await expect.poll(() => isAsked(/\/SignedIn-/) && isAsked(/\/log-/)).toBe(true);
+  await expect(page.locator('.frame-brand')).toBeVisible();
+  letIn();
+  await expect(person.cell('Bow hold', 'Tuesday 24 November')).toBeVisible();
+  asked.length = 0;
+  await page.evaluate(() => localStorage.clear());
+  await page.context().clearCookies();
+  await page.goto('/sign-in');
+  await expect(person.button('Sign in')).toBeVisible();
+  expect([isAsked(/\/sign-in-/), isAsked(/\/SignedIn-/), isAsked(/\/log-/)]).toEqual([true, false, false]);
+  await person.leave();
+});
+
+for (const [part, address] of [
+  ['SignedIn', '/log'],
+  ['today', '/today'],
+  ['log', '/log'],
+] as const) {
+  test(`a page without its part (${part}) says so, and stands once that can be had`, async ({ browser }) => {
+    const person = await Person.at(browser, { size: PHONE });
+    const { page } = person;
+    await person.signUp();
+    await person.addHabit({ name: 'Bow hold' });
+    await person.everythingSaved();
+    await page.route(`**/${part}-*.js`, (route) => route.abort());
+    await page.goto(address);
+    await expect(page.getByText('This page could not be fetched')).toBeVisible();
+    expect(new URL(page.url()).pathname).toBe(address);
+    await page.unroute(`**/${part}-*.js`);
+    await person.button('Try again').click();
+    await expect(page.getByText('Bow hold').first()).toBeVisible();
+    expect(new URL(page.url()).pathname).toBe(address);
+    await person.leave();
+  });
+}

@@ -1,4 +1,6 @@
 import { type ComponentType, Suspense, lazy } from 'react';
+import { ErrorBoundary } from 'react-error-boundary';
+import { PlaceFault } from '../../src/parts/PlaceFault.tsx';
 
 type Part = { SignedIn: ComponentType };
 type Default = { default: ComponentType };
@@ -15,8 +17,11 @@ const SignedIn = lazy((): PromiseLike<Default> => {
 
 export default function SignedInPlaces() {
   return (
-    <Suspense fallback={null}>
-      <SignedIn />
-    </Suspense>
+    // Caught here and not above the router, which would forget the address.
+    <ErrorBoundary FallbackComponent={PlaceFault}>
+      <Suspense fallback={null}>
+        <SignedIn />
+      </Suspense>
+    </ErrorBoundary>
   );
 }

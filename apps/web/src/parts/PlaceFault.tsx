@@ -9,23 +9,18 @@ import { EmptyState } from '../ui/EmptyState.tsx';
 const isNotFetched = (error: Error): boolean =>
   /loading (chunk|module|script)|fetch|import|network|asyncrequire|bundle/i.test(`${error.name} ${error.message}`);
 
-/** Opens a place with a fresh page; the one that stands where none is named. */
-function goTo(path: string | undefined): void {
-  if (path === undefined) window.location.reload();
-  else window.location.assign(path);
-}
+const openAgain = (): void => window.location.reload();
 
 /** What stands in a place that could not be shown, with a way on; everything around it goes on. */
-export function PlaceFault({ error, resetErrorBoundary, path }: FallbackProps & { path?: string }) {
+export function PlaceFault({ error, resetErrorBoundary }: FallbackProps) {
   const { colors } = useTheme();
   const isAway = error instanceof Error && isNotFetched(error);
   useEffect(() => {
     if (!isAway) return;
     // What could not be fetched is there with a fresh page, once there is a connection.
-    const again = (): void => goTo(path);
-    window.addEventListener('online', again);
-    return () => window.removeEventListener('online', again);
-  }, [isAway, path]);
+    window.addEventListener('online', openAgain);
+    return () => window.removeEventListener('online', openAgain);
+  }, [isAway]);
   return (
     <View style={{ flex: 1, alignItems: 'center', justifyContent: 'center', backgroundColor: colors.paper }}>
       <EmptyState
@@ -36,7 +31,7 @@ export function PlaceFault({ error, resetErrorBoundary, path }: FallbackProps & 
             : 'Something went wrong here. What you recorded is kept, and the other pages still work.'
         }
       >
-        <Button kind="main" onPress={() => (isAway ? goTo(path) : resetErrorBoundary())}>
+        <Button kind="main" onPress={isAway ? openAgain : resetErrorBoundary}>
           Try again
         </Button>
       </EmptyState>

@@ -5,6 +5,11 @@ import { ThemeProvider } from '../../theme/Theme.tsx';
 import { PlaceFault } from '../../parts/PlaceFault.tsx';
 import { ToastProvider } from '../../ui/Toast.tsx';
 
+/** A screen's fault, in its place: the router goes on, and the address stays. */
+const ScreenFault = ({ error, retry }: { error: Error; retry: () => Promise<void> }) => (
+  <PlaceFault error={error} resetErrorBoundary={() => void retry()} />
+);
+
 /** What every screen stands in: theme, records, toasts. */
 export function Root() {
   return (
@@ -12,7 +17,7 @@ export function Root() {
       <RecordsProvider>
         <ToastProvider>
           <ErrorBoundary FallbackComponent={PlaceFault}>
-            <Slot />
+            <Slot unstable_screenErrorBoundary={ScreenFault} />
           </ErrorBoundary>
         </ToastProvider>
       </RecordsProvider>

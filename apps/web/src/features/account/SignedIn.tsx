@@ -9,7 +9,7 @@ import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import Sun from 'lucide-react-native/icons/sun';
 import Target from 'lucide-react-native/icons/target';
 import Undo2 from 'lucide-react-native/icons/undo-2';
-import { useDeferredValue, useEffect, useState } from 'react';
+import { useDeferredValue, useEffect } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { ActivityIndicator, View } from 'react-native';
 import { useStore } from 'react-redux';
@@ -83,8 +83,6 @@ export function SignedIn() {
   const recording = useRecording();
   const store = useStore<RootState>();
   const accountId = useAppSelector((state) => state.account.account?.id);
-  // Where the person wants to be; the address follows once the place is there.
-  const [wanted, setWanted] = useState<string>();
   useEffect(() => {
     // Where no worker keeps the app, the browser's own store of files has to do.
     if (!isLoaded) return;
@@ -123,16 +121,10 @@ export function SignedIn() {
           wideOnly={wideOnly(hasPips, showsSeasons)}
           more={SETTINGS}
           current={path}
-          onGo={(to) => {
-            setWanted(to);
-            router.push(to as never);
-          }}
+          onGo={(to) => router.push(to as never)}
         >
           <Signs />
-          <ErrorBoundary
-            fallbackRender={(fault) => <PlaceFault {...fault} {...(wanted === undefined ? {} : { path: wanted })} />}
-            resetKeys={[path, wanted]}
-          >
+          <ErrorBoundary FallbackComponent={PlaceFault} resetKeys={[path]}>
             {isOff ? <LeftOffPage /> : null}
             <View style={isOff ? OUT_OF_SIGHT : WHOLE}>
               <Slot />
