@@ -1,4 +1,4 @@
-import type { PlainDay } from '@wimbel/core';
+import { type PlainDay, dayFromParts } from '@wimbel/core';
 import {
   type DateOrder,
   type WrittenDate,
@@ -78,6 +78,8 @@ const NOTE = /^(notes?|comments?|remarks?|reasons?|journal)$/i;
 const NAMES = /^(habits?|names?|activit(y|ies)|what|tasks?|routines?)$/i;
 const VALUES = /^(marks?|done|status|values?|amounts?|counts?|minutes|min|how much|result|completed?|quantity)$/i;
 const LEAST_DATES = 4;
+/** So few are enough where each is the day after the one before. */
+const LEAST_DAYS_RUNNING = 2;
 const LEAST_NUMBERS = 5;
 const MANY_NUMBERS = 20;
 const MOST_BETWEEN = 4;
@@ -124,10 +126,20 @@ function numberRuns(cells: readonly RawCell[], mostBetween: number, mayTurn: boo
   return runs.filter((each) => each.length >= LEAST_NUMBERS);
 }
 
+/** Whether dates say their year and each is the day after the one before. */
+function isRunning(slots: readonly DaySlot[]): boolean {
+  const days = slots.map(({ day, written }) => {
+    if (day !== undefined || written?.year == null) return day;
+    return dayFromParts(written.year, written.month, written.date);
+  });
+  return days.every((day, at) => day !== undefined && (at === 0 || day === days[at - 1]! + 1));
+}
+
 /** The days along a line: dates, else day numbers one after the other. */
 function daysAlong(cells: readonly RawCell[], order: DateOrder, mostBetween: number, mayTurn: boolean): DaySlot[][] {
   const dates = cells.flatMap((cell, at) => dateSlot(cell, at, order) ?? []);
-  if (dates.length >= LEAST_DATES && isInOrder(dates)) return [dates];
+  if (dates.length >= LEAST_DATES ? isInOrder(dates) : dates.length >= LEAST_DAYS_RUNNING && isRunning(dates))
+    return [dates];
   return numberRuns(cells, mostBetween, mayTurn);
 }
 

@@ -208,10 +208,30 @@ describe('what was understood wrongly', () => {
   it('a day is left out, and the lines of days and names are where they are said to be', () => {
     const lines = { [lineKey(0, 'column', 1)]: 'leaveOut' } as const;
     expect(said(read([grid(text, 'March 2025')], { lines })).Scales).toEqual([]);
-    const odd = 'a,b\n1 Mar 2025,x\n2 Mar 2025,';
+    const odd = 'a,b\n1 Mar 2025,x\n9 Mar 2025,';
     expect(read(odd).blocks).toEqual([]);
     const reading = read(odd, { heads: { 0: { layout: 'down', at: 0 } } });
     expect(said(reading)).toEqual({ b: ['2025-03-01 done'] });
+  });
+});
+
+describe('few days', () => {
+  it('are read where each date is the day after the one before, across and down, over the end of a month', () => {
+    const across = read('Habit,2025-02-28,2025-03-01\nScales,x,\nSwim,12 min,x');
+    expect(said(across)).toEqual({
+      Scales: ['2025-02-28 done'],
+      Swim: ['2025-02-28 12 min', '2025-03-01 done'],
+    });
+    const down = read('Day\tScales\tSwim\n30/12/2025\tx\t\n31/12/2025\t\tx\n1/1/2026\tx\tx', {}, dayOf('2026-01-02'));
+    expect(said(down)).toEqual({
+      Scales: ['2025-12-30 done', '2026-01-01 done'],
+      Swim: ['2025-12-31 done', '2026-01-01 done'],
+    });
+  });
+
+  it('are none where dates stand apart, or say no year', () => {
+    for (const dates of ['2025-02-01,2025-02-28', '1 Feb,2 Feb', '2025-02-28'])
+      expect(read(`Habit,${dates}\nScales,x,x`).cells).toEqual([]);
   });
 });
 
