@@ -39,9 +39,17 @@ test('with the server gone the app opens by any address, a day is lived on it, a
     await expect(person.peg('Cold swim')).toHaveAttribute('aria-checked', 'true');
     await person.peg('Scales').click();
     await expect(person.row('Scales')).toContainText('5 of 20 min');
+    // What is on the device is not waited for, not even in passing.
+    await person.page.addInitScript(() => {
+      new MutationObserver(() => {
+        if (document.body?.textContent.includes('Waiting for the server'))
+          document.documentElement.dataset['waited'] = '';
+      }).observe(document, { childList: true, subtree: true });
+    });
     for (const [address, heading] of PLACES) {
       await person.page.goto(address);
       await expect(person.heading(heading).first(), address).toBeVisible();
+      await expect(person.page.locator('[data-waited]'), address).toHaveCount(0);
     }
     await person.page.goto('/journal');
     await person.choose('Flat');

@@ -104,7 +104,7 @@ export function SignedIn() {
       <Waiting>
         {isHeldUp ? (
           <EmptyState title="Another tab is in the way" text={HELD_UP_WORDS} />
-        ) : isReachable ? null : (
+        ) : isReachable || isLoaded ? null : (
           <EmptyState
             title="Waiting for the server"
             text="Your records could not be fetched yet. Trying again by itself."
