@@ -360,8 +360,8 @@ const LOADER = `
 (function(g){var needed=NEEDED,load;Object.defineProperty(g,'__loadBundleAsync',{configurable:true,set:function(v){load=v},get:function(){
 return load&&function(path){var pieces=needed[path];if(!pieces)return load(path);var l=document.createElement('link');l.rel='preload';l.as='script';l.href=path;document.head.appendChild(l);
 return Promise.all(pieces.map(function(p){return load(p)})).then(function(){return load(path)})}}});
-g.__begin=function(start){var ahead=g.__ahead||[],had=ahead.map(function(a){return g.__loadBundleAsync(a[0][a[0].length-1])}),at=0;
-(function next(){var a=ahead[at];if(!a)return __r(start);had[at++].then(function(){setTimeout(function(){try{__r(a[1])}finally{next()}})},next)})()}})(globalThis);`;
+g.__begin=function(start){var ahead=g.__ahead||[],had=ahead.map(function(a){return g.__loadBundleAsync(a[0][a[0].length-1]).then(function(){return true},function(){return false})}),at=0;
+(function next(){var a=ahead[at];if(!a)return __r(start);had[at++].then(function(is){is?setTimeout(function(){try{__r(a[1])}finally{next()}}):next()})})()}})(globalThis);`;
 
 /**
  * Lays scripts down again under names that tell their new content: those that changed, and those that name one which did.

@@ -2,14 +2,19 @@ import { act, fireEvent, render, screen } from '@testing-library/react';
 import { usePortions } from './usePortions.ts';
 
 const seen: number[] = [];
+const begun: boolean[] = [];
 function Things({ total }: { total: number }) {
-  const { drawn, drawAll } = usePortions(total, 4);
+  const { drawn, isBegun, drawAll } = usePortions(total, 4);
+  begun.push(isBegun);
   seen.push(Math.min(drawn, total));
   return <button onClick={drawAll}>All</button>;
 }
 const turn = (): Promise<void> => act(() => new Promise((resolve) => setTimeout(resolve, 20)));
 
-beforeEach(() => void (seen.length = 0));
+beforeEach(() => {
+  seen.length = 0;
+  begun.length = 0;
+});
 
 it('draws a few at once, and the others a portion at a time', async () => {
   render(<Things total={9} />);
@@ -32,4 +37,23 @@ it('draws what is few at once, and what comes later too', async () => {
   rerender(<Things total={5} />);
   await turn();
   expect(seen.at(-1)).toBe(5);
+});
+
+it('gives room to what stands beside once the first are painted, and never takes it back', async () => {
+  const { rerender } = render(<Things total={9} />);
+  expect(begun.at(-1)).toBe(false);
+  await turn();
+  expect(begun.at(-1)).toBe(true);
+  begun.length = 0;
+  rerender(<Things total={3} />);
+  rerender(<Things total={90} />);
+  await turn();
+  expect(begun).not.toContain(false);
+});
+
+it('gives that room at once where few are drawn, and keeps it when more come', async () => {
+  const { rerender } = render(<Things total={4} />);
+  rerender(<Things total={5} />);
+  await turn();
+  expect(begun).not.toContain(false);
 });

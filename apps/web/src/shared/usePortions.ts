@@ -6,11 +6,14 @@ const MOST = 40;
 
 /**
  * How many of so many things are to be drawn: a first few at once, then as many again each time the page has had its turn,
- * until all of them are; from then on all there are. `drawAll` does not wait for that.
+ * until all of them are; from then on all there are. `drawAll` does not wait for that. `isBegun` tells whether there was room
+ * for what stands beside them: once it is so it stays, however many there come to be.
  */
-export function usePortions(total: number, first: number): { drawn: number; drawAll: () => void } {
+export function usePortions(total: number, first: number): { drawn: number; isBegun: boolean; drawAll: () => void } {
   const [drawn, setDrawn] = useState(first);
+  const [begin] = useState({ first, isWhole: first >= total });
   const isAll = drawn >= total;
+  const isBegun = begin.isWhole || isAll || drawn > begin.first;
   useEffect(() => {
     if (isAll) return;
     let isGone = false;
@@ -25,5 +28,5 @@ export function usePortions(total: number, first: number): { drawn: number; draw
       cancelAnimationFrame(frame);
     };
   }, [drawn, isAll]);
-  return { drawn: isAll ? Infinity : drawn, drawAll: () => setDrawn(total) };
+  return { drawn: isAll ? Infinity : drawn, isBegun, drawAll: () => setDrawn((before) => Math.max(before, total)) };
 }

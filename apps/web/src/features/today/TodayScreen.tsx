@@ -145,10 +145,8 @@ function DayOfHabits({
     rowsBefore.set(key, rows);
     rows += own.length;
   }
-  const first = isWide ? FIRST_ROWS.wide : FIRST_ROWS.phone;
-  const { drawn, drawAll } = usePortions(rows, first);
   // Where there is much, what stands beside it comes a frame later.
-  const isBegun = drawn > first;
+  const { drawn, isBegun, drawAll } = usePortions(rows, isWide ? FIRST_ROWS.wide : FIRST_ROWS.phone);
   const sectionOf = (section: TodaySection) => (
     <Section
       key={section.key}
