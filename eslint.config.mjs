@@ -38,6 +38,14 @@ export default tseslint.config(
       'import/namespace': 'off',
       'import/no-named-as-default-member': 'off',
       'react/no-unescaped-entities': 'off',
+      'no-restricted-imports': [
+        'error',
+        {
+          name: '@reduxjs/toolkit',
+          importNames: ['createSlice', 'createReducer', 'createEntityAdapter', 'createNextState'],
+          message: 'Reducers are plain functions; the drafts that these need are not brought (metro.config.cjs).',
+        },
+      ],
     },
   },
   {

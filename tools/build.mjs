@@ -29,6 +29,7 @@ function hashOf(folders) {
     join(ROOT, 'package-lock.json'),
     join(ROOT, 'tools/build.mjs'),
     join(ROOT, 'tools/parting.mjs'),
+    join(ROOT, 'tools/runOrder.mjs'),
   ]) {
     hash.update(relative(ROOT, file)).update('\0').update(readFileSync(file)).update('\0');
   }

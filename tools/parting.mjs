@@ -1,16 +1,15 @@
 import { createHash } from 'node:crypto';
 import { readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { runOrder } from './runOrder.mjs';
 
 /** Where the export lays its scripts, and the address they are had by. */
 const SCRIPTS = '_expo/static/js/web';
 const addressOf = (name) => `/${SCRIPTS}/${name}`;
 /** Pieces smaller than this are not worth a request of their own. */
 const WORTH_BYTES = 12_000;
-/** How much of the start is run in one task. */
-const TASK_BYTES = 70_000;
-/** How much of what stands around every place is run in one task: it is smaller, and runs more. */
-const RUN_BYTES = 70_000;
+/** About how much of the start stands in one script: what is read in one go must not hold the page up. */
+const SCRIPT_BYTES = 110_000;
 /** Places that are opened by their address often: what they need is asked for before the app runs. */
 const AHEAD = [
   ['/', 'today'],
@@ -146,21 +145,26 @@ export function partCommon(folder) {
       .filter(([, list]) => list.length > 0),
   );
   const atAddresses = placeLater(laid, needsOf, needed);
-  const [firsts, rest] = inTasks(entry);
+  const [firsts, rest] = inScripts(entry);
   const texts = new Map(scripts.map((each) => [each.name, textOf(each)]));
-  for (const each of [...firsts, rest]) texts.set(each.name, textOf(each));
-  // What stands around every place is run before the router asks for it, in tasks of its own too.
+  for (const each of firsts) texts.set(each.name, textOf(each));
+  // What stands around every place is run before the router asks for it, and the page drawn after that.
   const rootId = moduleOfPlace(entry, './_layout.tsx');
-  texts.set(root.name, textOf({ ...root, tail: [`__r(${rootId});`] }));
-  texts.set(layout.name, textOf({ ...layout, tail: [`__r(${layoutId});`] }));
-  const ran = new Set(firsts.flatMap(({ modules }) => modules.map(({ id }) => id)));
-  const here = [...laid.filter((piece) => piece.isAtOnce).flatMap(({ modules }) => modules), ...root.modules];
-  const tasks = tasksOf(rootId, here, ran, RUN_BYTES).filter(({ run }) => run.length > 0);
-  const runs = tasks.map(({ run }) => {
-    const text = `${run.map((id) => `__r(${id});`).join('\n')}\n`;
-    return { name: `start-${hashOf(text)}.js`, text };
-  });
-  for (const { name, text } of runs) texts.set(name, text);
+  const around = laid.filter((piece) => piece.isAtOnce).flatMap(({ modules }) => modules);
+  const runAround = runOrder([rootId, layoutId], [...around, ...root.modules, ...layout.modules]);
+  texts.set(
+    rest.name,
+    textOf({ ...rest, tail: [...rest.tail.slice(0, -1), runLine(runAround), `__begin(${rest.start});`] }),
+  );
+  // What comes later is run one at a time too, once it and the pieces that it needs are there.
+  const later = laid.filter((piece) => !piece.isAtOnce);
+  for (const part of parts.filter((each) => each !== root && each !== layout)) {
+    const pieces = later.filter((piece) => piece.users.has(part)).flatMap(({ modules }) => modules);
+    const asked = new Set(part.modules.flatMap((each) => each.order));
+    const first = part.modules.map(({ id }) => id).filter((id) => !asked.has(id));
+    const order = runOrder(first, [...pieces, ...part.modules]);
+    texts.set(part.name, textOf({ ...part, tail: [...part.tail, runLine(order)] }));
+  }
   for (const worker of workers) texts.set(worker.name, textOf(sharing(worker, laid)));
   texts.delete(common.name);
   for (const { name, text } of laid) texts.set(name, text);
@@ -186,18 +190,17 @@ export function partCommon(folder) {
     renamed(runtime.name),
     ...firsts.map(({ name }) => renamed(name)),
     ...atOnceNames,
-    ...runs.map(({ name }) => renamed(name)),
     renamed(root.name),
     renamed(layout.name),
     renamed(entry.name),
   ]
     .map(tag)
     .join('');
-  /** The files of a part, itself last, under the names that they have now, and the module that it is. */
+  /** The files of a part, itself last, under the names that they have now. */
   const aheadOf = (id) => {
     const { name } = scriptOf(id);
     const files = [...(needed[addressOf(name)] ?? []), addressOf(name)];
-    return [files.map((file) => addressOf(renamed(file.slice(addressOf('').length)))), Number(id)];
+    return files.map((file) => addressOf(renamed(file.slice(addressOf('').length))));
   };
   const ahead = {
     'way-in': aheadOf(moduleOfPlace(entry, './sign-in.tsx')),
@@ -220,7 +223,7 @@ export function partCommon(folder) {
     if (name.endsWith('.js') && missing.length > 0)
       throw new Error(`${name} names ${missing.join()}, which is not there`);
   }
-  return [runtime, ...firsts, ...runs, root, layout, entry].map(({ name }) => renamed(name)).concat(atOnceNames);
+  return [runtime, ...firsts, root, layout, entry].map(({ name }) => renamed(name)).concat(atOnceNames);
 }
 
 /**
@@ -257,75 +260,51 @@ function placeLater(laid, needsOf, needed) {
       .join('\n');
 }
 
-/**
- * What a module needs, parted into tasks of about `most` bytes, each of its own for the browser, so that a tap in between is
- * heard: run in the order in which the module itself would, a part at a time. Of `modules` those that are `taken` are run
- * already; what is run here is taken then. The module itself is in none of them.
- */
-function tasksOf(start, modules, taken, most) {
-  const byId = new Map(modules.map((each) => [each.id, each]));
-  /** What a module brings that is not taken yet, itself last. */
-  function closureOf(id, seen = new Set()) {
-    if (seen.has(id) || taken.has(id) || !byId.has(id)) return seen;
-    seen.add(id);
-    for (const each of byId.get(id).order) closureOf(each, seen);
-    return seen;
+/** The entry in several scripts in the order in which they are run, and what is left of it: the start itself. */
+function inScripts(entry) {
+  const start = /__r\((\d+)\)/.exec(entry.tail.at(-1))[1];
+  const byId = new Map(entry.modules.map((each) => [each.id, each]));
+  // What draws the page must be run last; so must what only hands on to it.
+  const starts = new Set();
+  for (let id = start; byId.has(id) && !starts.has(id); [id] = byId.get(id).order) {
+    starts.add(id);
+    if (byId.get(id).order.length !== 1) break;
   }
-  /** Of what needs itself, by way of others: what would be run before the first of it is, in that order. */
-  function layBefore(circle) {
-    for (const each of byId.get(circle.at(-1)).order) {
-      if (!byId.has(each) || taken.has(each) || circle.includes(each)) continue;
-      const closure = closureOf(each);
-      if (circle.some((id) => closure.has(id))) return layBefore([...circle, each]);
-      lay(each, false);
-    }
+  const rest = entry.modules.filter(({ id }) => !starts.has(id));
+  const firsts = [...starts].flatMap((id) => byId.get(id).order);
+  const order = runOrder(firsts, rest);
+  const scripts = [];
+  const laid = new Set();
+  let bytes = SCRIPT_BYTES;
+  /** Lays a module down, with the others that it runs itself. */
+  function lay(id, into) {
+    if (laid.has(id) || starts.has(id) || !byId.has(id)) return;
+    laid.add(id);
+    into.push(byId.get(id));
+    for (const each of byId.get(id).order) lay(each, into);
   }
-  const bytesOf = (ids) => [...ids].reduce((sum, id) => sum + byId.get(id).text.length, 0);
-  const tasks = [{ ids: [], run: [], bytes: 0 }];
-  function lay(id, isStart) {
-    let closure = closureOf(id);
-    if (closure.size === 0) return;
-    const own = byId.get(id);
-    // What needs itself, by way of others, is run as one.
-    const isCircle = own.order.some((each) => closureOf(each).has(id));
-    if (isCircle && bytesOf(closure) > most) {
-      layBefore([id]);
-      closure = closureOf(id);
+  for (const id of order) {
+    const more = [];
+    lay(id, more);
+    const size = more.reduce((sum, { text }) => sum + text.length, 0);
+    if (bytes + size > SCRIPT_BYTES) {
+      scripts.push({ head: [], modules: [], run: [] });
+      bytes = 0;
     }
-    if (!isStart && (bytesOf(closure) <= most || own.text.length > most || isCircle)) {
-      let task = tasks.at(-1);
-      if (task.bytes > 0 && task.bytes + bytesOf(closure) > most) tasks.push((task = { ids: [], run: [], bytes: 0 }));
-      task.ids.push(...closure);
-      task.run.push(id);
-      task.bytes += bytesOf(closure);
-      for (const each of closure) taken.add(each);
-      return;
-    }
-    const later = own.later;
-    // What only hands on to the start is the start: it draws the page, and everything must be there by then.
-    for (const each of own.order) if (!later.has(each)) lay(each, isStart && own.order.length === 1);
-    if (isStart) return;
-    tasks.at(-1).ids.push(id);
-    tasks.at(-1).run.push(id);
-    taken.add(id);
+    bytes += size;
+    scripts.at(-1).modules.push(...more);
+    scripts.at(-1).run.push(id);
   }
-  lay(start, true);
-  return tasks;
+  scripts.at(-1).modules.push(...rest.filter(({ id }) => !laid.has(id)));
+  const firstScripts = scripts.map(({ run, ...script }) => {
+    const name = `start-${hashOf(script.modules.map(({ text }) => text).join())}.js`;
+    return { ...script, name, tail: [runLine(run)] };
+  });
+  return [firstScripts, { ...entry, modules: entry.modules.filter(({ id }) => starts.has(id)), start }];
 }
 
-/** The entry in several scripts, and what is left of it. */
-function inTasks(entry) {
-  const taken = new Set();
-  const start = /__r\((\d+)\)/.exec(entry.tail.at(-1))[1];
-  const firsts = tasksOf(start, entry.modules, taken, TASK_BYTES).map(({ ids, run }) => {
-    const modules = entry.modules.filter((each) => ids.includes(each.id));
-    const name = `start-${hashOf(modules.map(({ text }) => text).join())}.js`;
-    return { name, head: [], modules, tail: run.map((id) => `__r(${id});`) };
-  });
-  // The page is drawn once what its place needs is there too.
-  const tail = [...entry.tail.slice(0, -1), `__begin(${start});`];
-  return [firsts, { ...entry, modules: entry.modules.filter(({ id }) => !taken.has(id)), tail }];
-}
+/** What has modules run one at a time as soon as they are there; a worker runs its own at once and has no such thing. */
+const runLine = (ids) => `self.__run&&__run([${ids.join()}]);`;
 
 /** What only a few bytes are shared of goes together; who needs any of it brings all of it. */
 function joinSmall(pieces) {
@@ -352,16 +331,25 @@ function sharing(worker, laid) {
 
 const textOf = ({ head, modules, tail }) => `${[...head, ...modules.map(({ text }) => text), ...tail].join('\n')}\n`;
 
+/** For how long modules are run before the browser gets its turn. */
+const TURN_MS = 5;
 /**
- * Before a part of the app is run, the pieces that it needs are had. And before the page is drawn the parts of its place are
- * run, each in a task of its own; a part that cannot be had is for the page to tell.
+ * Modules are run one at a time, the browser getting its turn in between, and the frame of the page painted first. Before a part of the app is run, the pieces that
+ * it needs are had; it is there once its modules have been run. And the page is drawn when the parts of its place are there;
+ * one that cannot be had is for the page to tell, and so is a module that fails: it fails again where it is asked for.
  */
 const LOADER = `
-(function(g){var needed=NEEDED,load;Object.defineProperty(g,'__loadBundleAsync',{configurable:true,set:function(v){load=v},get:function(){
-return load&&function(path){var pieces=needed[path];if(!pieces)return load(path);var l=document.createElement('link');l.rel='preload';l.as='script';l.href=path;document.head.appendChild(l);
-return Promise.all(pieces.map(function(p){return load(p)})).then(function(){return load(path)})}}});
-g.__begin=function(start){var ahead=g.__ahead||[],had=ahead.map(function(a){return g.__loadBundleAsync(a[0][a[0].length-1]).then(function(){return true},function(){return false})}),at=0;
-(function next(){var a=ahead[at];if(!a)return __r(start);had[at++].then(function(is){is?setTimeout(function(){try{__r(a[1])}finally{next()}}):next()})})()}})(globalThis);`;
+(function(g){var needed=NEEDED,load,queue=[],waiting=[],isGoing=false,turns=new MessageChannel();
+turns.port1.onmessage=function(){var end=performance.now()+${TURN_MS};
+while(queue.length&&performance.now()<end)try{__r(queue.shift())}catch(e){}
+if(queue.length)turns.port2.postMessage(0);else{isGoing=false;waiting.splice(0).forEach(function(f){f()})}};
+function go(){go=function(){turns.port2.postMessage(0)};document.hidden?go():requestAnimationFrame(function(){go()})}
+g.__run=function(ids){queue.push.apply(queue,ids);if(!isGoing){isGoing=true;go()}};
+function allRun(){return new Promise(function(f){isGoing?waiting.push(f):f()})}
+Object.defineProperty(g,'__loadBundleAsync',{configurable:true,set:function(v){load=v},get:function(){
+return load&&function(path){var pieces=needed[path];if(!pieces)return load(path).then(allRun);var l=document.createElement('link');l.rel='preload';l.as='script';l.href=path;document.head.appendChild(l);
+return Promise.all(pieces.map(function(p){return load(p)})).then(function(){return load(path)}).then(allRun)}}});
+g.__begin=function(start){allRun().then(function(){return Promise.all((g.__ahead||[]).map(function(files){return g.__loadBundleAsync(files[files.length-1]).catch(function(){})}))}).then(function(){setTimeout(function(){__r(start)})})}})(globalThis);`;
 
 /**
  * Lays scripts down again under names that tell their new content: those that changed, and those that name one which did.

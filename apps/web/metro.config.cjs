@@ -16,9 +16,9 @@ config.cacheVersion = createHash('sha256').update(places.join()).digest('hex');
 config.transformer.minifierConfig.output = { ...config.transformer.minifierConfig.output, comments: false };
 
 /** Parts of the router that a web app with plain slots never shows (navigators, links, its own pages), and
- * pictures from text. */
+ * pictures from text; and drafts of the store, whose reducers are plain functions. */
 const LEFT_OUT =
-  /\/expo-router\/build\/(layouts\/stack-utils\/index|native-tabs\/NativeTabTrigger|views\/(Sitemap|Unmatched|Toast)|link\/(Link|LinkWithPreview|elements)|react-navigation\/(native\/(createStaticNavigation|Link)|core\/StaticNavigation|routers\/(TabRouter|DrawerRouter)))\.js$|\/react-native-svg\/lib\/module\/((xml|css)[\w/]*|lib\/extract\/(transform|transformToRn))\.js$/;
+  /\/expo-router\/build\/(layouts\/stack-utils\/index|native-tabs\/NativeTabTrigger|views\/(Sitemap|Unmatched|Toast)|link\/(Link|LinkWithPreview|elements)|react-navigation\/(native\/(createStaticNavigation|Link)|core\/StaticNavigation|routers\/(TabRouter|DrawerRouter)))\.js$|\/immer\/dist\/immer\.mjs$|\/react-native-svg\/lib\/module\/((xml|css)[\w/]*|lib\/extract\/(transform|transformToRn))\.js$/;
 const OF_THE_ROUTER = /\/node_modules\/(expo-router|expo|expo-[a-z-]+|react-native-(screens|safe-area-context))\//;
 /** Files of others in whose place ours stand. */
 const OWN_INSTEAD = [

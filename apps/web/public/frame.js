@@ -3,21 +3,24 @@
  * for at once, not only when the app has come to draw it.
  */
 {
-  let isKnown = false;
-  try {
-    isKnown = Boolean(localStorage.getItem('wimbel.account'));
-  } catch {
-    // A browser that keeps nothing knows nobody.
-  }
+  const isKnown = () => {
+    try {
+      return Boolean(localStorage.getItem('wimbel.account'));
+    } catch {
+      // A browser that keeps nothing knows nobody.
+      return false;
+    }
+  };
   const { pathname } = location;
-  const isWayIn = /^\/sign-(in|up)$/.test(pathname) || !isKnown;
+  // What is kept is only read where it matters: the first time it takes the browser a while.
+  const isWayIn = /^\/sign-(in|up)$/.test(pathname) || !isKnown();
   const frame = isWayIn ? 'way-in' : 'app';
   document.documentElement.setAttribute('data-frame', frame);
 
-  // By frame and by address: the files that a part needs, itself last, and its module's number.
+  // By frame and by address: the files that a part needs, itself last.
   const parts = JSON.parse(document.currentScript.dataset.parts || '{}');
   globalThis.__ahead = [parts[frame], isWayIn ? null : parts[pathname]].filter(Boolean);
-  for (const file of new Set(globalThis.__ahead.flatMap(([files]) => files))) {
+  for (const file of new Set(globalThis.__ahead.flat())) {
     const link = document.createElement('link');
     Object.assign(link, { rel: 'preload', as: 'script', href: file, fetchPriority: 'low' });
     document.head.append(link);

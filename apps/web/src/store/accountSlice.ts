@@ -1,4 +1,4 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { type UnknownAction, createAction } from '@reduxjs/toolkit';
 import type { Account } from '../shared/api.ts';
 
 /**
@@ -10,17 +10,18 @@ export type AccountState = { status: 'unknown' | 'unreachable' | 'out' | 'in' | 
 /** Whether an account is a visitor's own copy of the sample. */
 export const isSample = ({ email }: Account): boolean => email.endsWith('.invalid');
 
-const slice = createSlice({
-  name: 'account',
-  initialState: (): AccountState => ({ status: 'unknown', account: null }),
-  reducers: {
-    signedIn: (_, { payload }: PayloadAction<Account>): AccountState => ({ status: 'in', account: payload }),
-    signedOut: (): AccountState => ({ status: 'out', account: null }),
-    serverUnreachable: (): AccountState => ({ status: 'unreachable', account: null }),
-    accountElsewhere: (): AccountState => ({ status: 'elsewhere', account: null }),
-    serverAsked: (): AccountState => ({ status: 'unknown', account: null }),
-  },
-});
+export const signedIn = createAction<Account>('account/signedIn');
+export const signedOut = createAction('account/signedOut');
+export const serverUnreachable = createAction('account/serverUnreachable');
+export const accountElsewhere = createAction('account/accountElsewhere');
+export const serverAsked = createAction('account/serverAsked');
 
-export const { signedIn, signedOut, serverUnreachable, accountElsewhere, serverAsked } = slice.actions;
-export const accountReducer = slice.reducer;
+const without = (status: AccountState['status']): AccountState => ({ status, account: null });
+
+export function accountReducer(state: AccountState = without('unknown'), action: UnknownAction): AccountState {
+  if (signedIn.match(action)) return { status: 'in', account: action.payload };
+  if (signedOut.match(action)) return without('out');
+  if (serverUnreachable.match(action)) return without('unreachable');
+  if (accountElsewhere.match(action)) return without('elsewhere');
+  return serverAsked.match(action) ? without('unknown') : state;
+}

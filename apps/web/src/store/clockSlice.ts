@@ -1,6 +1,6 @@
 import { type PlainDay, dayFromParts } from '@wimbel/core';
 import { deviceNow } from '../shared/clock.ts';
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { type UnknownAction, createAction } from '@reduxjs/toolkit';
 
 /** The day it is by this device's clock, `dayEndsAt` hours after midnight counted to the day before. */
 export function dayByClock(now: Date, dayEndsAt: number): PlainDay {
@@ -8,15 +8,11 @@ export function dayByClock(now: Date, dayEndsAt: number): PlainDay {
   return now.getHours() < dayEndsAt ? day - 1 : day;
 }
 
-const slice = createSlice({
-  name: 'clock',
-  initialState: () => ({ today: dayByClock(deviceNow(), 0) }),
-  reducers: {
-    dayTurned(state, { payload }: PayloadAction<PlainDay>) {
-      state.today = payload;
-    },
-  },
-});
+export type ClockState = { today: PlainDay };
 
-export const { dayTurned } = slice.actions;
-export const clockReducer = slice.reducer;
+export const dayTurned = createAction<PlainDay>('clock/dayTurned');
+
+export function clockReducer(state: ClockState | undefined, action: UnknownAction): ClockState {
+  if (dayTurned.match(action)) return { today: action.payload };
+  return state ?? { today: dayByClock(deviceNow(), 0) };
+}

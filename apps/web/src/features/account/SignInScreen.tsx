@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useDeferredValue, useEffect, useState } from 'react';
 import { Controller, type Resolver, useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { signedIn } from '../../store/accountSlice.ts';
@@ -43,27 +43,15 @@ function bring(): void {
   import('./SignedIn.tsx').catch(() => undefined);
 }
 
-/** Sign in, or sign up for the first time. */
-export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
-  const styles = useStyles();
+/** How high the card with the form is; it stands at that height before the form does. */
+const CARD_PX = { signIn: 332, signUp: 354 };
+
+/** Goes in by some way: with whom, and what is said where it does not come to that. */
+function useEntering() {
   const router = useRouter();
   const dispatch = useAppDispatch();
   const [fault, setFault] = useState<string | null>(null);
-  const [isSampleOffered, setIsSampleOffered] = useState(false);
   const [busyWith, setBusyWith] = useState<'form' | 'sample' | null>(null);
-  const form = useForm<SignInValues, { isNew: boolean }>({
-    resolver: check,
-    context: { isNew },
-    defaultValues: { email: '', password: '' },
-  });
-  useEffect(() => {
-    void otherWork()
-      .then(() => api.isSampleOffered())
-      .then(setIsSampleOffered, () => undefined);
-    document.addEventListener('focusin', bring, { once: true });
-    return () => document.removeEventListener('focusin', bring);
-  }, []);
-
   const enter = async (what: 'form' | 'sample', way: () => Promise<Account>): Promise<void> => {
     setFault(null);
     setBusyWith(what);
@@ -78,9 +66,74 @@ export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
       setBusyWith(null);
     }
   };
+  return { fault, busyWith, enter };
+}
+
+type Entering = ReturnType<typeof useEntering>;
+
+function SignInForm({ isNew, fault, busyWith, enter }: Entering & { isNew: boolean }) {
+  const router = useRouter();
+  const form = useForm<SignInValues, { isNew: boolean }>({
+    resolver: check,
+    context: { isNew },
+    defaultValues: { email: '', password: '' },
+  });
   const submit = form.handleSubmit(({ email, password }) =>
     enter('form', () => (isNew ? api.signUp(email, password) : api.signIn(email, password))),
   );
+  return (
+    <>
+      {(['email', 'password'] as const).map((name) => (
+        <Controller
+          key={name}
+          control={form.control}
+          name={name}
+          render={({ field, fieldState }) => (
+            <Field
+              label={name === 'email' ? 'E-mail' : 'Password'}
+              value={field.value}
+              onChangeText={field.onChange}
+              onBlur={field.onBlur}
+              onSubmitEditing={() => void submit()}
+              error={fieldState.error?.message}
+              secureTextEntry={name === 'password'}
+              autoCapitalize="none"
+              autoComplete={name === 'email' ? 'email' : isNew ? 'new-password' : 'current-password'}
+              inputMode={name === 'email' ? 'email' : 'text'}
+              hint={name === 'password' && isNew ? `At least ${SHORTEST_PASSWORD} characters` : undefined}
+            />
+          )}
+        />
+      ))}
+      {fault !== null ? (
+        <View role="alert">
+          <Words tone="madder">{fault}</Words>
+        </View>
+      ) : null}
+      <Button kind="main" onPress={() => void submit()} isBusy={busyWith === 'form'}>
+        {isNew ? 'Create account' : 'Sign in'}
+      </Button>
+      <Button kind="bare" onPress={() => router.replace(isNew ? PATHS.signIn : PATHS.signUp)}>
+        {isNew ? 'I have an account' : 'I am new here'}
+      </Button>
+    </>
+  );
+}
+
+/** Sign in, or sign up for the first time. */
+export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
+  const styles = useStyles();
+  const entering = useEntering();
+  const [isSampleOffered, setIsSampleOffered] = useState(false);
+  // What stands around the form is drawn in one go, the form in the next, so that a tap in between is heard.
+  const isFormDue = useDeferredValue(true, false);
+  useEffect(() => {
+    void otherWork()
+      .then(() => api.isSampleOffered())
+      .then(setIsSampleOffered, () => undefined);
+    document.addEventListener('focusin', bring, { once: true });
+    return () => document.removeEventListener('focusin', bring);
+  }, []);
   return (
     <ScrollView role="main" contentContainerStyle={styles.page}>
       <View style={styles.brand}>
@@ -92,54 +145,27 @@ export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
           Small turns, real depth: your habits, your goals, and what the record says.
         </Words>
       </View>
-      <Card style={styles.card}>
+      <Card style={[styles.card, { minHeight: isNew ? CARD_PX.signUp : CARD_PX.signIn }]}>
         <Words type="section" heading={2}>
           {isNew ? 'New here' : 'Welcome back'}
         </Words>
-        {(['email', 'password'] as const).map((name) => (
-          <Controller
-            key={name}
-            control={form.control}
-            name={name}
-            render={({ field, fieldState }) => (
-              <Field
-                label={name === 'email' ? 'E-mail' : 'Password'}
-                value={field.value}
-                onChangeText={field.onChange}
-                onBlur={field.onBlur}
-                onSubmitEditing={() => void submit()}
-                error={fieldState.error?.message}
-                secureTextEntry={name === 'password'}
-                autoCapitalize="none"
-                autoComplete={name === 'email' ? 'email' : isNew ? 'new-password' : 'current-password'}
-                inputMode={name === 'email' ? 'email' : 'text'}
-                hint={name === 'password' && isNew ? `At least ${SHORTEST_PASSWORD} characters` : undefined}
-              />
-            )}
-          />
-        ))}
-        {fault !== null ? (
-          <View role="alert">
-            <Words tone="madder">{fault}</Words>
-          </View>
-        ) : null}
-        <Button kind="main" onPress={() => void submit()} isBusy={busyWith === 'form'}>
-          {isNew ? 'Create account' : 'Sign in'}
-        </Button>
-        <Button kind="bare" onPress={() => router.replace(isNew ? PATHS.signIn : PATHS.signUp)}>
-          {isNew ? 'I have an account' : 'I am new here'}
-        </Button>
+        {isFormDue ? <SignInForm isNew={isNew} {...entering} /> : null}
       </Card>
-      {isSampleOffered ? (
-        <View style={styles.sample}>
-          <Words type="quiet" tone="quiet" style={styles.centred}>
-            Only looking? Fourteen months of a made-up person with a cello and a dinghy.
-          </Words>
-          <Button onPress={() => void enter('sample', api.openSample)} isBusy={busyWith === 'sample'}>
-            Open the sample
-          </Button>
-        </View>
-      ) : null}
+      <View style={styles.sample}>
+        {isSampleOffered ? (
+          <>
+            <Words type="quiet" tone="quiet" style={styles.centred}>
+              Only looking? Fourteen months of a made-up person with a cello and a dinghy.
+            </Words>
+            <Button
+              onPress={() => void entering.enter('sample', api.openSample)}
+              isBusy={entering.busyWith === 'sample'}
+            >
+              Open the sample
+            </Button>
+          </>
+        ) : null}
+      </View>
     </ScrollView>
   );
 }
@@ -156,5 +182,6 @@ const useStyles = themed((colors) => ({
   brand: { alignItems: 'center', gap: SPACE.s },
   centred: { textAlign: 'center', maxWidth: 320 },
   card: { width: '100%', maxWidth: 380, gap: SPACE.m },
-  sample: { alignItems: 'center', gap: SPACE.m },
+  // Room for it before it is known whether there is one: nothing moves when it comes.
+  sample: { alignItems: 'center', gap: SPACE.m, minHeight: 92 },
 }));
