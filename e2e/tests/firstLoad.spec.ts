@@ -66,6 +66,40 @@ test('before any script the way in stands for whoever is new, and the frame of t
   await person.leave();
 });
 
+test('the way in stands where its frame stood, and stays there when the form and the sample come', async ({
+  browser,
+}) => {
+  for (const size of [PHONE, WIDE]) {
+    const person = await Person.at(browser, { size });
+    const { page } = person;
+    const name = page.getByText('Wimbel', { exact: true }).filter({ visible: true });
+    const place = async (): Promise<number> => (await name.boundingBox())!.y;
+    await page.route('**/_expo/**', (route) => route.abort());
+    await page.goto('/sign-in');
+    const frame = await place();
+    await page.unroute('**/_expo/**');
+    const letIn = await heldBack(page, '**/api/sample');
+    await page.addInitScript(() => {
+      const moved = Object.assign(globalThis, { moved: 0 });
+      new PerformanceObserver((list) => {
+        for (const each of list.getEntries()) moved.moved += (each as unknown as { value: number }).value;
+      }).observe({ type: 'layout-shift', buffered: true });
+    });
+    await page.goto('/sign-in');
+    await expect(person.button('Sign in')).toBeVisible();
+    await expect(person.button('Open the sample')).toHaveCount(0);
+    const field = await page.getByLabel('E-mail').boundingBox();
+    expect(await place()).toBe(frame);
+    letIn();
+    await expect(person.button('Open the sample')).toBeVisible();
+    expect(await place()).toBe(frame);
+    expect(await page.getByLabel('E-mail').boundingBox()).toEqual(field);
+    // Of the part of the page that moved, and how far; letters in another font move it a little.
+    expect(await page.evaluate(() => (globalThis as unknown as { moved: number }).moved)).toBeLessThan(0.03);
+    await person.leave();
+  }
+});
+
 test('a part that cannot be had says so and can be opened again', async ({ browser }) => {
   const person = await Person.at(browser, { size: PHONE });
   const { page } = person;
