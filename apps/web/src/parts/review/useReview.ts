@@ -1,5 +1,5 @@
 import { type SpanReview, type Track, daysIn, spanReview } from '@wimbel/core';
-import { useEffect, useMemo, useState } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 import { reviewInWorker } from './reviewWorker.ts';
 import type { ReviewOptions } from './reviewer.ts';
 
@@ -34,7 +34,8 @@ export function useReview<A extends ReviewAsked>(asked: A): { shown: Shown<A> | 
       .then((review) => {
         if (!isWanted) return;
         clearTimeout(timer);
-        setAnswer({ asked, shown: { ...asked, review } });
+        // What hangs on it is much to draw: bit by bit.
+        startTransition(() => setAnswer({ asked, shown: { ...asked, review } }));
       });
     return () => {
       isWanted = false;

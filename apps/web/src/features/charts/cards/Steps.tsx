@@ -1,8 +1,8 @@
-import { Children, type ReactNode, useEffect, useState } from 'react';
+import { Children, type ReactNode, startTransition, useEffect, useState } from 'react';
 
 /**
- * Mounts its children one after another, a frame between two, so that a page full of pictures never holds up the thumb.
- * Once there they stay; `at` children are there from the first.
+ * Mounts its children one after another, a frame between two, each drawn bit by bit, so that a page full of pictures
+ * never holds up the thumb. Once there they stay; `at` children are there from the first.
  */
 export function Steps({ children, at = 1 }: { children: ReactNode; at?: number }) {
   const all = Children.toArray(children);
@@ -12,7 +12,7 @@ export function Steps({ children, at = 1 }: { children: ReactNode; at?: number }
     if (isWhole) return;
     // After the frame that shows those before is painted.
     const frame = requestAnimationFrame(() => {
-      timer = setTimeout(() => setThere((count) => count + 1));
+      timer = setTimeout(() => startTransition(() => setThere((count) => count + 1)));
     });
     let timer: ReturnType<typeof setTimeout> | undefined;
     return () => {
