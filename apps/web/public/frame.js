@@ -17,6 +17,9 @@
   const frame = isWayIn ? 'way-in' : 'app';
   document.documentElement.setAttribute('data-frame', frame);
 
+  // The letters that the app will want are there by then, and nothing is drawn in others first.
+  if (!isWayIn) for (const face of document.fonts) face.load().catch(() => undefined);
+
   // By frame and by address: the files that a part needs, itself last.
   const parts = JSON.parse(document.currentScript.dataset.parts || '{}');
   globalThis.__ahead = [parts[frame], isWayIn ? null : parts[pathname]].filter(Boolean);

@@ -25,6 +25,13 @@ it('draws a few at once, and the others a portion at a time', async () => {
   expect([...new Set(seen)]).toEqual([4, 8, 9]);
 });
 
+it('draws what stands beside them before any more of them', async () => {
+  render(<Things total={9} />);
+  for (let turns = 0; turns < 4; turns++) await turn();
+  const drawnFirst = [...new Set(seen.map((drawn, at) => `${drawn} ${begun[at]}`))];
+  expect(drawnFirst).toEqual(['4 false', '4 true', '8 true', '9 true']);
+});
+
 it('draws all at once where that is asked for', () => {
   render(<Things total={900} />);
   fireEvent.click(screen.getByText('All'));

@@ -5,28 +5,34 @@ import { otherWork } from './otherWork.ts';
 const MOST = 40;
 
 /**
- * How many of so many things are to be drawn: a first few at once, then as many again each time the page has had its turn,
- * until all of them are; from then on all there are. `drawAll` does not wait for that. `isBegun` tells whether there was room
- * for what stands beside them: once it is so it stays, however many there come to be.
+ * How many of so many things are to be drawn: a first few at once, then what stands beside them (`isBegun`), then as many
+ * again each time the page has had its turn, until all of them are; from then on all there are. `drawAll` does not wait for
+ * that. Where the first few are all, what stands beside them comes at once; and once it is there it stays, however many
+ * there come to be.
  */
 export function usePortions(total: number, first: number): { drawn: number; isBegun: boolean; drawAll: () => void } {
-  const [drawn, setDrawn] = useState(first);
-  const [begin] = useState({ first, isWhole: first >= total });
+  const [{ drawn, isBegun }, draw] = useState({ drawn: first, isBegun: first >= total });
   const isAll = drawn >= total;
-  const isBegun = begin.isWhole || isAll || drawn > begin.first;
+  const isDone = isAll && isBegun;
   useEffect(() => {
-    if (isAll) return;
+    if (isDone) return;
     let isGone = false;
+    const more = (): void =>
+      draw((before) => ({
+        drawn: before.isBegun ? before.drawn + Math.min(before.drawn, MOST) : before.drawn,
+        isBegun: true,
+      }));
     // What is drawn now is painted first: together they would hold the page up.
     const frame = requestAnimationFrame(() => {
       void otherWork().then(() => {
-        if (!isGone) startTransition(() => setDrawn((before) => before + Math.min(before, MOST)));
+        if (!isGone) startTransition(more);
       });
     });
     return () => {
       isGone = true;
       cancelAnimationFrame(frame);
     };
-  }, [drawn, isAll]);
-  return { drawn: isAll ? Infinity : drawn, isBegun, drawAll: () => setDrawn((before) => Math.max(before, total)) };
+  }, [drawn, isBegun, isDone]);
+  const drawAll = (): void => draw((before) => ({ drawn: Math.max(before.drawn, total), isBegun: true }));
+  return { drawn: isAll ? Infinity : drawn, isBegun, drawAll };
 }

@@ -50,7 +50,7 @@ const EntrySheet = later(() => import('../../parts/EntrySheet.tsx').then((module
 const SETTLES_AFTER_MS = 900;
 const ONLY_LEFT = 'left';
 /** How many rows are drawn at once: those that are seen first. */
-const FIRST_ROWS = { phone: 10, wide: 16 };
+const FIRST_ROWS = { phone: 10, wide: 12 };
 
 /** What a day asks, in groups; what was done settles below after a moment. */
 function usePlan(day: PlainDay) {
