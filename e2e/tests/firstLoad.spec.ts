@@ -212,7 +212,9 @@ test('what a place needs is asked for before the app runs, and only where somebo
   await page.goto('/log', { waitUntil: 'commit' });
   await expect.poll(() => isAsked(/\/SignedIn-/) && isAsked(/\/log-/)).toBe(true);
   // The letters too: nothing is drawn in others first.
-  await expect.poll(() => page.evaluate(() => [...document.fonts].every(({ status }) => status === 'loaded'))).toBe(true);
+  await expect
+    .poll(() => page.evaluate(() => [...document.fonts].every(({ status }) => status === 'loaded')))
+    .toBe(true);
   await expect(page.locator('.frame-brand')).toBeVisible();
   letIn();
   await expect(person.cell('Bow hold', 'Tuesday 24 November')).toBeVisible();
