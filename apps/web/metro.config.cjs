@@ -26,6 +26,7 @@ const OWN_INSTEAD = [
   [/\/expo-router\/build\/fork\/native-stack\/createNativeStackNavigator\.js$/, 'nativeStack.js'],
   [/\/expo-router\/build\/screensFeatureFlags\.js$/, 'screensFeatureFlags.js'],
   [/\/react-native-safe-area-context\/lib\/module\/index\.js$/, 'safeArea.js'],
+  [/\/expo\/src\/utils\/getBundleUrl\.web\.ts$/, 'bundleUrl.js'],
   [/\/uuid\/dist\/esm-browser\/index\.js$/, 'uuid.js'],
 ];
 const OWN = (name) => ({ type: 'sourceFile', filePath: join(__dirname, 'lean', name) });
