@@ -334,9 +334,10 @@ const textOf = ({ head, modules, tail }) => `${[...head, ...modules.map(({ text 
 /** For how long modules are run before the browser gets its turn. */
 const TURN_MS = 5;
 /**
- * Modules are run one at a time, the browser getting its turn in between, and the frame of the page painted first. Before a part of the app is run, the pieces that
- * it needs are had; it is there once its modules have been run. And the page is drawn when the parts of its place are there;
- * one that cannot be had is for the page to tell, and so is a module that fails: it fails again where it is asked for.
+ * Modules are run one at a time, the browser getting its turn in between, and the frame of the page painted first. Before a
+ * part of the app is run, the pieces that it needs are had; it is there once its modules have been run. And the page is drawn
+ * when the parts of its place are there; one that cannot be had is for the page to tell, and so is a module that fails: it
+ * fails again where it is asked for.
  */
 const LOADER = `
 (function(g){var needed=NEEDED,load,queue=[],waiting=[],isGoing=false,turns=new MessageChannel();

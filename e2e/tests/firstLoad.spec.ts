@@ -227,6 +227,23 @@ test('what a place needs is asked for before the app runs, and only where somebo
   await person.leave();
 });
 
+test('a table is read beside the screen, however slowly the app came', async ({ browser }) => {
+  const person = await Person.at(browser, { size: PHONE });
+  const { page } = person;
+  await person.signUp();
+  const letIn = await heldBack(page, '**/entry-*.js');
+  await page.goto('/settings/bring-in', { waitUntil: 'commit' });
+  // What came before the last script has been run by then.
+  await page.waitForTimeout(2500);
+  letIn();
+  await page
+    .getByLabel('Or paste cells here')
+    .fill('Date,Swim\n2026-11-20,x\n2026-11-21,x\n2026-11-22,x\n2026-11-23,x\n');
+  await person.button('Read what I pasted').click();
+  await expect(page.getByText(/^4 days of 1 habit/)).toBeVisible();
+  await person.leave();
+});
+
 for (const [part, address] of [
   ['SignedIn', '/log'],
   ['today', '/today'],
