@@ -47,8 +47,8 @@ export async function signUp(url: string, email: string): Promise<BenchPerson> {
   };
 }
 
-export async function signIn(page: Page, email: string): Promise<void> {
-  await page.goto('/sign-in');
+export async function signIn(page: Page, email: string, url = ''): Promise<void> {
+  await page.goto(`${url}/sign-in`);
   await page.getByLabel('E-mail').fill(email);
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();

@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { chromium, expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
-import { PHONE, WIDE } from '../playwright.config.ts';
+import { CHROMIUM_ARGS, PHONE, WIDE } from '../playwright.config.ts';
 
 const LONG =
   'Scales in all twelve keys, hands apart and then together, slowly, before anybody else in the house is awake';
@@ -148,4 +148,31 @@ test('what was refused can be mended and sent again, with what was written in it
   const entries = (await person.stored()).filter(({ collection }) => collection === 'entries');
   expect(entries.map(({ record }) => record)).toMatchObject([{ day: '2026-11-24', note: 'Bow arm loose' }]);
   await person.leave();
+});
+
+test('scrollbars that take room leave a board all its days', async () => {
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: CHROMIUM_ARGS,
+    ignoreDefaultArgs: ['--hide-scrollbars'],
+  });
+  const person = await Person.at(browser, { size: WIDE });
+  await person.openSample();
+  for (const span of ['week', 'month']) {
+    await person.visit(`/log?span=${span}`);
+    const board = person.page.getByRole('grid');
+    await expect(board.getByRole('row').nth(8)).toBeVisible();
+    const px = await board.evaluate((node) => ({
+      bar: (node as HTMLElement).offsetWidth - 2 - node.clientWidth,
+      beyond: node.scrollWidth - node.clientWidth,
+    }));
+    expect(px.bar, `${span}: lines beyond the board's foot are scrolled to with a bar`).toBeGreaterThan(4);
+    expect(px.beyond, `${span}: nothing lies beyond the board's side`).toBe(0);
+    const [day, figures] = [board.getByRole('columnheader').last(), board.getByTestId(/^figures-/).first()];
+    const [dayBox, figuresBox] = [(await day.boundingBox())!, (await figures.boundingBox())!];
+    expect(dayBox.x + dayBox.width, `${span}: the last day stands beside the figures`).toBeLessThanOrEqual(
+      figuresBox.x + 1,
+    );
+  }
+  await browser.close();
 });

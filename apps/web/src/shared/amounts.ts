@@ -14,6 +14,9 @@ const numberFormat = (options: Intl.NumberFormatOptions): Intl.NumberFormat => {
 const numbers = once(() => numberFormat({ maximumFractionDigits: 3 }));
 export const number = (value: number): string => numbers().format(value);
 
+/** "908 of 1,096": so many of so many. */
+export const outOf = (count: number, whole: number): string => `${number(count)} of ${number(whole)}`;
+
 const compacts = once(() => numberFormat({ notation: 'compact', maximumSignificantDigits: 3 }));
 /** For where there is little room: "950", "9.6K". */
 export const compact = (value: number): string => compacts().format(value);

@@ -1,5 +1,6 @@
-import { type Remote, wrap } from 'comlink';
+import type { Remote } from 'comlink';
 import { forgetWithAccount } from './accountLeft.ts';
+import { beside } from './beside.ts';
 
 /** A worker that runs, with what it was given to hold; `broken` rejects once it breaks. */
 export type RunningWorker<T, H> = { remote: Remote<T>; held: H; broken: Promise<never> };
@@ -12,20 +13,16 @@ export function createKeptWorker<T, H>(startWorker: () => Worker, newHeld: () =>
   let running: RunningWorker<T, H> | null = null;
   return () => {
     if (running !== null) return running;
-    const worker = startWorker();
-    const broken = new Promise<never>((_, reject) => {
-      worker.addEventListener('error', () => {
-        running = null;
-        worker.terminate();
-        reject(new Error('the worker broke'));
-      });
+    const { remote, worker, broken } = beside<T>(startWorker());
+    broken.catch(() => {
+      if (running?.broken === broken) running = null;
+      worker.terminate();
     });
-    broken.catch(() => undefined);
     forgetWithAccount(() => {
       if (running?.broken === broken) running = null;
       worker.terminate();
     });
-    running = { remote: wrap<T>(worker), held: newHeld(), broken };
+    running = { remote, held: newHeld(), broken };
     return running;
   };
 }

@@ -71,6 +71,7 @@ export function ThemeProvider({ children }: { children: ReactNode }) {
     const page = globalThis.document?.documentElement;
     if (!page) return;
     page.style.setProperty('--focus', colors.working);
+    page.style.setProperty('--scrollbar', colors.rim);
     page.style.setProperty('--scheme', isDark ? 'dark' : 'light');
     page.style.background = colors.paper;
     page.ownerDocument.body.style.background = colors.paper;

@@ -11,6 +11,7 @@ import {
   aliveRun,
   longestRun,
 } from '@wimbel/core';
+import { outOf } from '../shared/amounts.ts';
 import { dateNear, percent, streakLength } from '../shared/format.ts';
 import type { Asked } from './asked.ts';
 
@@ -55,7 +56,7 @@ export function keptFacts(track: Track, until: PlainDay = track.today): Fact[] {
   const spans = keptSpans(track, until);
   const words = (span: DaySpan): string => {
     const { kept, asked, rate } = keptOver(track, span);
-    return asked === 0 ? 'nothing due' : `${kept} of ${asked}, ${percent(rate)}`;
+    return asked === 0 ? 'nothing due' : `${outOf(kept, asked)}, ${percent(rate)}`;
   };
   return KEPT_NAMES.map(([span, now, then]) => [
     until === track.today ? now : then,

@@ -24,7 +24,7 @@ import {
   doneBetween,
   quotaSeenOn,
 } from '@wimbel/core';
-import { amount, amountOf } from '../shared/amounts.ts';
+import { amount, amountOf, outOf } from '../shared/amounts.ts';
 import { counted } from '../shared/format.ts';
 import type { Asked } from './asked.ts';
 
@@ -99,8 +99,8 @@ export function standingOn(track: Track, day: PlainDay): Standing {
   if (habit.aim === 'quit')
     return count === 0
       ? { words: 'no day yet', asked: null }
-      : { words: `held off ${kept} of ${count} ${name}${byThen}`, asked };
-  return count === 0 ? { words: 'new', asked: null } : { words: `${kept} of ${count} ${name}${byThen}`, asked };
+      : { words: `held off ${outOf(kept, count)} ${name}${byThen}`, asked };
+  return count === 0 ? { words: 'new', asked: null } : { words: `${outOf(kept, count)} ${name}${byThen}`, asked };
 }
 
 export const standingWords = (track: Track, day: PlainDay): string => standingOn(track, day).words;

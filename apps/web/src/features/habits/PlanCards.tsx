@@ -24,7 +24,7 @@ import { Pressable, View } from 'react-native';
 import { selectHidesStreaks, selectIsHidden, selectSettings, selectEntries } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { termsWords } from '../../words/termsWords.ts';
-import { amount, amountOf } from '../../shared/amounts.ts';
+import { amount, amountOf, outOf } from '../../shared/amounts.ts';
 import {
   capital,
   counted,
@@ -131,7 +131,7 @@ function TargetLine({
   action: ReactNode;
 }) {
   const styles = useStyles();
-  const words = `${figures.actual} of ${figures.target}, ${percent(figures.share)}`;
+  const words = `${outOf(figures.actual, figures.target)}, ${percent(figures.share)}`;
   return (
     <View style={styles.target}>
       <View style={styles.line}>
@@ -237,7 +237,7 @@ export function FinishLineCard({ track, color }: { track: Track; color: string }
           <ProgressBar
             ratio={done / finishLine.days}
             color={color}
-            label={`${done} of ${finishLine.days} days in all`}
+            label={`${outOf(done, finishLine.days)} days in all`}
             heightPx={6}
           />
           {finishLine.reward ? (

@@ -23,7 +23,7 @@ import { View } from 'react-native';
 import { keptFacts, streakFacts, type Fact } from '../../words/habitFacts.ts';
 import { selectSettings } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { amount, amountOf, compact, number, signed, readable } from '../../shared/amounts.ts';
+import { amount, amountOf, compact, number, signed, readable, outOf } from '../../shared/amounts.ts';
 import {
   capital,
   counted,
@@ -90,7 +90,7 @@ export function MonthCard({
       <View role="status" aria-label="The month in figures" style={styles.figures}>
         <Figure
           asked={{ figure: 'habitTarget', habitId: track.habit.id, kind: 'month', span: monthSpan(month) }}
-          label={`${actual} of ${target}, ${percent(share)}, ${left} left`}
+          label={`${outOf(actual, target)}, ${percent(share)}, ${left} left`}
         >
           <View style={styles.figures}>
             <Words type="section">{percent(share)}</Words>
@@ -109,7 +109,7 @@ export function MonthCard({
           </View>
         ) : null}
       </View>
-      <ProgressBar ratio={share ?? 0} color={color} label={`${actual} of ${target} days`} heightPx={6} />
+      <ProgressBar ratio={share ?? 0} color={color} label={`${outOf(actual, target)} days`} heightPx={6} />
       {sumWords === null ? null : (
         <Figure asked={{ figure: 'habitAmount', habitId: track.habit.id, span: monthSpan(month) }} label={sumWords}>
           <Words type="quiet" tone="quiet">
@@ -338,7 +338,7 @@ export function WeekdaysCard({ track, color }: Props) {
             key: each,
             label: capital(each).slice(0, 2),
             value: asked === 0 ? '–' : `${kept}/${asked}`,
-            words: `${capital(each)}: ${asked === 0 ? 'nothing due' : `${kept} of ${asked}, ${percent(rate)}`}`,
+            words: `${capital(each)}: ${asked === 0 ? 'nothing due' : `${outOf(kept, asked)}, ${percent(rate)}`}`,
             ratio: rate,
             color,
             ...(asked === 0

@@ -2,7 +2,7 @@ import { type Figures, type MonthFigures, type LogSpan } from '@wimbel/core';
 import Bookmark from 'lucide-react-native/icons/bookmark';
 import { memo } from 'react';
 import { View } from 'react-native';
-import { amount, amountOf, number, aboutOf } from '../../shared/amounts.ts';
+import { amount, amountOf, number, aboutOf, outOf } from '../../shared/amounts.ts';
 import { percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -23,6 +23,9 @@ function amountInWords(figures: Figures, unit: string | null, weekly: number | n
   if (weekly !== null) return aboutOf(sum, weekly, unit);
   return sum === 0 ? null : amount(sum, unit);
 }
+
+/** As wide as a digit is at most; wider counts are written smaller. */
+const DIGIT_PX = 7.8;
 
 export function FiguresHead({ size, kind, isWide }: { size: PegboardSize; kind: LogSpan; isWide: boolean }) {
   const styles = useStyles();
@@ -85,9 +88,11 @@ export const FiguresCell = memo(function FiguresCell({
   const { colors } = useTheme();
   const sum = amountInWords(figures, unit, weekly);
   const column = { width: size.figurePx };
+  const counts = [figures.actual, figures.target, figures.left].map(number);
+  const type = counts.some((each) => each.length * DIGIT_PX > size.figurePx) ? 'small' : 'label';
   const hasRibbon = 'ribbon' in figures && figures.ribbon;
   const words = [
-    `${name}: ${figures.actual} done of ${figures.target}, ${figures.left} left, ${percent(figures.share)}`,
+    `${name}: ${counts[0]} done of ${counts[1]}, ${counts[2]} left, ${percent(figures.share)}`,
     sum ? `${sum} in all` : '',
     running ?? '',
     hasRibbon ? 'ribbon' : '',
@@ -105,15 +110,16 @@ export const FiguresCell = memo(function FiguresCell({
         <View style={styles.line}>
           <View>
             <View style={styles.line}>
-              <Words type="label" style={[styles.figure, styles.strong, column]}>
-                {number(figures.actual)}
-              </Words>
-              <Words type="label" tone="quiet" style={[styles.figure, column]}>
-                {number(figures.target)}
-              </Words>
-              <Words type="label" tone="quiet" style={[styles.figure, column]}>
-                {number(figures.left)}
-              </Words>
+              {counts.map((count, at) => (
+                <Words
+                  key={at}
+                  type={type}
+                  tone={at === 0 ? undefined : 'quiet'}
+                  style={[styles.figure, at === 0 && styles.strong, column]}
+                >
+                  {count}
+                </Words>
+              ))}
             </View>
             {sum === null ? null : (
               <Words type="small" tone="quiet" numberOfLines={1} style={[styles.amount, { width: 3 * size.figurePx }]}>
@@ -128,7 +134,7 @@ export const FiguresCell = memo(function FiguresCell({
             <ProgressBar
               ratio={figures.share ?? 0}
               color={color}
-              label={`${figures.actual} of ${figures.target}`}
+              label={outOf(figures.actual, figures.target)}
               heightPx={4}
             />
           </View>
@@ -159,7 +165,7 @@ const useStyles = themed((colors) => ({
   line: { flexDirection: 'row', alignItems: 'center' },
   whole: { width: '100%', textAlign: 'right', paddingRight: 20 },
   running: { paddingRight: 20, textAlign: 'right', marginTop: -1 },
-  figure: { textAlign: 'right' },
+  figure: { textAlign: 'right', whiteSpace: 'nowrap' as never },
   strong: { fontFamily: 'Figtree_600SemiBold' },
   share: { width: 46, marginLeft: 6, gap: 2, textAlign: 'right' },
   shareText: { textAlign: 'right' },

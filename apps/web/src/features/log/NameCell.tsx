@@ -1,6 +1,7 @@
 import type { Figures, Track } from '@wimbel/core';
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
+import { outOf } from '../../shared/amounts.ts';
 import { themed, useIsCompact } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { FLAT } from '../../ui/flat.ts';
@@ -54,7 +55,7 @@ export const NameCell = memo(function NameCell({
               <ProgressBar
                 ratio={figures.share ?? 0}
                 color={color}
-                label={`${figures.actual} of ${figures.target}`}
+                label={outOf(figures.actual, figures.target)}
                 heightPx={4}
               />
             </View>

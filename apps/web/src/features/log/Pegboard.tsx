@@ -153,7 +153,7 @@ export function Pegboard(props: Props) {
           // Its lines come once it knows how much room it has.
           aria-busy={lines.length > 0 && layout.drawn.length === 0}
           style={[styles.box, { maxHeight: size.headPx + heightPx + size.footPx + 20 }]}
-          onLayout={({ nativeEvent: { layout: own } }) => layout.measure(own.width, own.height)}
+          onLayout={layout.measure}
           {...({
             onScroll: layout.look,
             onKeyDownCapture: onKeyDown,

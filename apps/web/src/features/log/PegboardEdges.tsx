@@ -18,6 +18,7 @@ import {
 } from '@wimbel/core';
 import { memo, useMemo } from 'react';
 import { View } from 'react-native';
+import { outOf } from '../../shared/amounts.ts';
 import { dateNumber, dayInWords, monthName, percent, spanInWords, weekdayLetter } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -281,7 +282,7 @@ function WeekBelow({
   const x = columns[Math.max(0, week.days.first - first.day)]?.x ?? 0;
   const end = columns[Math.min(columns.length - 1, week.days.last - first.day)]?.x ?? 0;
   const verdict = weekVerdictWords(week);
-  const words = `${week.actual} of ${week.target}${week.isRunning ? ' so far' : ''}`;
+  const words = `${outOf(week.actual, week.target)}${week.isRunning ? ' so far' : ''}`;
   const isNarrow = end - x < 60;
   // A week of one day or two has no room for words; its figures are on the line itself.
   const isBare = end - x < 20;

@@ -20,6 +20,7 @@ import { useEffect } from 'react';
 import { createPortal } from 'react-dom';
 import { View } from 'react-native';
 import Svg from 'react-native-svg';
+import { outOf } from '../../shared/amounts.ts';
 import { monthAndYear, percent } from '../../shared/format.ts';
 import { PATHS } from '../../shared/paths.ts';
 import { selectEntries, selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
@@ -98,7 +99,7 @@ function MonthOnPaper({ month, tracks, isNamed }: { month: PlainMonth; tracks: r
         <Words type="section" heading={2} style={styles.grow}>
           {isNamed ? monthAndYear(month) : 'All habits'}
         </Words>
-        <Words type="name">{`${percent(all.share)}, ${all.actual} of ${all.target}`}</Words>
+        <Words type="name">{`${percent(all.share)}, ${outOf(all.actual, all.target)}`}</Words>
       </View>
       <View style={styles.line}>
         <View style={styles.name} />
@@ -140,7 +141,7 @@ function RowOnPaper({
     x: at * CELL_PX + CELL_PX / 2,
     ratio: fillRatio(track, first + at, entryOn(entries, first + at)?.amount ?? null),
   }));
-  const told = `${figures.actual} of ${figures.target}`;
+  const told = outOf(figures.actual, figures.target);
   return (
     <View style={styles.line}>
       <Words type="small" numberOfLines={1} style={styles.name}>

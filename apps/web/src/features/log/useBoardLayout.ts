@@ -17,6 +17,17 @@ const OFTEN_GROUPS: readonly Area[] = OFTEN.map((id, order) => ({ id, name: OFTE
 /** The parts of the day as groups. */
 const PARTS: readonly Area[] = PARTS_OF_DAY.map((id, order) => ({ id, name: PART_WORDS[id], order }));
 
+/** What is drawn in the first frame of a board, counted in holes; more would hold the page up. */
+const FIRST_HOLES = 200;
+/** The name and the figures of a line are as much to draw as so many holes. */
+const LINE_HOLES = 13;
+/** However many days there are, so many lines come with it. */
+const FIRST_LINES = 3;
+
+/** Those of the lines that are drawn in the first frame, each with a hole for so many days. */
+export const firstLines = <T>(lines: readonly T[], days: number): T[] =>
+  lines.slice(0, Math.max(FIRST_LINES, Math.floor(FIRST_HOLES / (days + LINE_HOLES))));
+
 /** Where everything of a pegboard stands, and what of it is near enough to be drawn. */
 export function useBoardLayout(tracks: readonly Track[], kind: LogSpan, span: DaySpan, group: Group) {
   const isWide = useIsWide();
@@ -24,7 +35,7 @@ export function useBoardLayout(tracks: readonly Track[], kind: LogSpan, span: Da
   const { weekStart } = useAppSelector(selectSettings);
   const areas = useAppSelector(selectAreas);
   const [folded, fold] = useKeptNames('logFolded');
-  const { box, size: boxSize, seen, look, measure } = useWindowed();
+  const { box, size: boxSize, seen, isFirst, look, measure } = useWindowed();
   const dayCount = span.last - span.first + 1;
   const size = useMemo(
     () => pegboardSize(boxSize.widthPx, isWide, dayCount, kind, isCompact),
@@ -51,10 +62,11 @@ export function useBoardLayout(tracks: readonly Track[], kind: LogSpan, span: Da
   );
   // Before the board is measured nothing has its place yet.
   const isMeasured = boxSize.widthPx > 0;
-  const drawn = useMemo(
+  const near = useMemo(
     () => (isMeasured ? within(lines, (line) => line.y, size.tallRowPx, seen.top, seen.bottom - size.headPx) : []),
     [isMeasured, lines, size, seen.top, seen.bottom],
   );
+  const drawn = useMemo(() => (isFirst ? firstLines(near, columns.length) : near), [isFirst, near, columns.length]);
   // What the ground is made of stays the same for as long as none of it changes.
   const ground = useMemo(() => ({ size, days, columns, habits, heightPx }), [size, days, columns, habits, heightPx]);
   return {

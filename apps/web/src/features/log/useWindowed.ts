@@ -7,20 +7,23 @@ const AHEAD_PX = 120;
 
 export type Seen = { left: number; right: number; top: number; bottom: number };
 
-/** Where a box is scrolled to, and whether no more is drawn than is seen there. */
-type At = { x: number; y: number; isBare: boolean };
+/** How much is drawn: the first of what is seen, all that is seen, or what lies around it too. */
+type Stage = 'first' | 'seen' | 'around';
 
-const isSame = (a: At, b: At): boolean => a.x === b.x && a.y === b.y && a.isBare === b.isBare;
+/** Where a box is scrolled to, and how much is drawn there. */
+type At = { x: number; y: number; stage: Stage };
+
+const isSame = (a: At, b: At): boolean => a.x === b.x && a.y === b.y && a.stage === b.stage;
 
 /**
  * A box that scrolls both ways, and the part of its content to be drawn. What is drawn when the box is first seen, or after a
  * jump to where nothing is drawn yet, is made bit by bit: a tap or a key comes in between; and what is seen stands before what
- * lies around it.
+ * lies around it. `isFirst` tells that only the first of what is seen is to be drawn, for all of it would hold the page up.
  */
 export function useWindowed() {
   const box = useRef<HTMLElement | null>(null);
   const [size, setSize] = useState({ widthPx: 0, heightPx: 0 });
-  const [at, setAt] = useState<At>({ x: 0, y: 0, isBare: true });
+  const [at, setAt] = useState<At>({ x: 0, y: 0, stage: 'first' });
   const drawn = useRef<Seen>({ left: 0, right: 0, top: 0, bottom: 0 });
   const look = useCallback((): void => {
     const node = box.current;
@@ -28,12 +31,18 @@ export function useWindowed() {
     const { scrollLeft: x, scrollTop: y } = node;
     const { left, right, top, bottom } = drawn.current;
     const isFar = x > right || x + node.clientWidth < left || y > bottom || y + node.clientHeight < top;
-    const next: At = isFar ? { x, y, isBare: true } : { x: stepped(x), y: stepped(y), isBare: false };
-    const move = (): void => setAt((before) => (isSame(before, next) ? before : next));
+    const next: At = isFar ? { x, y, stage: 'first' } : { x: stepped(x), y: stepped(y), stage: 'around' };
+    // What is not all drawn yet goes on bit by bit from where it is.
+    const isGoing = ({ stage }: At): boolean => stage !== 'around' && !isFar;
+    const move = (): void => setAt((before) => (isSame(before, next) || isGoing(before) ? before : next));
     if (isFar) startTransition(move);
     else move();
   }, []);
-  const measure = useCallback((widthPx: number, heightPx: number): void => {
+  const measure = useCallback((): void => {
+    const node = box.current;
+    if (!node) return;
+    // Without its scrollbars, where they take room.
+    const { clientWidth: widthPx, clientHeight: heightPx } = node;
     startTransition(() =>
       setSize((before) =>
         before.widthPx === widthPx && before.heightPx === heightPx ? before : { widthPx, heightPx },
@@ -44,24 +53,28 @@ export function useWindowed() {
   useEffect(() => {
     drawn.current = { left, right, top, bottom };
   }, [left, right, top, bottom]);
-  const isBare = at.isBare && size.widthPx > 0;
+  const isWaiting = at.stage !== 'around' && size.widthPx > 0;
   useEffect(() => {
-    if (!isBare) return;
+    if (!isWaiting) return;
     const frame = requestAnimationFrame(() => {
+      if (at.stage === 'first') {
+        startTransition(() => setAt((now) => (now === at ? { ...at, stage: 'seen' } : now)));
+        return;
+      }
       // By then it may be scrolled to somewhere else.
       const { scrollLeft = 0, scrollTop = 0 } = box.current ?? {};
-      startTransition(() => setAt({ x: stepped(scrollLeft), y: stepped(scrollTop), isBare: false }));
+      startTransition(() => setAt({ x: stepped(scrollLeft), y: stepped(scrollTop), stage: 'around' }));
     });
     return () => cancelAnimationFrame(frame);
-  }, [isBare, at]);
-  return { box, size, seen: { left, right, top, bottom }, look, measure };
+  }, [isWaiting, at]);
+  return { box, size, seen: { left, right, top, bottom }, isFirst: at.stage === 'first', look, measure };
 }
 
 const stepped = (px: number): number => Math.floor(px / STEP_PX) * STEP_PX;
 
-/** What of the content is drawn: what is seen, and but for a bare board what lies around it. */
-function seenFrom({ x, y, isBare }: At, { widthPx, heightPx }: { widthPx: number; heightPx: number }): Seen {
-  if (isBare) return { left: x, right: x + widthPx, top: y, bottom: y + heightPx };
+/** What of the content is drawn: what is seen, and in the end what lies around it. */
+function seenFrom({ x, y, stage }: At, { widthPx, heightPx }: { widthPx: number; heightPx: number }): Seen {
+  if (stage !== 'around') return { left: x, right: x + widthPx, top: y, bottom: y + heightPx };
   return {
     left: x - AHEAD_PX,
     right: x + STEP_PX + widthPx + AHEAD_PX,

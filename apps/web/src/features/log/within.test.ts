@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { firstLines } from './useBoardLayout.ts';
 import { within } from './useWindowed.ts';
 
 const at = (x: number) => ({ x });
@@ -34,5 +35,20 @@ describe('what lies between two edges', () => {
         },
       ),
     );
+  });
+});
+
+describe('the first frame of a board', () => {
+  const lines = Array.from({ length: 60 }, (_, line) => line);
+
+  it('has the first of the lines, fewer the more days each has', () => {
+    expect(firstLines(lines, 7)).toEqual(lines.slice(0, 10));
+    expect(firstLines(lines, 31)).toEqual([0, 1, 2, 3]);
+    expect(firstLines(lines, 366)).toEqual([0, 1, 2]);
+  });
+
+  it('has all of a few, and none of none', () => {
+    expect(firstLines([1, 2], 31)).toEqual([1, 2]);
+    expect(firstLines([], 31)).toEqual([]);
   });
 });

@@ -11,7 +11,7 @@ import {
 import { type RefObject, memo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { VirtualLines } from '../../parts/VirtualLines.tsx';
-import { number } from '../../shared/amounts.ts';
+import { number, outOf } from '../../shared/amounts.ts';
 import { dayInWords, fullDate, percent } from '../../shared/format.ts';
 import { selectRewards } from '../../store/pips.ts';
 import { selectSettings, selectTotals, selectTracks } from '../../store/selectors.ts';
@@ -65,7 +65,7 @@ export function LedgerList({
 function figuresWords(kind: LedgerSpan, span: DaySpan, over: readonly Track[], day: DayScore): string {
   if (kind === 'day') return day.score === null ? '' : `${day.done} of ${day.due} done, ${percent(day.score)}`;
   const { kept, asked, rate } = keptTogether(over, span);
-  return rate === null ? '' : `${kept} of ${asked} kept, ${percent(rate)}`;
+  return rate === null ? '' : `${outOf(kept, asked)} kept, ${percent(rate)}`;
 }
 
 const LedgerLineRow = memo(function LedgerLineRow({

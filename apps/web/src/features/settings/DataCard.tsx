@@ -13,6 +13,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import type { OpenedFile, Plan } from './bringIn/fileReader.ts';
+import { readingFault } from './bringIn/bringInWords.ts';
 import { useFilePlans, useFileReader } from './bringIn/useFileReader.ts';
 import { useTakenName } from '../../parts/useTakenName.ts';
 import { useTaking } from './takeOut/useTaking.ts';
@@ -71,9 +72,9 @@ export function DataCard() {
     try {
       const opened = await reader.open(await file.arrayBuffer());
       setRead({ name: file.name, file: opened });
-    } catch {
+    } catch (error) {
       setRead(null);
-      toast({ text: `${file.name} could not be read. Nothing was changed; try again.` });
+      toast({ text: `${file.name} can’t be read. ${readingFault(error)}` });
     }
   };
   return (

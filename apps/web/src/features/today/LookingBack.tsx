@@ -27,6 +27,7 @@ import X from 'lucide-react-native/icons/x';
 import { type ReactNode, useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
+import { outOf } from '../../shared/amounts.ts';
 import { MonthAims } from '../../parts/MonthAims.tsx';
 import { counted, monthName, percent } from '../../shared/format.ts';
 import { keepOnDevice, keptOnDevice } from '../../shared/kept.ts';
@@ -204,7 +205,7 @@ function TurnOfMonth({ today }: { today: PlainDay }) {
   const stood =
     rate === null
       ? 'nothing was due'
-      : `${percent(rate)} kept, ${kept} of ${asked}, ${counted(fullDays, 'full day')}, ${counted(brightDays, 'bright day')}`;
+      : `${percent(rate)} kept, ${outOf(kept, asked)}, ${counted(fullDays, 'full day')}, ${counted(brightDays, 'bright day')}`;
   return (
     <Turn title={`${monthName(month)} begins`} onWaveOff={waveOff}>
       <Words tone="quiet">{`${monthName(month - 1)}: ${stood}.`}</Words>

@@ -13,6 +13,7 @@ import {
   isAtLeast,
 } from '@wimbel/core';
 import { View } from 'react-native';
+import { outOf } from '../../shared/amounts.ts';
 import { selectHidesStreaks, selectSettings, selectToday, selectTotals, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector, useSoon } from '../../store/store.ts';
 import { counted, monthName, percent, dayAndMonth } from '../../shared/format.ts';
@@ -47,7 +48,7 @@ export function MonthCard({ day }: { day: PlainDay }) {
   const { fullDays, brightDays } = dayCounts(totals, span, passMark);
   const runs = fullDayRuns(totals, day);
   const [current, longest] = [aliveRun(runs)?.length ?? 0, longestRun(runs)?.length ?? 0];
-  const told = `${kept} of ${asked} due ${day === today ? 'so far' : 'by then'}`;
+  const told = `${outOf(kept, asked)} due ${day === today ? 'so far' : 'by then'}`;
   const aim = fullDaysAimedAt('month', fullDayTarget);
   const full = aim === undefined ? String(fullDays) : `${fullDays} of ${aim} aimed at`;
   const lines: Fact[] = [

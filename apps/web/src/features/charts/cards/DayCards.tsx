@@ -25,7 +25,7 @@ import { YearRingPicture } from '../../../charts/YearRingPicture.tsx';
 import { useMarks } from '../../../charts/useMarks.ts';
 import { selectSettings, selectToday, selectEntries } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { amount } from '../../../shared/amounts.ts';
+import { amount, outOf } from '../../../shared/amounts.ts';
 import { counted, monthYear, percent, yearOf } from '../../../shared/format.ts';
 import type { Figures } from '../../../ui/FiguresTable.tsx';
 import { Words } from '../../../ui/Words.tsx';
@@ -197,7 +197,7 @@ function useHabitDays({ track, span, kind }: DaysProps & { track: Track }) {
   return useMemo(() => {
     const { measure } = habit;
     const { kept, asked, rate } = keptOver(track, span);
-    const words = `${kept} of ${asked} due, ${percent(rate)}`;
+    const words = `${outOf(kept, asked)} due, ${percent(rate)}`;
     const { compared, isByNow } = daysCompared(kind, span, weekStart, today);
     const past = compared === null ? null : keptOver(track, compared).rate;
     const amountText = (day: PlainDay): string | null => {

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { AreasRingPicture } from '../../../charts/AreasRingPicture.tsx';
 import { useMarks } from '../../../charts/useMarks.ts';
 import { GoalsSum, becameWords, togetherOfGoals } from '../../../parts/GoalsSum.tsx';
-import { number } from '../../../shared/amounts.ts';
+import { number, outOf } from '../../../shared/amounts.ts';
 import { counted, percent } from '../../../shared/format.ts';
 import { selectFiguredList } from '../../../store/figuredGoals.ts';
 import { selectAreas } from '../../../store/selectors.ts';
@@ -101,7 +101,7 @@ export function GoalsByAreaCard({ kind, span }: { kind: ReviewSpan; span: DaySpa
           <ProgressBar
             ratio={together.reached / together.set}
             color={color}
-            label={`${name}: ${together.reached} of ${together.set} reached`}
+            label={`${name}: ${outOf(together.reached, together.set)} reached`}
           />
         </View>
       ))}

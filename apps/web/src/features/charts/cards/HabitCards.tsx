@@ -15,6 +15,7 @@ import {
   type PlainDay,
 } from '@wimbel/core';
 import { useMemo } from 'react';
+import { outOf } from '../../../shared/amounts.ts';
 import { ProgressPicture } from '../../../charts/ProgressPicture.tsx';
 import { RunsPicture } from '../../../charts/RunsPicture.tsx';
 import { TrendPicture } from '../../../charts/TrendPicture.tsx';
@@ -164,7 +165,7 @@ export function TrendCard({ track, span, kind }: Props) {
   const told = trend.filter(({ kept }) => kept.rate !== null);
   const [first, last] = [told[0], told.at(-1)];
   const words = ({ day, kept }: (typeof trend)[number]): string =>
-    `Four weeks to ${dateNear(day, today)}: ${kept.kept} of ${kept.asked}, ${percent(kept.rate)}`;
+    `Four weeks to ${dateNear(day, today)}: ${outOf(kept.kept, kept.asked)}, ${percent(kept.rate)}`;
   const at = trend.find(({ day }) => day === choice.at);
   const isShort = kind !== 'all' && drawn.first < span.first;
   return (

@@ -2,6 +2,7 @@ import { type HabitReview, mostImproved } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useContext, useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { outOf } from '../../../shared/amounts.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { percent } from '../../../shared/format.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
@@ -44,7 +45,7 @@ const bestFirst = ({ kind, review }: Omit<ReviewProps, 'of'>): Line[] =>
     return {
       habit,
       place: rank,
-      words: `${figures.actual} of ${figures.target}`,
+      words: outOf(figures.actual, figures.target),
       ratio: figures.share ?? 0,
       share: percent(figures.share),
       change,
@@ -57,7 +58,7 @@ const improvedFirst = ({ review }: Omit<ReviewProps, 'of' | 'kind'>): Line[] =>
   mostImproved(review).map(({ habit, change }, index) => ({
     habit,
     place: index + 1,
-    words: `kept ${habit.kept.kept} of ${habit.kept.asked}, before ${percent(habit.keptBefore?.rate ?? null)}`,
+    words: `kept ${outOf(habit.kept.kept, habit.kept.asked)}, before ${percent(habit.keptBefore?.rate ?? null)}`,
     ratio: habit.kept.rate ?? 0,
     share: percent(habit.kept.rate),
     change: changeWords(change),

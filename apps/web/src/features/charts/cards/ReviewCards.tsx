@@ -16,7 +16,7 @@ import { BarsPicture } from '../../../charts/BarsPicture.tsx';
 import { useMarks } from '../../../charts/useMarks.ts';
 import { selectAreas, selectSettings, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { number } from '../../../shared/amounts.ts';
+import { number, outOf } from '../../../shared/amounts.ts';
 import { PART_WORDS, counted, percent } from '../../../shared/format.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';
 import { dyeColor } from '../../../theme/dye.ts';
@@ -82,7 +82,7 @@ const partOfDayAsked = (of: ChartedOf, span: DaySpan, part: PartOfDay): Asked =>
   );
 
 const keptWords = ({ kept, asked, rate }: Kept): string =>
-  rate === null ? 'nothing due' : `${kept} of ${asked}, ${percent(rate)}`;
+  rate === null ? 'nothing due' : `${outOf(kept, asked)}, ${percent(rate)}`;
 
 /** From so many bars on, their figures are written without the sign. */
 const MANY_BARS = 8;
@@ -332,7 +332,7 @@ export function AreasCard({ kind, review, of }: ReviewProps) {
               <View style={styles.grow}>
                 <Words>{name}</Words>
                 <Words type="quiet" tone="quiet">
-                  {kept.asked === 0 ? 'nothing due' : `kept ${kept.kept} of ${kept.asked}`}, {number(own)} done
+                  {kept.asked === 0 ? 'nothing due' : `kept ${outOf(kept.kept, kept.asked)}`}, {number(own)} done
                   {before === null ? '' : `, before ${percent(before)}`}
                 </Words>
               </View>

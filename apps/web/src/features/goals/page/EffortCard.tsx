@@ -2,6 +2,7 @@ import { dayOf, keptTogether, allStepsValue, numberOf } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import Link from 'lucide-react-native/icons/link';
 import { Pressable, View } from 'react-native';
+import { outOf } from '../../../shared/amounts.ts';
 import type { FiguredGoal } from '../../../store/figuredGoals.ts';
 import { shareWords, stepsWords } from '../../../words/goalWords.ts';
 import { selectToday } from '../../../store/selectors.ts';
@@ -39,7 +40,7 @@ export function EffortCard({ figured, onLink }: { figured: FiguredGoal; onLink: 
           {
             name: 'Done: its habits',
             ratio: rate,
-            words: asked === 0 ? 'nothing due yet' : `${kept} of ${asked} due since it began`,
+            words: asked === 0 ? 'nothing due yet' : `${outOf(kept, asked)} due since it began`,
             color: colors.working,
             figure: {
               figure: 'kept',

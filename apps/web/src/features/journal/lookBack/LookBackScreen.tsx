@@ -17,6 +17,7 @@ import FileDown from 'lucide-react-native/icons/file-down';
 import Printer from 'lucide-react-native/icons/printer';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { outOf } from '../../../shared/amounts.ts';
 import { printPage } from '../../../shared/printPage.ts';
 import { SpanHead } from '../../../parts/SpanHead.tsx';
 import { useReview } from '../../../parts/review/useReview.ts';
@@ -176,7 +177,7 @@ function Figures({
     return (
       <View style={styles.folded}>
         <Words type="label" style={styles.grow}>
-          {rate === null ? 'Nothing was due' : `${percent(rate)} kept, ${kept} of ${all}`}
+          {rate === null ? 'Nothing was due' : `${percent(rate)} kept, ${outOf(kept, all)}`}
         </Words>
         <Button kind="bare" onPress={onUnfold}>
           Show the figures

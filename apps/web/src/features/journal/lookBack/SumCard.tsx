@@ -12,6 +12,7 @@ import {
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
+import { outOf } from '../../../shared/amounts.ts';
 import { Figure, FigureWords } from '../../../parts/Figure.tsx';
 import { counted, percent } from '../../../shared/format.ts';
 import { habitPath } from '../../../shared/paths.ts';
@@ -61,7 +62,7 @@ export function SumCard({ kind, span, review }: { kind: LookBackSpan; span: DayS
     <Card style={styles.card} label="What was kept">
       <Figure
         asked={{ figure: 'kept', span }}
-        label={`${percent(rate)} kept, ${kept} of ${asked}${change}`}
+        label={`${percent(rate)} kept, ${outOf(kept, asked)}${change}`}
         style={styles.main}
       >
         <Words type="display">{percent(rate)}</Words>

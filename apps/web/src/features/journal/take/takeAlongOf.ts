@@ -16,6 +16,7 @@ import {
   pagesByDay,
 } from '@wimbel/core';
 import type { TakeAlong } from '@wimbel/exchange';
+import { outOf } from '../../../shared/amounts.ts';
 import { capital, counted, dateNear, dayInWords, percent, spanInWords } from '../../../shared/format.ts';
 import { meanWords, moodWord } from '../../../words/moodWords.ts';
 
@@ -64,7 +65,7 @@ export function takeAlongOf(
     title: capital(spanInWords(span, today)),
     sums: parts.has('sums')
       ? [
-          rate === null ? 'Nothing was due.' : `${percent(rate)} kept, ${kept} of ${asked}.`,
+          rate === null ? 'Nothing was due.' : `${percent(rate)} kept, ${outOf(kept, asked)}.`,
           ...(mean === null ? [] : [`Mood: mean ${meanWords(mean)}, of 1 (${wordOf(1)}) to 5 (${wordOf(5)}).`]),
         ]
       : [],

@@ -1,6 +1,7 @@
 import { type DaySpan, type Track, doneBetween, planOf, seasonWeekSpan } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
+import { outOf } from '../../../shared/amounts.ts';
 import { Figure } from '../../../parts/Figure.tsx';
 import { counted, dayInWords, percent, weekdayName } from '../../../shared/format.ts';
 import { habitPath } from '../../../shared/paths.ts';
@@ -28,7 +29,7 @@ export function ThisWeek({ figured }: { figured: FiguredSeason }) {
     const planned = planOf(track, span);
     return planned === 0 ? [] : [{ track, planned, done: doneBetween(track, span) }];
   });
-  const told = `This week, ${actual} of ${target}`;
+  const told = `This week, ${outOf(actual, target)}`;
   const title = (
     <Figure
       asked={{ figure: 'week', days: span, habitIds: tied.map(({ habit }) => habit.id) }}

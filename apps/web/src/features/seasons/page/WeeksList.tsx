@@ -10,6 +10,7 @@ import {
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { Pressable, View } from 'react-native';
+import { outOf } from '../../../shared/amounts.ts';
 import { Figure } from '../../../parts/Figure.tsx';
 import { MissesCard } from '../../../parts/lookBack/MissesCard.tsx';
 import { PlannedThen, ReviewField } from '../../../parts/lookBack/ReviewFields.tsx';
@@ -138,7 +139,7 @@ function OpenWeek({ figured, week }: { figured: FiguredSeason; week: number }) {
   const span = seasonWeekSpan(season, week);
   const { actual, target, score } = figures.weeks[week]!;
   const { answers, planned, write, tell } = useSeasonReview(season, week);
-  const told = `${actual} of ${target} planned`;
+  const told = `${outOf(actual, target)} planned`;
   return (
     <View style={styles.open}>
       <Figure

@@ -9,7 +9,7 @@ import { Page } from '../../../ui/Frame.tsx';
 import { PageHead } from '../../../ui/PageHead.tsx';
 import { SectionCard } from '../../../ui/SectionCard.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { FAULT_WORDS } from './bringInWords.ts';
+import { FAULT_WORDS, readingFault } from './bringInWords.ts';
 import { ReadScreen } from './ReadScreen.tsx';
 import type { GridSize, Source } from './reader.ts';
 import { useReader } from './useReader.ts';
@@ -37,12 +37,8 @@ export function BringInScreen() {
       if (isStale()) return;
       if (opened.fault === null) setState({ kind: 'read', name, grids: opened.grids });
       else setState({ kind: 'start', fault: `${name} can’t be read. ${FAULT_WORDS[opened.fault]}` });
-    } catch {
-      if (!isStale())
-        setState({
-          kind: 'start',
-          fault: `${name} can’t be read: it is more than this device can take. Save one year of it as a file of its own.`,
-        });
+    } catch (error) {
+      if (!isStale()) setState({ kind: 'start', fault: `${name} can’t be read. ${readingFault(error)}` });
     }
   };
   const again = (): void => {

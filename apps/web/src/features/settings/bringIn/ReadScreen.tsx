@@ -32,7 +32,7 @@ import { Words } from '../../../ui/Words.tsx';
 import { KeptTable } from './KeptTable.tsx';
 import { NamesCard } from './NamesCard.tsx';
 import { QuestionsCard } from './QuestionsCard.tsx';
-import { comingWords, foundWords, leftWords } from './bringInWords.ts';
+import { comingWords, foundWords, leftWords, readingFault } from './bringInWords.ts';
 import type { Coming, GridSize, Understood } from './reader.ts';
 import type { useReader } from './useReader.ts';
 
@@ -54,7 +54,9 @@ function useUnderstanding({ grids, reader }: Props, choices: GridChoices, isNoMi
   const [understood, setUnderstood] = useState<Understood | null>(null);
   const [named, setNamed] = useState<Record<string, NameChoice>>({});
   const [coming, setComing] = useState<Coming | null>(null);
-  const [isBroken, setBroken] = useState(false);
+  const [fault, setFault] = useState<string | null>(null);
+  // The first tells why; a reader that is started after it has read nothing.
+  const fail = (error: unknown): void => setFault((now) => now ?? readingFault(error));
   const handed = useRef(new Set<string>());
   const turn = useRef(0);
   const { ask } = reader;
@@ -70,7 +72,7 @@ function useUnderstanding({ grids, reader }: Props, choices: GridChoices, isNoMi
         // A large table is drawn bit by bit.
         if (mine === turn.current) startTransition(() => setUnderstood(next));
       })
-      .catch(() => setBroken(true));
+      .catch(fail);
   }, [ask, choices, grids, habits, today]);
   useEffect(() => {
     if (understood === null) return;
@@ -86,12 +88,12 @@ function useUnderstanding({ grids, reader }: Props, choices: GridChoices, isNoMi
       .then((next) => {
         if (!isOver) startTransition(() => setComing(next));
       })
-      .catch(() => setBroken(true));
+      .catch(fail);
     return () => {
       isOver = true;
     };
   }, [ask, understood, nameChoices, isNoMissed, habits, today, store]);
-  return { understood, coming, habits, nameChoices, setNamed, isBroken };
+  return { understood, coming, habits, nameChoices, setNamed, fault };
 }
 
 /** Takes in what was understood: new habits, targets and days, as one step that can be taken back. */
@@ -143,7 +145,7 @@ export function ReadScreen(props: Props) {
   const { name, grids, reader, onAgain } = props;
   const [choices, setChoices] = useState<GridChoices>({});
   const [isNoMissed, setNoMissed] = useState(false);
-  const { understood, coming, habits, nameChoices, setNamed, isBroken } = useUnderstanding(props, choices, isNoMissed);
+  const { understood, coming, habits, nameChoices, setNamed, fault } = useUnderstanding(props, choices, isNoMissed);
   const { share, bring, stop } = useBringing(props);
   const isAway = useDeferredValue(share !== null);
   const choose = useCallback((more: Partial<GridChoices>) => setChoices((now) => ({ ...now, ...more })), []);
@@ -156,12 +158,12 @@ export function ReadScreen(props: Props) {
     (each, at) => each.to !== 'nowhere' && (understood?.names[at]?.days ?? 0) > 0,
   ).length;
   const head = <PageHead title="Bring in a table" backTo={PATHS.account} />;
-  if (isBroken) {
+  if (fault !== null) {
     return (
       <Page>
         {head}
         <SectionCard title={name}>
-          <Words>It is more than this device can take. Save one year of it as a file of its own.</Words>
+          <Words>{fault}</Words>
           <Button onPress={onAgain}>Choose another</Button>
         </SectionCard>
       </Page>

@@ -2,6 +2,7 @@ import { type Habit, dayOf } from '@wimbel/core';
 import { GRID_LIMITS, type GridFault, type NameChoice, type ReadName } from '@wimbel/exchange';
 import { number } from '../../../shared/amounts.ts';
 import { counted, fullDate } from '../../../shared/format.ts';
+import { NotFetched } from '../../../shared/beside.ts';
 import type { Coming, Understood } from './reader.ts';
 
 const MEGA = 1024 * 1024;
@@ -17,6 +18,15 @@ export const FAULT_WORDS: Record<GridFault, string> = {
     'It ends like a workbook, but is damaged or something else. Open it in the program it comes from and save it anew.',
   locked: 'It is locked with a password, or of an old kind (XLS). Save it without a password as XLSX or CSV.',
 };
+
+/** Why what reads beside the screen ended, and what to do. */
+export function readingFault(error: unknown): string {
+  if (error instanceof NotFetched) return 'What reads it could not be loaded. Try again once you are online.';
+  // Larger than a list, a text or the stack can be; a worker hands errors on by their name.
+  if ((error as Partial<Error> | null)?.name === 'RangeError')
+    return 'It is more than this device can take. Save one year of it as a file of its own.';
+  return 'Something went wrong while reading it. Nothing was changed; try again.';
+}
 
 /** What was found, in a sentence; null where nothing was. */
 export function foundWords({ names, first, last }: Understood): string | null {

@@ -1,7 +1,8 @@
 import type { Change } from '@wimbel/contract';
-import { type Remote, wrap } from 'comlink';
+import type { Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
+import { type Beside, beside } from '../../../shared/beside.ts';
 import { nextInstant } from '../../../shared/clock.ts';
 import type { Way } from '../../../store/broughtIn.ts';
 import { placeOf } from '../../../store/effects.ts';
@@ -10,25 +11,15 @@ import { allWaiting } from '../../../store/waiting.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { bringMany } from '../../../sync/bringMany.ts';
 import { handOver } from '../takeOut/takeOut.ts';
+import { readingFault } from './bringInWords.ts';
 import type { FileReader, OpenedFile, Plan } from './fileReader.ts';
 
 /** So many changes are handed over at once; in between the page draws and hears. */
 const AT_ONCE = 120;
 
-type Running = { reader: Remote<FileReader>; worker: Worker; broken: Promise<never> };
-
-function start(): Running {
-  const worker = new Worker(new URL('./fileReader.worker', import.meta.url));
-  const broken = new Promise<never>((_, reject) => {
-    worker.addEventListener('error', () => reject(new Error('the reader broke')));
-  });
-  broken.catch(() => undefined);
-  return { reader: wrap<FileReader>(worker), worker, broken };
-}
-
 /** Reads data files beside the screen, one after the other; it goes with the screen. */
 export function useFileReader() {
-  const running = useRef<Running | null>(null);
+  const running = useRef<Beside<FileReader> | null>(null);
   useEffect(
     () => () => {
       running.current?.worker.terminate();
@@ -37,9 +28,9 @@ export function useFileReader() {
     [],
   );
   const ask = async <T>(work: (reader: Remote<FileReader>) => Promise<T>): Promise<T> => {
-    const now = (running.current ??= start());
+    const now = (running.current ??= beside<FileReader>(new Worker(new URL('./fileReader.worker', import.meta.url))));
     try {
-      return await Promise.race([work(now.reader), now.broken]);
+      return await Promise.race([work(now.remote), now.broken]);
     } catch (error) {
       now.worker.terminate();
       if (running.current === now) running.current = null;
@@ -71,8 +62,8 @@ export function useFilePlans({ ask }: ReturnType<typeof useFileReader>) {
       .then((next) => {
         if (!control.signal.aborted) setPlans(next);
       })
-      .catch(() => {
-        if (!control.signal.aborted) setFault('It is more than this device can take.');
+      .catch((error: unknown) => {
+        if (!control.signal.aborted) setFault(readingFault(error));
       });
     return () => control.abort();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once for the file that was read

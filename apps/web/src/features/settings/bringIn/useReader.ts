@@ -1,5 +1,5 @@
-import { type Remote, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
+import { beside } from '../../../shared/beside.ts';
 import type { Reader } from './reader.ts';
 
 /** A reader beside the screen; each of its answers is waited for. */
@@ -10,12 +10,8 @@ export type ReaderBeside = {
 type Running = { reader: ReaderBeside; worker: Worker; broken: Promise<never> };
 
 function start(): Running {
-  const worker = new Worker(new URL('./reader.worker', import.meta.url));
-  const broken = new Promise<never>((_, reject) => {
-    worker.addEventListener('error', () => reject(new Error('the reader broke')));
-  });
-  broken.catch(() => undefined);
-  return { reader: wrap<Reader>(worker) as Remote<Reader> as unknown as ReaderBeside, worker, broken };
+  const { remote, ...rest } = beside<Reader>(new Worker(new URL('./reader.worker', import.meta.url)));
+  return { reader: remote as unknown as ReaderBeside, ...rest };
 }
 
 /**

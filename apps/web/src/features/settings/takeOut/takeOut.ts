@@ -1,6 +1,7 @@
 import { type Collection, LIST_COLLECTIONS, type RecordOf } from '@wimbel/contract';
 import { NO_ENTRIES, type Settings, eachEntry } from '@wimbel/core';
-import { proxy, wrap } from 'comlink';
+import { proxy } from 'comlink';
+import { beside } from '../../../shared/beside.ts';
 import type { RecordsState } from '../../../store/recordsState.ts';
 import type { BesideTaker, TakenFile, Wish } from './taker.ts';
 
@@ -43,12 +44,10 @@ export async function handOver(taker: Taking, records: RecordsState, { onShare, 
 
 /** Writes a file of the record beside the screen, which stays free meanwhile. Rejects where it is given up, or breaks. */
 export async function takeOut(records: RecordsState, wish: Wish, type: string, handing: Handing): Promise<TakenFile> {
-  const worker = new Worker(new URL('./taker.worker', import.meta.url));
+  const { remote: taker, worker, broken } = beside<BesideTaker>(new Worker(new URL('./taker.worker', import.meta.url)));
   const ended = new Promise<never>((_, reject) => {
-    worker.addEventListener('error', () => reject(new Error('the taker broke')));
     handing.signal.addEventListener('abort', () => reject(handing.signal.reason as Error));
   });
-  const taker = wrap<BesideTaker>(worker);
   const { onShare, signal } = handing;
   // Handing over is the smaller part of the work.
   const work = async (): Promise<TakenFile> => {
@@ -60,7 +59,7 @@ export async function takeOut(records: RecordsState, wish: Wish, type: string, h
     );
   };
   try {
-    return await Promise.race([work(), ended]);
+    return await Promise.race([work(), broken, ended]);
   } finally {
     ended.catch(() => undefined);
     worker.terminate();
