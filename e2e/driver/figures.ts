@@ -13,7 +13,7 @@ export type ToldFigure = {
 
 /** Asks every figure of the screen that is there, one after the other, and puts each sheet away again. */
 export async function askAll(page: Page, within = 'body'): Promise<ToldFigure[]> {
-  // A board that is still being laid out has no figures yet.
+  // What is still being laid out has no figures yet, or not all of them.
   await expect(page.locator('[aria-busy="true"]')).toHaveCount(0);
   return await page.evaluate(async (room) => {
     const sheets = (): NodeListOf<Element> => document.querySelectorAll('[data-sheet]');

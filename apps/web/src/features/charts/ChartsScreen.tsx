@@ -315,9 +315,9 @@ function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
       )}
       <View style={isWide ? styles.columns : styles.stack}>
         {stacks.map((cards, place) => (
-          <View key={place} style={[styles.stack, isWide && (isVeryWide || place > 0 ? styles.narrow : styles.broad)]}>
-            <Steps>{cards}</Steps>
-          </View>
+          <Steps key={place} style={[styles.stack, isWide && (isVeryWide || place > 0 ? styles.narrow : styles.broad)]}>
+            {cards}
+          </Steps>
         ))}
       </View>
     </View>

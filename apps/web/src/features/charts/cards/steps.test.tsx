@@ -12,11 +12,12 @@ describe('cards that come one after another', () => {
       .filter((each) => each.tagName === 'P')
       .map((each) => each.textContent);
 
-  it('begin with the first and are all there after a few frames, in their order', async () => {
-    render(<Steps>{cards('days', 'share', 'areas')}</Steps>);
-    expect(seen()).toEqual(['days']);
+  it('begin with the first and are all there after a few frames, in their order, busy until then', async () => {
+    const { container } = render(<Steps>{cards('days', 'share', 'areas')}</Steps>);
+    const isBusy = (): boolean => container.querySelector('[aria-busy="true"]') !== null;
+    expect([seen(), isBusy()]).toEqual([['days'], true]);
     await screen.findByText('areas');
-    expect(seen()).toEqual(['days', 'share', 'areas']);
+    expect([seen(), isBusy()]).toEqual([['days', 'share', 'areas'], false]);
   });
 
   it('stay when they change, so that nothing flashes to empty', async () => {
