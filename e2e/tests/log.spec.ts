@@ -106,6 +106,7 @@ test('what stands in a row is not cut at its edge: over a month and a year, room
       for (const span of ['month', 'year']) {
         await person.visit(`/log?span=${span}`);
         await expect(person.cell('Scales, slow bow', 'Tuesday 24 November')).toBeVisible();
+        await expect(person.page.locator('[aria-busy="true"]')).toHaveCount(0);
         const cut = await person.page.evaluate(() => {
           const rows = [...document.querySelectorAll<HTMLElement>('[data-row]')];
           const isOut = (row: HTMLElement): boolean => {

@@ -150,8 +150,7 @@ export function Pegboard(props: Props) {
           aria-label={label}
           aria-rowcount={lines.length + 2}
           aria-colcount={layout.dayCount + 2}
-          // Its lines come once it knows how much room it has.
-          aria-busy={lines.length > 0 && layout.drawn.length === 0}
+          aria-busy={layout.isComing}
           style={[styles.box, { maxHeight: size.headPx + heightPx + size.footPx + 20 }]}
           onLayout={layout.measure}
           {...({

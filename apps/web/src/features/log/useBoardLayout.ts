@@ -84,6 +84,8 @@ export function useBoardLayout(tracks: readonly Track[], kind: LogSpan, span: Da
     habits,
     columns,
     drawn,
+    // Its lines come once it knows how much room it has, and not all at once.
+    isComing: drawn.length < near.length || (!isMeasured && lines.length > 0),
     dayCount,
     isWide,
   };
