@@ -1,10 +1,8 @@
 import { closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, STATE, aptInstall, aptKnows, checkNode, reportFault, say, show } from '../tools/system.mjs';
+import { ROOT, STATE, aptInstall, checkNode, reportFault, say, show } from '../tools/system.mjs';
 
 const CHROMIUM = '/usr/bin/chromium';
-/** The same browser without windows, from the same packages: a quarter quicker. */
-const WINDOWLESS = { path: '/usr/bin/chromium-headless-shell', package: 'chromium-headless-shell' };
 /** What figures the workbook's formulas out, to compare them with the report. */
 const OFFICE = '/usr/bin/soffice';
 const RESULTS = join(ROOT, 'test-results');
@@ -65,20 +63,6 @@ async function tests() {
   await jest('contract, exchange, scripts, server and web', ['--selectProjects', ...others]);
 }
 
-/** The browser of the tests: the one without windows where it is here or can be had, else Chromium as it is. */
-function browserPath() {
-  if (process.env.CHROMIUM) return process.env.CHROMIUM;
-  if (!existsSync(WINDOWLESS.path) && aptKnows(WINDOWLESS.package)) {
-    say('Installing Chromium without windows from Debian …');
-    try {
-      aptInstall([WINDOWLESS.package], 'Chromium without windows');
-    } catch (error) {
-      say(`${error.message}\nThe tests go on with Chromium itself.`);
-    }
-  }
-  return existsSync(WINDOWLESS.path) ? WINDOWLESS.path : CHROMIUM;
-}
-
 async function main() {
   checkNode();
   const { ensurePackages } = await import('../tools/packages.mjs');
@@ -94,7 +78,6 @@ async function main() {
     say('Installing LibreOffice from Debian …');
     aptInstall(['libreoffice-calc-nogui'], 'LibreOffice');
   }
-  process.env.CHROMIUM = browserPath();
   mkdirSync(RESULTS, { recursive: true });
   mkdirSync(STATE, { recursive: true });
   // What an interrupted run may have left.

@@ -99,12 +99,6 @@ export function checkNode() {
   );
 }
 
-/** Whether this machine's lists of Debian's packages have one of this name. */
-export function aptKnows(name) {
-  const { stdout } = spawnSync('apt-cache', ['policy', name], { encoding: 'utf8' });
-  return /Candidate: \d/.test(stdout ?? '');
-}
-
 /** Installs Debian packages; says plainly what to do where that is not possible. */
 export function aptInstall(packages, what) {
   const byHand = `Install it by hand: apt-get install ${packages.join(' ')}`;
