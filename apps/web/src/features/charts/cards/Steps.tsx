@@ -5,15 +5,7 @@ import { type StyleProp, View, type ViewStyle } from 'react-native';
  * Mounts its children one after another, a frame between two, each drawn bit by bit, so that a page full of pictures
  * never holds up the thumb. Once there they stay; `at` children are there from the first. It is busy until all are.
  */
-export function Steps({
-  children,
-  at = 1,
-  style,
-}: {
-  children: ReactNode;
-  at?: number;
-  style?: StyleProp<ViewStyle>;
-}) {
+export function Steps({ children, at = 1, style }: { children: ReactNode; at?: number; style?: StyleProp<ViewStyle> }) {
   const all = Children.toArray(children);
   const [there, setThere] = useState(at);
   const isWhole = there >= all.length;
