@@ -1,4 +1,4 @@
-import { type Change, type Collection, type RecordOf, type ServerRow, isLater } from '@wimbel/contract';
+import { type Change, type Collection, type Made, type RecordOf, type ServerRow, isLater } from '@wimbel/contract';
 import { type Row, type Touched, placeOf } from '../store/effects.ts';
 
 type AnyRecord = RecordOf<Collection>;
@@ -24,7 +24,7 @@ export type Outstanding = {
 };
 
 export function createOutstanding(): Outstanding {
-  const under = new Map<string, { collection: Collection; key: string; record: AnyRecord | null }>();
+  const under = new Map<string, Row & { made?: Made }>();
   const made = new Map<string, { by: Change; touched: readonly Touched[] }>();
   const over = new Map<string, Set<string>>();
 
@@ -60,14 +60,22 @@ export function createOutstanding(): Outstanding {
       const touched = shown.map((each) =>
         by !== undefined && by.record !== null && placeOf(each) === placeOf(by) ? { ...each, after: by.record } : each,
       );
+      /** An answer may come after what the server holds by now, which is the later of the two. */
+      const isOver = (place: string): boolean => {
+        const later = under.get(place)?.made;
+        return by !== undefined && later !== undefined && isLater(later, by);
+      };
+      const passed = new Set(touched.map(placeOf).filter(isOver));
       for (const each of touched) {
         const held = under.get(placeOf(each));
-        if (held !== undefined) held.record = each.after;
+        if (held !== undefined && !passed.has(placeOf(each))) held.record = each.after;
       }
       const free = new Set(end(id));
       for (const place of free) under.delete(place);
       const back = touched.flatMap(({ collection, key, after }, at) =>
-        after !== shown[at]!.after && free.has(placeOf({ collection, key }))
+        after !== shown[at]!.after &&
+        free.has(placeOf({ collection, key })) &&
+        !passed.has(placeOf({ collection, key }))
           ? [{ collection, key, record: after }]
           : [],
       );
@@ -77,7 +85,7 @@ export function createOutstanding(): Outstanding {
       return end(id).flatMap((place) => {
         const held = under.get(place);
         under.delete(place);
-        return held === undefined ? [] : [held];
+        return held === undefined ? [] : [{ collection: held.collection, key: held.key, record: held.record } as Row];
       });
     },
     arrived(rows) {
@@ -85,8 +93,9 @@ export function createOutstanding(): Outstanding {
         const place = placeOf(row);
         const held = under.get(place);
         if (held === undefined) return true;
-        held.record = row.record;
         const theirs = { madeAt: row.madeAt, id: row.changeId };
+        held.record = row.record;
+        held.made = theirs;
         return [...(over.get(place) ?? [])].every((id) => isLater(theirs, made.get(id)!.by));
       });
     },
