@@ -1,7 +1,5 @@
-import { type Change, type Collection, type Made, type RecordOf, type ServerRow, isLater } from '@wimbel/contract';
+import { type Change, type Made, type ServerRow, isLater } from '@wimbel/contract';
 import { type Row, type Touched, placeOf } from '../store/effects.ts';
-
-type AnyRecord = RecordOf<Collection>;
 
 /**
  * What the server holds under changes that it has not answered yet, so that a change that does not come to hold is taken
