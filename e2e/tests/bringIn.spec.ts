@@ -126,7 +126,7 @@ function recordsOf(rows: { collection: string; record: object }[]): Records {
   return records!;
 }
 
-test('where what reads cannot be loaded, that is said, and what was pasted is read once it can be', async ({
+test('where what reads cannot be fetched, that is said, and what was pasted is read once it can be', async ({
   browser,
 }) => {
   const person = await Person.at(browser, { size: PHONE });
@@ -138,7 +138,7 @@ test('where what reads cannot be loaded, that is said, and what was pasted is re
     .getByLabel('Or paste cells here')
     .fill('Date,Swim\n2026-11-20,x\n2026-11-21,x\n2026-11-22,x\n2026-11-23,x\n');
   await person.button('Read what I pasted').click();
-  await expect(page.getByText(/What reads it could not be loaded\. Try again once you are online\./)).toBeVisible();
+  await expect(page.getByText(/reads it could not be fetched\. Try again once you are online\./)).toBeVisible();
   await page.unroute('**/reader-*.js');
   await person.button('Read what I pasted').click();
   await expect(page.getByText(/^4 days of 1 habit/)).toBeVisible();
@@ -147,7 +147,9 @@ test('where what reads cannot be loaded, that is said, and what was pasted is re
   await page.route('**/fileReader-*.js', (route) => route.abort());
   const file = { name: 'mine.json', mimeType: 'application/json', buffer: Buffer.from('{}') };
   await page.getByLabel('A Wimbel data file').setInputFiles(file);
-  await expect(page.getByText(/^mine\.json can’t be read\. What reads it could not be loaded/)).toBeVisible();
+  await expect(
+    page.getByText(/^mine\.json can’t be read\. The part of Wimbel that reads it could not be fetched/),
+  ).toBeVisible();
   await page.unroute('**/fileReader-*.js');
   await page.getByLabel('A Wimbel data file').setInputFiles(file);
   await expect(page.getByRole('dialog')).toContainText('This file cannot be brought in');

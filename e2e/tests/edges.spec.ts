@@ -156,23 +156,26 @@ test('scrollbars that take room leave a board all its days', async () => {
     args: CHROMIUM_ARGS,
     ignoreDefaultArgs: ['--hide-scrollbars'],
   });
-  const person = await Person.at(browser, { size: WIDE });
-  await person.openSample();
-  for (const span of ['week', 'month']) {
-    await person.visit(`/log?span=${span}`);
-    const board = person.page.getByRole('grid');
-    await expect(board.getByRole('row').nth(8)).toBeVisible();
-    const px = await board.evaluate((node) => ({
-      bar: (node as HTMLElement).offsetWidth - 2 - node.clientWidth,
-      beyond: node.scrollWidth - node.clientWidth,
-    }));
-    expect(px.bar, `${span}: lines beyond the board's foot are scrolled to with a bar`).toBeGreaterThan(4);
-    expect(px.beyond, `${span}: nothing lies beyond the board's side`).toBe(0);
-    const [day, figures] = [board.getByRole('columnheader').last(), board.getByTestId(/^figures-/).first()];
-    const [dayBox, figuresBox] = [(await day.boundingBox())!, (await figures.boundingBox())!];
-    expect(dayBox.x + dayBox.width, `${span}: the last day stands beside the figures`).toBeLessThanOrEqual(
-      figuresBox.x + 1,
-    );
+  try {
+    const person = await Person.at(browser, { size: WIDE });
+    await person.openSample();
+    for (const span of ['week', 'month']) {
+      await person.visit(`/log?span=${span}`);
+      const board = person.page.getByRole('grid');
+      await expect(board.getByRole('row').nth(8)).toBeVisible();
+      const px = await board.evaluate((node) => ({
+        bar: (node as HTMLElement).offsetWidth - 2 - node.clientWidth,
+        beyond: node.scrollWidth - node.clientWidth,
+      }));
+      expect(px.bar, `${span}: lines beyond the board's foot are scrolled to with a bar`).toBeGreaterThan(4);
+      expect(px.beyond, `${span}: nothing lies beyond the board's side`).toBe(0);
+      const [day, figures] = [board.getByRole('columnheader').last(), board.getByTestId(/^figures-/).first()];
+      const [dayBox, figuresBox] = [(await day.boundingBox())!, (await figures.boundingBox())!];
+      expect(dayBox.x + dayBox.width, `${span}: the last day stands beside the figures`).toBeLessThanOrEqual(
+        figuresBox.x + 1,
+      );
+    }
+  } finally {
+    await browser.close();
   }
-  await browser.close();
 });

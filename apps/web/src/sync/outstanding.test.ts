@@ -30,3 +30,13 @@ it('an answer to the latest is what the server holds, whatever arrived before', 
   outstanding.accepted('first');
   expect(outstanding.undone('second')).toEqual([{ collection: 'entries', key: KEY, record: entry('fog') }]);
 });
+
+it('what was heard of stands on the screen once nothing waits over it, in whatever order the answers come', () => {
+  const outstanding = createOutstanding();
+  outstanding.add(change('first', 1, 'fog'), touchedBy('', 'fog'));
+  outstanding.add(change('second', 3, 'sun'), touchedBy('fog', 'sun'));
+  const row = { collection: 'entries', key: KEY, revision: 9, madeAt: '2026-11-18T20:00:02.000Z', changeId: 'theirs' };
+  expect(outstanding.arrived([{ ...row, record: entry('calm') } as unknown as ServerRow])).toEqual([]);
+  expect(outstanding.undone('second')).toEqual([]);
+  expect(outstanding.accepted('first').back).toEqual([{ collection: 'entries', key: KEY, record: entry('calm') }]);
+});

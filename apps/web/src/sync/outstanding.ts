@@ -22,7 +22,8 @@ export type Outstanding = {
 };
 
 export function createOutstanding(): Outstanding {
-  const under = new Map<string, Row & { made?: Made }>();
+  /** What the server holds of a place; `made` once that was heard from the server. */
+  const under = new Map<string, { row: Row; made: Made | null }>();
   const made = new Map<string, { by: Change; touched: readonly Touched[] }>();
   const over = new Map<string, Set<string>>();
 
@@ -45,7 +46,8 @@ export function createOutstanding(): Outstanding {
       made.set(change.id, { by: change, touched });
       for (const each of touched) {
         const place = placeOf(each);
-        if (!under.has(place)) under.set(place, { collection: each.collection, key: each.key, record: each.before });
+        if (!under.has(place))
+          under.set(place, { row: { collection: each.collection, key: each.key, record: each.before }, made: null });
         over.set(place, (over.get(place) ?? new Set()).add(change.id));
       }
     },
@@ -58,32 +60,25 @@ export function createOutstanding(): Outstanding {
       const touched = shown.map((each) =>
         by !== undefined && by.record !== null && placeOf(each) === placeOf(by) ? { ...each, after: by.record } : each,
       );
-      /** An answer may come after what the server holds by now, which is the later of the two. */
-      const isOver = (place: string): boolean => {
-        const later = under.get(place)?.made;
-        return by !== undefined && later !== undefined && isLater(later, by);
-      };
-      const passed = new Set(touched.map(placeOf).filter(isOver));
-      for (const each of touched) {
-        const held = under.get(placeOf(each));
-        if (held !== undefined && !passed.has(placeOf(each))) held.record = each.after;
-      }
       const free = new Set(end(id));
-      for (const place of free) under.delete(place);
-      const back = touched.flatMap(({ collection, key, after }, at) =>
-        after !== shown[at]!.after &&
-        free.has(placeOf({ collection, key })) &&
-        !passed.has(placeOf({ collection, key }))
-          ? [{ collection, key, record: after }]
-          : [],
-      );
+      const back = touched.flatMap(({ collection, key, after }, at): Row[] => {
+        const place = placeOf({ collection, key });
+        const held = under.get(place);
+        // The answer may come after something later was heard of, which then is what the server holds.
+        const isPassed = by !== undefined && held !== undefined && held.made !== null && isLater(held.made, by);
+        if (held !== undefined && !isPassed) held.row = { collection, key, record: after };
+        if (!free.has(place)) return [];
+        under.delete(place);
+        if (isPassed) return [held.row];
+        return after === shown[at]!.after ? [] : [{ collection, key, record: after }];
+      });
       return { touched, back };
     },
     undone(id) {
       return end(id).flatMap((place) => {
         const held = under.get(place);
         under.delete(place);
-        return held === undefined ? [] : [{ collection: held.collection, key: held.key, record: held.record } as Row];
+        return held === undefined ? [] : [held.row];
       });
     },
     arrived(rows) {
@@ -92,7 +87,7 @@ export function createOutstanding(): Outstanding {
         const held = under.get(place);
         if (held === undefined) return true;
         const theirs = { madeAt: row.madeAt, id: row.changeId };
-        held.record = row.record;
+        held.row = { collection: row.collection, key: row.key, record: row.record };
         held.made = theirs;
         return [...(over.get(place) ?? [])].every((id) => isLater(theirs, made.get(id)!.by));
       });

@@ -21,7 +21,8 @@ export const FAULT_WORDS: Record<GridFault, string> = {
 
 /** Why what reads beside the screen ended, and what to do. */
 export function readingFault(error: unknown): string {
-  if (error instanceof NotFetched) return 'What reads it could not be loaded. Try again once you are online.';
+  if (error instanceof NotFetched)
+    return 'The part of Wimbel that reads it could not be fetched. Try again once you are online.';
   // Larger than a list, a text or the stack can be; a worker hands errors on by their name.
   if ((error as Partial<Error> | null)?.name === 'RangeError')
     return 'It is more than this device can take. Save one year of it as a file of its own.';

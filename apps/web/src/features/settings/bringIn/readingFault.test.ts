@@ -49,11 +49,13 @@ it('any other fault is not put on the size of the file', async () => {
   end();
 });
 
-it('what reads and could not be loaded is told from what broke', async () => {
+it('what reads and could not be fetched is told from what broke', async () => {
   const unfetched = aWorker();
   const { broken } = beside<Work>(unfetched.worker);
   unfetched.tell({});
-  expect(await wordsOf(broken)).toBe('What reads it could not be loaded. Try again once you are online.');
+  expect(await wordsOf(broken)).toBe(
+    'The part of Wimbel that reads it could not be fetched. Try again once you are online.',
+  );
   unfetched.end();
 
   const broke = aWorker();
