@@ -59,14 +59,14 @@ export function daysKept(kept: unknown): EntryYear | null {
   const texts = daysOf(year);
   if (typeof marks !== 'string' || marks.length !== texts.length) return null;
   if (typeof others !== 'object' || others === null) return null;
-  const entries: (Entry | null)[] = [];
-  for (const [at, day] of texts.entries()) {
+  const entries = new Array<Entry | null>(texts.length).fill(null);
+  for (let at = 0; at < texts.length; at++) {
     const letter = marks[at]!;
+    if (letter === NOTHING) continue;
     const mark = MARKS[letter];
     const other = letter === OTHER ? others[at] : undefined;
-    if (mark !== undefined) entries.push({ habitId, day, mark });
-    else if (letter === NOTHING) entries.push(null);
-    else if (typeof other === 'object' && other !== null) entries.push(other);
+    if (mark !== undefined) entries[at] = { habitId, day: texts[at]!, mark };
+    else if (typeof other === 'object' && other !== null) entries[at] = other;
     else return null;
   }
   return entries;

@@ -7,10 +7,9 @@ import type { Entry, Habit, Schedule } from '../record/records.ts';
 import { OUTCOMES, type Outcome, recordedOutcome } from './outcome.ts';
 import { layPeriods, layPeriodsAgain } from './periods.ts';
 import { type AskKind, PARTS_PER_DAY, askKindOf, namesDay, owedParts } from './schedule.ts';
-import { heldTerms, termsIndexOn, termsOn } from './terms.ts';
+import { type HeldTerms, heldTerms, termsIndexOn, termsOn } from './terms.ts';
 import {
   ASKED,
-  type Counts,
   DUE,
   FLEXIBLE_MONTHLY,
   FLEXIBLE_WEEKLY,
@@ -21,7 +20,8 @@ import {
   type Track,
 } from './track.ts';
 
-const codeOf = (outcome: Outcome): number => OUTCOMES.indexOf(outcome);
+const CODES = Object.fromEntries(OUTCOMES.map((outcome, code) => [outcome, code])) as Record<Outcome, number>;
+const codeOf = (outcome: Outcome): number => CODES[outcome];
 const [OUTSIDE, BLANK, PAUSED, PART, DONE, REST] = (
   ['outside', 'blank', 'paused', 'part', 'done', 'rest'] as const
 ).map(codeOf) as [number, number, number, number, number, number];
@@ -54,38 +54,36 @@ export const buildTrack = (habit: Habit, entries: readonly Entry[], today: Plain
 export function layTrack(habit: Habit, entries: EntryYears, today: PlainDay, weekStart: Weekday): Track {
   const recorded = recordedSpan(entries, today);
   const first = Math.min(dayOf(habit.startsOn), recorded?.first ?? Infinity);
-  const frame: Pick<Track, 'terms' | 'first' | 'last' | 'pauses'> = {
-    terms: heldTerms(habit.terms),
-    first,
-    last:
-      habit.endsOn === undefined || habit.endsOn === null
-        ? null
-        : Math.max(dayOf(habit.endsOn), recorded?.last ?? -Infinity),
-    pauses: (habit.pauses ?? []).map((pause) => ({ first: dayOf(pause.from), last: dayOf(pause.to) })),
-  };
+  const terms = heldTerms(habit.terms);
+  const endsOn = habit.endsOn ?? null;
   // Six days past the year, so that a week across the year's end lies wholly inside.
   const horizon = yearSpan(yearOfDay(today)).last + 6;
   const length = Math.max(0, horizon - first + 1);
   const known = Math.max(0, today - first + 1);
-  const kinds = new Set(frame.terms.map(({ schedule }) => askKindOf(schedule)));
+  const kinds = new Set(terms.map(({ schedule }) => askKindOf(schedule)));
   const isFlexible = kinds.has('weeks') || kinds.has('months');
+  const { outcomes, asks, planSums, doneSums, keptSums } = columnsOf(length, known, kinds.has('days'));
+  // Each by its name: spread into it, they take many times as long.
   const track: Track = {
-    ...frame,
+    terms,
+    first,
+    last: endsOn === null ? null : Math.max(dayOf(endsOn), recorded?.last ?? -Infinity),
+    pauses: (habit.pauses ?? []).map((pause) => ({ first: dayOf(pause.from), last: dayOf(pause.to) })),
     habit,
     today,
     weekStart,
     horizon,
     counted: today,
-    outcomes: new Uint8Array(length),
-    asks: new Uint8Array(length),
-    planSums: length * PARTS_PER_DAY < 2 ** 32 ? new Uint32Array(length + 1) : new Float64Array(length + 1),
-    doneSums: counts(known + 1),
-    keptSums: counts(kinds.has('days') ? known + 1 : 1),
-    rests: new Int32Array(0),
-    amounts: new Float64Array(habit.measure.kind === 'amount' ? known : 0),
+    outcomes,
+    asks,
+    planSums,
+    doneSums,
+    keptSums,
+    rests: NO_DAYS,
+    amounts: habit.measure.kind === 'amount' ? new Float64Array(known) : NO_AMOUNTS,
     weeks: null,
     months: null,
-    needs: new Uint16Array(isFlexible ? known : 0),
+    needs: isFlexible ? new Uint16Array(known) : NO_NEEDS,
   };
   layOutcomes(track, entries);
   layAsks(track);
@@ -121,6 +119,34 @@ function layOutcomes(track: Track, entries: EntryYears): void {
   }
 }
 
+const NO_DAYS = new Int32Array(0);
+const NO_AMOUNTS = new Float64Array(0);
+const NO_NEEDS = new Uint16Array(0);
+
+/**
+ * The columns that every track has, all in one buffer: each buffer of its own would take longer to make than to fill. Of
+ * `length` days, `known` of them up to today.
+ */
+function columnsOf(length: number, known: number, isFixed: boolean): Columns {
+  const PlanSums = length * PARTS_PER_DAY < 2 ** 32 ? Uint32Array : Float64Array;
+  const Sums = known + 1 < 2 ** 16 ? Uint16Array : Int32Array;
+  const keptLength = isFixed ? known + 1 : 1;
+  // Bytes are read four at a time, so each column of them begins at a place of four.
+  const bytes = Math.ceil(length / 4) * 4;
+  const sumsAt = (length + 1) * PlanSums.BYTES_PER_ELEMENT;
+  const outcomesAt = sumsAt + Math.ceil(((known + 1 + keptLength) * Sums.BYTES_PER_ELEMENT) / 4) * 4;
+  const buffer = new ArrayBuffer(outcomesAt + 2 * bytes);
+  return {
+    planSums: new PlanSums(buffer, 0, length + 1),
+    doneSums: new Sums(buffer, sumsAt, known + 1),
+    keptSums: new Sums(buffer, sumsAt + (known + 1) * Sums.BYTES_PER_ELEMENT, keptLength),
+    outcomes: new Uint8Array(buffer, outcomesAt, length),
+    asks: new Uint8Array(buffer, outcomesAt + bytes, length),
+  };
+}
+
+type Columns = Pick<Track, 'planSums' | 'doneSums' | 'keptSums' | 'outcomes' | 'asks'>;
+
 /** The ask bits of a day that asks something, by the schedule in force. */
 const bitsOf = (kind: AskKind): { flexible: number; owed: number } =>
   kind === 'weeks'
@@ -143,50 +169,75 @@ function namedWeekdays(schedule: Schedule): boolean[] | null {
   }
 }
 
+/** Days of a track that can ask nothing, by their place: 1 where one lies in a pause; null without pauses. */
+function pausedDays({ first, outcomes, pauses }: Track): Uint8Array | null {
+  if (pauses.length === 0) return null;
+  const paused = new Uint8Array(outcomes.length);
+  for (const pause of pauses) paused.fill(1, Math.max(0, pause.first - first), Math.max(0, pause.last - first + 1));
+  return paused;
+}
+
 /** What each day asks, and the running plan, stretch by stretch of the same terms. */
 function layAsks(track: Track): void {
-  const { terms, first, outcomes, asks, planSums, pauses } = track;
-  const length = outcomes.length;
-  const paused = new Uint8Array(pauses.length > 0 ? length : 0);
-  for (const pause of pauses) paused.fill(1, Math.max(0, pause.first - first), Math.max(0, pause.last - first + 1));
-  let plan = 0;
+  const { terms, first, outcomes } = track;
+  const paused = pausedDays(track);
   let i = 0;
-  for (let index = termsIndexOn(terms, first); index < terms.length && i < length; index++) {
-    const { schedule, from } = terms[index]!;
-    const end = index + 1 < terms.length ? Math.min(length, terms[index + 1]!.from - first) : length;
-    const kind = askKindOf(schedule);
-    if (kind === 'days') {
-      const named = namedWeekdays(schedule);
-      let weekday = weekdayOf(first + i);
-      for (; i < end; i++) {
-        const outcome = outcomes[i]!;
-        const isNamed = named === null ? namesDay(schedule, from, first + i) : named[weekday]!;
-        weekday = weekday === 6 ? 0 : weekday + 1;
-        if (isNamed && outcome !== OUTSIDE && paused[i] !== 1) {
-          asks[i] = outcome === REST ? ASKED : ASKED | DUE;
-          plan += PARTS_PER_DAY;
-        }
-        planSums[i + 1] = plan;
-      }
-      continue;
+  for (let index = termsIndexOn(terms, first); index < terms.length && i < outcomes.length; index++) {
+    const end = index + 1 < terms.length ? Math.min(outcomes.length, terms[index + 1]!.from - first) : outcomes.length;
+    if (end <= i) continue;
+    if (askKindOf(terms[index]!.schedule) === 'days') layFixed(track, terms[index]!, paused, i, end);
+    else layFlexible(track, terms[index]!.schedule, paused, i, end);
+    i = end;
+  }
+}
+
+/** What fixed terms ask of the days from place `from` up to `end`. */
+function layFixed(track: Track, terms: HeldTerms, paused: Uint8Array | null, from: number, end: number): void {
+  const { first, outcomes, asks, planSums } = track;
+  const { schedule } = terms;
+  let plan = planSums[from]!;
+  // Where every day is asked, which is most, few of them have to be looked at.
+  const daily = schedule.kind === 'daily' && paused === null ? insideOf(track, from, end) : from;
+  asks.fill(ASKED | DUE, from, daily);
+  for (let i = from; i < daily; i++) planSums[i + 1] = plan += PARTS_PER_DAY;
+  for (let i = outcomes.indexOf(REST, from); i >= 0 && i < daily; i = outcomes.indexOf(REST, i + 1)) asks[i] = ASKED;
+  const named = namedWeekdays(schedule);
+  let weekday = weekdayOf(first + daily);
+  for (let i = daily; i < end; i++) {
+    const outcome = outcomes[i]!;
+    const isNamed = named === null ? namesDay(schedule, terms.from, first + i) : named[weekday]!;
+    weekday = weekday === 6 ? 0 : weekday + 1;
+    if (isNamed && outcome !== OUTSIDE && paused?.[i] !== 1) {
+      asks[i] = outcome === REST ? ASKED : ASKED | DUE;
+      plan += PARTS_PER_DAY;
     }
-    const { flexible, owed } = bitsOf(kind);
-    while (i < end) {
-      // What a flexible day owes is the same all month.
-      const parts = owedParts(schedule, first + i);
-      const monthEnd = Math.min(end, monthSpan(monthOfDay(first + i)).last - first + 1);
-      for (; i < monthEnd; i++) {
-        const outcome = outcomes[i]!;
-        const asksSomething = outcome !== OUTSIDE && paused[i] !== 1;
-        if (asksSomething) plan += parts;
-        asks[i] = !asksSomething ? flexible : outcome === REST ? flexible | PLANNED : flexible | PLANNED | owed;
-        planSums[i + 1] = plan;
-      }
+    planSums[i + 1] = plan;
+  }
+}
+
+/** What flexible terms ask of the days from place `from` up to `end`. */
+function layFlexible(track: Track, schedule: Schedule, paused: Uint8Array | null, from: number, end: number): void {
+  const { first, outcomes, asks, planSums } = track;
+  const { flexible, owed } = bitsOf(askKindOf(schedule));
+  let plan = planSums[from]!;
+  let i = from;
+  while (i < end) {
+    // What a flexible day owes is the same all month.
+    const parts = owedParts(schedule, first + i);
+    const monthEnd = Math.min(end, monthSpan(monthOfDay(first + i)).last - first + 1);
+    for (; i < monthEnd; i++) {
+      const outcome = outcomes[i]!;
+      const asksSomething = outcome !== OUTSIDE && paused?.[i] !== 1;
+      if (asksSomething) plan += parts;
+      asks[i] = !asksSomething ? flexible : outcome === REST ? flexible | PLANNED : flexible | PLANNED | owed;
+      planSums[i + 1] = plan;
     }
   }
 }
 
-const counts = (length: number): Counts => (length < 2 ** 16 ? new Uint16Array(length) : new Int32Array(length));
+/** The end of those of some places that lie in the active span. */
+const insideOf = ({ first, last }: Track, from: number, end: number): number =>
+  last === null ? end : Math.max(from, Math.min(end, last - first + 1));
 
 /** Planned days up to today that are marked rest. */
 function restsOf({ first, doneSums, outcomes, asks }: Track): Int32Array {
@@ -207,17 +258,21 @@ function countedOf({ first, today, outcomes }: Track): PlainDay {
 function addUp(track: Track, from: number): void {
   const { outcomes, asks, doneSums, keptSums } = track;
   const known = doneSums.length - 1;
+  // After the last day that is done nothing is added any more.
+  const end = Math.max(from, Math.min(known, outcomes.lastIndexOf(DONE) + 1));
   let done = doneSums[from]!;
-  for (let i = from; i < known; i++) {
-    done += outcomes[i] === DONE ? 1 : 0;
+  for (let i = from; i < end; i++) {
+    if (outcomes[i] === DONE) done++;
     doneSums[i + 1] = done;
   }
+  doneSums.fill(done, end + 1);
   if (keptSums.length === 1) return;
   let kept = keptSums[from]!;
-  for (let i = from; i < known; i++) {
-    kept += outcomes[i] === DONE && (asks[i]! & DUE) !== 0 ? 1 : 0;
+  for (let i = from; i < end; i++) {
+    if (outcomes[i] === DONE && (asks[i]! & DUE) !== 0) kept++;
     keptSums[i + 1] = kept;
   }
+  keptSums.fill(kept, end + 1);
 }
 
 /** An entry of a day as it is now; null where there is none any more. */
