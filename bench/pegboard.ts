@@ -13,7 +13,7 @@ const HABITS = 400;
 const FIRST = '2024-01-01';
 const DAYS = 366;
 const LOG = '/log?span=year&day=2024-12-31';
-const OPENINGS = 5;
+const OPENINGS = 15;
 const TAPS = 40;
 
 /** The bare page, built as the app is, on a port of its own. */

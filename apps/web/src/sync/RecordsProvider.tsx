@@ -23,7 +23,7 @@ import { whenChosen } from './chosenTab.ts';
 import { accountOfDevice, keepAccountOfDevice } from './deviceAccount.ts';
 import { openOutboxStore } from './outboxStore.ts';
 import { type Live, openLive } from './live.ts';
-import { openRecordStore } from './recordStore.ts';
+import { recordStoreOf } from './recordAhead.ts';
 import { type RootState, type Store, createStore, useAppDispatch, useAppSelector } from '../store/store.ts';
 import { type Sync, startSync } from './sync.ts';
 import { type Step, changesBack, stepOf } from '../store/undo.ts';
@@ -156,7 +156,7 @@ function useSync(store: Store, accountId: string | null): React.RefObject<Sync |
   const sync = useRef<Sync | null>(null);
   useEffect(() => {
     if (accountId === null) return;
-    const running = startSync({ store, api, outbox, record: openRecordStore(accountId), accountId });
+    const running = startSync({ store, api, outbox, record: recordStoreOf(accountId), accountId });
     sync.current = running;
     let live: Live | null = null;
     const leave = whenChosen(`wimbel.listening.${accountId}`, () => {

@@ -36,6 +36,8 @@ export type KeptRecord = {
 export type RecordStore = {
   /** What is kept; null where nothing is, or not yet the whole of it, or some of it is damaged. */
   read: () => Promise<KeptRecord | null>;
+  /** The revision that what is kept is up to; null where nothing is. */
+  revision: () => Promise<number | null>;
   /** Which change made some records what they are; those that are not there are left out. */
   madeOf: (places: readonly Place[]) => Promise<Map<string, Made>>;
   /**
@@ -72,6 +74,7 @@ export const recordDatabase = (accountId: string): string => `wimbel.record.${ac
 /** Keeps nothing: for a device that has no IndexedDB, and for tests. */
 export const NO_RECORD_STORE: RecordStore = {
   read: async () => null,
+  revision: async () => null,
   madeOf: async () => new Map(),
   put: async () => undefined,
   clear: async () => undefined,
@@ -90,34 +93,36 @@ export function openRecordStore(accountId: string): RecordStore {
   return {
     async read() {
       const tx = (await database()).transaction(['about', 'records', 'entries']);
-      const about = await tx.objectStore('about').get('record');
+      const [about, rows, years] = await Promise.all([
+        tx.objectStore('about').get('record'),
+        partsOf(tx.objectStore('records'), 400),
+        partsOf(tx.objectStore('entries'), 50),
+      ]);
       if (about === undefined || !about.isWhole) return null;
-      const rows = await allOf(tx.objectStore('records'), 400);
-      const years = await allOf(tx.objectStore('entries'), 50);
-      // What is damaged is not guessed at: the whole is fetched anew, and laid over it.
-      if (!rows.every(isRow)) return null;
       const entries: Record<string, Record<number, EntryYear>> = {};
+      // What is damaged is not guessed at: the whole is fetched anew, and laid over it.
       let isDamaged = false;
-      await bitByBit(
-        years,
-        (kept) => {
-          const days = daysKept(kept);
-          if (days === null) isDamaged = true;
-          else (entries[kept.habitId] ??= {})[kept.year] = days;
-          if (days !== null && !isPacked(kept)) unpacked.add(yearKey(kept.habitId, kept.year));
-        },
-        () => isDamaged,
-      );
-      if (isDamaged) return null;
+      const take = (kept: KeptYear): void => {
+        const days = daysKept(kept);
+        if (days === null) isDamaged = true;
+        else (entries[kept.habitId] ??= {})[kept.year] = days;
+        if (days !== null && !isPacked(kept)) unpacked.add(yearKey(kept.habitId, kept.year));
+      };
+      for (const part of years) await bitByBit(await part, take, () => isDamaged);
+      const held = (await Promise.all(rows)).flat();
+      if (isDamaged || !held.every(isRow)) return null;
       return {
         revision: about.revision,
         latest: about.latest ?? null,
         // In the order in which the server would tell them.
-        rows: rows
+        rows: held
           .sort((a, b) => a.revision - b.revision)
           .flatMap(({ collection, key, record }) => (record === null ? [] : [{ collection, key, record }])),
         entries,
       };
+    },
+    async revision() {
+      return (await (await database()).get('about', 'record'))?.revision ?? null;
     },
     async madeOf(places) {
       const found = new Map<string, Made>();
@@ -174,18 +179,23 @@ export function openRecordStore(accountId: string): RecordStore {
   };
 }
 
-/** Everything of a store, some at once: the page is blocked for as long as what one answer brings is unpacked. */
-async function allOf<V>(
+/**
+ * Everything of a store, some at once, each part as soon as it is there: the page is blocked for as long as what one answer
+ * brings is unpacked. All are asked for together, so that nobody waits for the way there and back in between.
+ */
+async function partsOf<V>(
   store: { getAllKeys: () => Promise<string[]>; getAll: (range: IDBKeyRange) => Promise<V[]> },
   atOnce: number,
-): Promise<V[]> {
+): Promise<Promise<V[]>[]> {
   const keys = await store.getAllKeys();
-  const values: V[] = [];
+  const parts: Promise<V[]>[] = [];
   for (let at = 0; at < keys.length; at += atOnce) {
-    const last = Math.min(keys.length, at + atOnce) - 1;
-    values.push(...(await store.getAll(IDBKeyRange.bound(keys[at], keys[last]))));
+    const part = store.getAll(IDBKeyRange.bound(keys[at], keys[Math.min(keys.length, at + atOnce) - 1]));
+    // One that fails is told of where it is taken, which others before it may keep from coming to.
+    part.catch(() => undefined);
+    parts.push(part);
   }
-  return values;
+  return parts;
 }
 
 type Stores = (typeof STORES)[number][];

@@ -1,3 +1,4 @@
+import '../../sync/recordAhead.ts';
 import { Slot } from 'expo-router';
 import { ErrorBoundary } from 'react-error-boundary';
 import { RecordsProvider } from '../../sync/RecordsProvider.tsx';

@@ -182,7 +182,15 @@ export function Pegboard(props: Props) {
               />
             )}
           </View>
-          <Foot {...edges} tracks={tracks} kind={kind} span={span} over={over} rowIndex={lines.length + 2} />
+          <Foot
+            {...edges}
+            layout={layout}
+            tracks={tracks}
+            kind={kind}
+            span={span}
+            over={over}
+            rowIndex={lines.length + 2}
+          />
         </View>
       </Card>
       {range !== null && !draws ? (
@@ -239,12 +247,14 @@ function Foot({
   kind,
   span,
   over,
+  layout,
   ...edges
 }: Omit<
   React.ComponentProps<typeof PegboardFoot>,
-  'tracks' | 'totals' | 'passMark' | 'weekStart' | 'marks' | 'together'
+  'columns' | 'tracks' | 'totals' | 'passMark' | 'weekStart' | 'marks' | 'together'
 > &
-  Pick<Props, 'tracks' | 'over'>) {
+  Pick<Props, 'tracks' | 'over'> & { layout: BoardLayout }) {
+  const columns = useAfterFirst(layout);
   const { weekStart, passMark } = useAppSelector(selectSettings);
   const marks = useAppSelector(selectDayMarks);
   const totals = useTotalsOf(over?.tracks ?? null);
@@ -260,6 +270,7 @@ function Foot({
   return (
     <PegboardFoot
       {...edges}
+      columns={columns}
       span={shown.span}
       kind={shown.kind}
       tracks={active}
@@ -271,6 +282,16 @@ function Foot({
       together={together}
     />
   );
+}
+
+const NO_DAYS: BoardLayout['columns'] = [];
+
+/** The days that are drawn, but not with the first lines: what stands below them waits for these. */
+function useAfterFirst({ days, columns, isFirst }: BoardLayout): BoardLayout['columns'] {
+  const [held, setHeld] = useState<Pick<BoardLayout, 'days' | 'columns'>>({ days, columns: NO_DAYS });
+  if (!isFirst && held.columns !== columns) setHeld({ days, columns });
+  if (!isFirst) return columns;
+  return held.days === days ? held.columns : NO_DAYS;
 }
 
 /** "12 days of 3 habits": the days up to today that are picked. */

@@ -84,8 +84,9 @@ export function useBoardLayout(tracks: readonly Track[], kind: LogSpan, span: Da
     habits,
     columns,
     drawn,
+    isFirst,
     // Its lines come once it knows how much room it has, and not all at once.
-    isComing: drawn.length < near.length || (!isMeasured && lines.length > 0),
+    isComing: lines.length > 0 && (isFirst || !isMeasured),
     dayCount,
     isWide,
   };

@@ -1,4 +1,4 @@
-import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 
 /** What is drawn moves on in steps, so that most scrolling changes nothing. */
 const STEP_PX = 120;
@@ -49,6 +49,8 @@ export function useWindowed() {
       ),
     );
   }, []);
+  // The first time at once: to be told of it takes the page a frame more.
+  useLayoutEffect(measure, [measure]);
   const { left, right, top, bottom } = seenFrom(at, size);
   useEffect(() => {
     drawn.current = { left, right, top, bottom };
