@@ -1,6 +1,6 @@
 import { closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, STATE, aptInstall, checkNode, reportFault, say, show } from '../tools/system.mjs';
+import { ROOT, STATE, Trouble, aptInstall, checkNode, reportFault, say, show } from '../tools/system.mjs';
 
 const CHROMIUM = '/usr/bin/chromium';
 /** What figures the workbook's formulas out, to compare them with the report. */
@@ -67,7 +67,6 @@ async function main() {
   checkNode();
   const { ensurePackages } = await import('../tools/packages.mjs');
   const { dropCluster, ensurePostgres } = await import('../tools/postgres.mjs');
-  const { buildServer, buildWeb } = await import('../tools/build.mjs');
   ensurePackages();
   ensurePostgres();
   if (!existsSync(CHROMIUM)) {
@@ -83,10 +82,9 @@ async function main() {
   // What an interrupted run may have left.
   for (const cluster of ['server-tests', 'e2e', 'cuts', 'histories']) dropCluster(cluster);
 
-  // What only reads runs beside the tests, so that both processors have work.
-  await Promise.all([checks(), tests()]);
-  await buildWeb();
-  await buildServer();
+  // What only reads runs beside the tests, and what the browser is to be shown is built there, so that both processors have work.
+  const [code] = await Promise.all([checks().then(() => show('node', ['scripts/build.mjs'])), tests()]);
+  if (code !== 0) throw new Trouble('What the browser is to be shown could not be built.');
   await check('histories of three devices', 'npx', ['tsx', 'e2e/soak/histories.ts', '2000']);
   await browser('as a person, in a browser');
 
