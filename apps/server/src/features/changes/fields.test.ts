@@ -1,4 +1,4 @@
-import type { Change } from '@wimbel/contract';
+import { type Change, type Made, isLater } from '@wimbel/contract';
 import type { Habit } from '@wimbel/core';
 import { type TestPerson, type TestServer, change, habitRecord, startTestServer } from '../../testing/testServer.ts';
 
@@ -61,6 +61,30 @@ it('of the same field the later holds, whoever comes first; of two notes the ear
       note: 'Late\n\n— Written on another device at the same time —\nEarly',
     });
   }
+});
+
+it('what was put together is later than all that went into it, so that no device keeps one of those instead', async () => {
+  await person.apply(first());
+  const place = async () => (await person.since()).rows.find(({ key }) => key === 'h')!;
+  const changes = [
+    { ...made(renamed, 5), id: 'c-renamed' },
+    { ...made({ ...began, icon: 'music' }, 5), id: 'b-icon' },
+    { ...made(paused, 3), id: 'a-paused' },
+    { ...made({ ...began, partOfDay: 'evening' }, 4), id: 'd-evening' },
+    { ...made({ ...began, aim: 'quit' }, 6), id: 'a-quit' },
+  ];
+  const heard: Made[] = [];
+  for (const each of changes) {
+    await person.apply(each);
+    const { madeAt, changeId } = await place();
+    const now = { madeAt, id: changeId };
+    for (const before of [each, ...heard]) if (before.id !== changeId) expect(isLater(now, before)).toBe(true);
+    heard.push(each, now);
+  }
+  expect((await place()).record).toEqual({
+    ...renamed,
+    ...{ icon: 'music', pauses: paused.pauses, partOfDay: 'evening', aim: 'quit' },
+  });
 });
 
 it('sent again it changes nothing, and a device goes on from what it made itself', async () => {

@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { type Change, type ChangeResult, type Collection, checkRecord, keyOf } from '@wimbel/contract';
 import { mergeInto, partsChanged } from '@wimbel/core';
-import { togetherId } from './journal.ts';
+import { togetherId, togetherOrigin } from './journal.ts';
 import { type AnyRecord, type Logged, type Origin, type PartOrigins, isLater } from './queries.ts';
 import { issuesAgainstOthers } from './relations.ts';
 import { seenWith } from './seen.ts';
@@ -97,9 +97,8 @@ export async function decideFields(
   if ((await issuesAgainstOthers(state, collection, checked.record, before.record)).length > 0) return null;
   // Who says last what stands here already is written down too: else one of in between would win over it.
   if (merged.taken.length > 0 || !isDeepStrictEqual(checked.record, before.record)) {
-    const changedAt = isLater(origin, before) ? madeAt : before.changedAt;
     const parts = partsWith(before, merged.taken, isWhole, origin);
-    state.put(collection, key, checked.record, { changedAt, changeId: togetherId(id) }, parts);
+    state.put(collection, key, checked.record, togetherOrigin(origin, before), parts);
   }
   return { id, status: 'superseded' };
 }

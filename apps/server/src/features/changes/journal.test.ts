@@ -1,4 +1,4 @@
-import type { Change } from '@wimbel/contract';
+import { type Change, isLater } from '@wimbel/contract';
 import type { JournalPage } from '@wimbel/core';
 import { type TestPerson, type TestServer, change, startTestServer } from '../../testing/testServer.ts';
 
@@ -59,6 +59,23 @@ describe('a page that two devices write', () => {
       const { revision } = await person.since();
       expect(said(await person.apply(isLaterFirst ? early : late))).toEqual(['superseded']);
       expect((await person.since()).revision).toBe(revision);
+    }
+  });
+
+  it('that is made of two is later than either, whoever comes first', async () => {
+    for (const ids of [
+      ['a', 'b'],
+      ['b', 'a'],
+    ]) {
+      person = await server.signUp();
+      await person.apply(written(began, undefined, 1));
+      const late = { ...written(page({ ...began, mood: 4 }), began, 3), id: ids[0]! };
+      const early = { ...written(page({ text: 'Rain, wind' }), began, 2), id: ids[1]! };
+      await person.apply(late);
+      await person.apply(early);
+      const { madeAt, changeId, record } = (await person.since()).rows.find(({ key }) => key === 'p')!;
+      expect(record).toEqual(page({ text: 'Rain, wind', mood: 4 }));
+      for (const each of [late, early]) expect(isLater({ madeAt, id: changeId }, each)).toBe(true);
     }
   });
 

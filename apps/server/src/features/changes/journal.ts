@@ -9,8 +9,17 @@ import type { State } from './state.ts';
 
 const empty = ({ id, day, part }: JournalPage): JournalPage => ({ id, day, part });
 
-/** The change that made one page of two names the change that led to it, so that sending that again is known. */
+/** The change that made one record of two names the later of them, so that sending that again is known. */
 export const togetherId = (id: string): string => `${id.slice(0, LIMITS.idLength - 1)}+`;
+
+/**
+ * When and by which change what two changes were put together into was written: later than either, for whoever heard of one of
+ * them takes in nothing earlier.
+ */
+export function togetherOrigin(origin: Origin, before: Origin): Origin {
+  const { changedAt, changeId } = isLater(origin, before) ? origin : before;
+  return { changedAt, changeId: togetherId(changeId) };
+}
 
 /** The page that holds what would be lost, of the same day and part, with an id that the same change gives again. */
 const asideId = (pageId: string, changeId: string): string =>
@@ -46,15 +55,15 @@ export async function decideTogether(
   const [earlier, late] = isLater(origin, before) ? [theirs, mine] : [mine, theirs];
   const { page, lost } = mergedPage(began, earlier, late);
   if (isEmptyPage(page)) return null;
-  const changedAt = late === mine ? madeAt : before.changedAt;
+  const together = togetherOrigin(origin, before);
   if (!isDeepStrictEqual(page, before.record)) {
     const parts = { of: {}, seen: seenWith(before, id) };
-    state.put('journal', key, page, { changedAt, changeId: togetherId(id) }, parts);
+    state.put('journal', key, page, together, parts);
   }
   const aside = asideId(key, id);
   // Once it was put aside it is the person's: sent again, it does not come back.
   if (lost !== null && (await state.logged('journal', aside)) === null) {
-    state.put('journal', aside, { ...empty(page), ...lost, id: aside }, { changedAt, changeId: togetherId(id) });
+    state.put('journal', aside, { ...empty(page), ...lost, id: aside }, together);
   }
   return { id, status: 'superseded' };
 }
