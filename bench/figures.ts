@@ -112,8 +112,7 @@ function compare({ habits, totals }: Reckoning, book: ReferenceBook): void {
     check(`years of ${index}`, [...habit.yearsDone], [...row.years]);
     check(`streak of ${index}`, [habit.streak.current, habit.streak.longest], [row.current, row.longest]);
     const { kept } = habit;
-    if (kindOf(index) === 'daily' || kindOf(index) === 'secondDay')
-      check(`kept of ${index}`, [kept.all.kept, kept.all.asked], [row.kept, row.due]);
+    if (kindOf(index) === 'daily') check(`kept of ${index}`, [kept.all.kept, kept.all.asked], [row.kept, row.due]);
   });
   check('day scores', [...totals.done, ...totals.due], [...reference.totals.done, ...reference.totals.due]);
 }

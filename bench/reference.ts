@@ -50,11 +50,11 @@ export function scanRow(book: ReferenceBook, row: ReferenceBook['rows'][number],
 function scanFixed(book: ReferenceBook, row: ReferenceBook['rows'][number], all: ReferenceDays): ReferenceRow {
   const { days, weekOf, monthOf, yearOf } = book;
   const marks = row.done;
-  const stride = row.kind === 'daily' ? 0 : 1;
+  const every = row.kind === 'daily' ? 1 : 2;
   const weeks = new Int32Array(places(weekOf));
   const months = new Int32Array(places(monthOf));
   const years = new Int32Array(places(yearOf));
-  let [done, due, kept, run, longest] = [0, 0, 0, 0, 0];
+  let [done, due, kept, run, longest, next] = [0, 0, 0, 0, 0, 0];
   for (let i = 0; i < days; i++) {
     const isDone = marks[i]!;
     if (isDone === 1) {
@@ -63,7 +63,13 @@ function scanFixed(book: ReferenceBook, row: ReferenceBook['rows'][number], all:
       years[yearOf[i]!]!++;
       done++;
     }
-    if ((i & stride) === 1) continue;
+    // The next day is so many days after the last one asked or done; every done day makes the run longer.
+    const isAsked = i >= next;
+    if (isAsked || isDone === 1) next = i + every;
+    if (!isAsked) {
+      if (isDone === 1 && ++run > longest) longest = run;
+      continue;
+    }
     all.due[i]!++;
     if (isDone === 1) {
       all.done[i]!++;

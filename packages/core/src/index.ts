@@ -150,6 +150,9 @@ export {
   quotaVerdict,
   quotaHistory,
 } from './habit/periods.ts';
+export { type Asked, askedBetween, wholeAsked, waitingSince } from './habit/asked.ts';
+export { countedDone } from './habit/keptPeriods.ts';
+export { setTargetOf, setDaysOf } from './habit/targetMonths.ts';
 export { type Ranked, rankHabits } from './habit/ranking.ts';
 export { type Recent, last30 } from './habit/recent.ts';
 export { type AskKind, askKindOf, namesDay, PARTS_PER_DAY, owedParts } from './habit/schedule.ts';
@@ -159,7 +162,6 @@ export {
   type Figures,
   type MonthFigures,
   planOf,
-  setTargetOf,
   rewardOfMonth,
   type Target,
   monthTargetOf,
@@ -188,19 +190,19 @@ export {
   PLANNED,
   type PeriodColumns,
   type Track,
-  askedBetween,
-  keptBetween,
   outcomeOn,
   asksOn,
   isScheduledOn,
   isOpen,
   streakUnitOn,
+  INTERVAL,
+  isActiveOn,
   isActiveIn,
+  activeDaysIn,
   doneBetween,
   amountBetween,
-  flexibleDoneBetween,
   pipsBetween,
-  planPartsBetween,
+  plannedBetween,
   fillRatio,
 } from './habit/track.ts';
 export { type ChangedEntry, buildTrack, layTrack, trackAfter } from './habit/layTrack.ts';

@@ -16,6 +16,8 @@ export type PartOf =
   | { kind: 'mood'; mood: number }
   /** What the habits that can wait ask of a day together, beyond those done on it. */
   | { kind: 'canWait' }
+  /** What a week or month asks, with how many of its days could be chosen from. */
+  | { kind: 'quota'; period: 'weeks' | 'months'; eligible: number; length: number }
   /** Of a forecast: the days gone by, and those still to come at the same rate. */
   | { kind: 'soFar' | 'toCome'; span: DaySpan }
   /** Of a pace: how far it is, and how far it was to be by today (with the other sign). */
@@ -63,7 +65,7 @@ export type Adjustment = {
   column: number;
   by: number;
   why:
-    /** An even spread comes to fractions of days, rounded once over the whole. */
+    /** Parts are rounded to whole days one by one, the whole of them once. */
     | 'rounded'
     /** More than was asked counts no further. */
     | 'moreThanAsked'
@@ -81,6 +83,8 @@ export type Breakdown = {
   parts: readonly BreakdownPart[];
   adjustments: readonly Adjustment[];
   total: readonly number[];
+  /** Done days that do not count, because more was done than asked; of sums of done days alone. */
+  beyond?: number;
 };
 
 const SAME = 1e-7;

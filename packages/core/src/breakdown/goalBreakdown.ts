@@ -2,8 +2,9 @@ import { monthOfDay, monthSpan } from '../calendar/month.ts';
 import { type PlainDay, type Weekday, dayOf } from '../calendar/plainDay.ts';
 import type { Course } from '../goal/course.ts';
 import { type GoalCourse, type GoalRecords, progressByOf } from '../goal/goalCourse.ts';
-import { type MeasuredGoal, goalsTogether } from '../goal/goalGroups.ts';
-import { type StepsValue, stepsValueWhere } from '../goal/steps.ts';
+import { expectedOn } from '../goal/expected.ts';
+import { type MeasuredGoal, goalsTogether, progressAmongOthers } from '../goal/goalGroups.ts';
+import { type StepsValue, meanExpected, stepsExpected, stepsValueWhere } from '../goal/steps.ts';
 import { numberOf } from '../number/fraction.ts';
 import { tidySum } from '../number/exact.ts';
 import type { KeyResult, Step } from '../record/records.ts';
@@ -76,13 +77,35 @@ export function progressOfGoal(records: GoalRecords, course: GoalCourse, today: 
   }
 }
 
-/** What was expected of a goal by today. */
-export const expectedOfGoal = (course: GoalCourse, today: PlainDay): Breakdown | null =>
-  course.keyResults.length > 0
-    ? byWeight(course.keyResults, (each) => each.expectedAt(today))
-    : course.due === null
-      ? null
-      : alongLine(course.start, course.due, [], today, course.expectedAt(today) ?? 0);
+/** What was expected of a goal by today; null where nothing was. */
+export function expectedOfGoal(records: GoalRecords, course: GoalCourse, today: PlainDay): Breakdown | null {
+  if (course.keyResults.length > 0) return byWeight(course.keyResults, (each) => each.expectedAt(today));
+  const expected = course.expectedAt(today);
+  if (course.due === null || expected === null) return null;
+  return progressByOf(records) === 'steps'
+    ? expectedOfSteps(null, records.steps, course.start, course.due, [], today)
+    : alongLine(course.start, course.due, [], today, expected);
+}
+
+/** What was expected of steps by today: each with its own share and the points it brings. */
+function expectedOfSteps(
+  keyResultId: string | null,
+  steps: readonly Step[],
+  start: PlainDay,
+  due: PlainDay,
+  points: Course['linePoints'],
+  today: PlainDay,
+): Breakdown {
+  const line = expectedOn(today, start, due, points);
+  const all = stepsExpected(keyResultId, steps, today, line);
+  const expected = meanExpected(all, line);
+  if (all.length === 0) return alongLine(start, due, points, today, expected);
+  const parts = all.map(({ step, ratio }): BreakdownPart => ({
+    of: { kind: 'step', id: step.id },
+    numbers: [ratio, ratio / all.length],
+  }));
+  return sumOf(['ownShare', 'points'], parts, [expected, expected]);
+}
 
 /** What a straight line expects by a day: by the last point behind it, and since then. */
 function alongLine(
@@ -105,10 +128,18 @@ function alongLine(
   return sumOf(['points'], withoutNothing(parts), [expected]);
 }
 
-/** What was expected of a key result by today; null without a due day. */
-export function expectedOfKeyResult({ start, due, linePoints, expectedAt }: Course, today: PlainDay): Breakdown | null {
+/** What was expected of a key result by today; null without a due day. `steps` are those of its goal. */
+export function expectedOfKeyResult(
+  { id, measure }: Pick<KeyResult, 'id' | 'measure'>,
+  { start, due, linePoints, expectedAt }: Course,
+  steps: readonly Step[],
+  today: PlainDay,
+): Breakdown | null {
   const expected = expectedAt(today);
-  return due === null || expected === null ? null : alongLine(start, due, linePoints, today, expected);
+  if (due === null || expected === null) return null;
+  return measure.kind === 'steps'
+    ? expectedOfSteps(id, steps, start, due, linePoints, today)
+    : alongLine(start, due, linePoints, today, expected);
 }
 
 /** How far ahead (or, below 0, behind) of what was expected; null where nothing was. */
@@ -156,13 +187,13 @@ export function neededBreakdown(
   };
 }
 
-/** How far several goals are on the mean: each with its own share and the points it brings; null where none measures anything. */
+/** How far several goals are on the mean: each with its own share and the points it brings; null where none counts. */
 export function meanOfGoals(goals: readonly MeasuredGoal[]): Breakdown | null {
   const { progress } = goalsTogether(goals);
   if (progress === null) return null;
-  const known = goals.flatMap(({ goal, progress: own }) => {
-    const value = goal.state === 'reached' ? 1 : own;
-    return value === null ? [] : [{ id: goal.id, value }];
+  const known = goals.flatMap((each) => {
+    const value = progressAmongOthers(each);
+    return value === null ? [] : [{ id: each.goal.id, value }];
   });
   const parts = known.map(({ id, value }): BreakdownPart => ({
     of: { kind: 'goal', id },

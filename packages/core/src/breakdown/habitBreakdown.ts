@@ -1,29 +1,26 @@
-import { type PlainMonth, monthOfDay, monthSpan } from '../calendar/month.ts';
+import { monthOfDay, monthSpan } from '../calendar/month.ts';
 import type { PlainDay } from '../calendar/plainDay.ts';
-import type { DaySpan } from '../calendar/span.ts';
-import { keptOver } from '../habit/kept.ts';
+import { type DaySpan, daysIn } from '../calendar/span.ts';
+import { weekSpan } from '../calendar/week.ts';
+import { askedBetween, wholeAsked } from '../habit/asked.ts';
+import { isDueByCalendar, keptOver } from '../habit/kept.ts';
+import { countedDone } from '../habit/keptPeriods.ts';
 import { type LogSpan, logTarget } from '../habit/logSpan.ts';
-import { OUTCOMES } from '../habit/outcome.ts';
 import { type PeriodKind, periodOf, quotaSeenOn, quotaStanding } from '../habit/periods.ts';
-import { PARTS_PER_DAY } from '../habit/schedule.ts';
-import type { Run } from '../habit/streak.ts';
-import { planOf, setTargetOf } from '../habit/targets.ts';
+import { type Run, runDaysIn } from '../habit/streak.ts';
+import { eachTargetStretch, setDaysOf } from '../habit/targetMonths.ts';
+import { planOf } from '../habit/targets.ts';
 import {
-  DUE,
   FLEXIBLE_MONTHLY,
   FLEXIBLE_WEEKLY,
   OWED,
   PLANNED,
   type Track,
   amountBetween,
-  askedBetween,
   asksOn,
   doneBetween,
-  flexibleDoneBetween,
-  isActiveIn,
-  keptBetween,
+  eachTerms,
   outcomeOn,
-  planPartsBetween,
   streakUnitOn,
 } from '../habit/track.ts';
 import { last30 } from '../habit/recent.ts';
@@ -49,60 +46,63 @@ const known = (track: Track, { first, last }: DaySpan): DaySpan => ({
   last: Math.min(last, track.today),
 });
 
-/** What was kept of what was asked of a habit over a span, by its days, weeks, months or years. */
+/** Whether what a habit asks of a span can be told day by day: by named days alone, without targets of whole months. */
+function isByDay(track: Track, span: DaySpan): boolean {
+  let named = true;
+  eachTerms(track, span, ({ schedule }) => (named &&= schedule.kind === 'daily' || schedule.kind === 'weekdays'));
+  eachTargetStretch(track, span, (_first, _last, isSet) => (named &&= !isSet));
+  return named;
+}
+
+/**
+ * What was kept of what was asked of a habit over a span, by its days, weeks, months or years: of each the done days that
+ * count, the others beside, and what it asks in whole days. What counts once more or less over all of it is told apart.
+ */
 export function keptOfHabit(track: Track, span: DaySpan): Breakdown {
   const { kept, asked } = keptOver(track, span);
-  const parts = chunksOf(known(track, span), track.weekStart).map((chunk) => {
-    const { due, owed } = askedBetween(track, chunk);
-    return ofDays(chunk, keptBetween(track, chunk) + flexibleDoneBetween(track, chunk), due + owed / PARTS_PER_DAY);
-  });
-  const { due, owed } = askedBetween(track, span);
-  const done = keptBetween(track, span) + flexibleDoneBetween(track, span);
+  const days = known(track, span);
+  const chunks = chunksOf(days, track.weekStart);
+  const byDay = chunks.every(({ first, last }) => first === last);
+  const parts = (byDay && !isByDay(track, days) ? cutInto(days, (day) => weekSpan(day, track.weekStart)) : chunks).map(
+    (chunk): BreakdownPart => {
+      const done = doneBetween(track, chunk);
+      const counted = chunk.first === chunk.last ? done : countedDone(track, chunk);
+      const part = ofDays(chunk, counted, wholeAsked(askedBetween(track, chunk)));
+      return done > counted ? { ...part, beyond: done - counted } : part;
+    },
+  );
+  const sum = (column: number): number => parts.reduce((all, { numbers }) => all + numbers[column]!, 0);
   return {
     how: 'sum',
     columns: ['done', 'asked'],
     parts: withoutNothing(parts),
     adjustments: adjusted(
-      { column: 1, by: asked - due - owed / PARTS_PER_DAY, why: 'rounded' },
-      { column: 0, by: kept - done, why: 'moreThanAsked' },
+      { column: 1, by: asked - sum(1), why: 'rounded' },
+      { column: 0, by: kept - sum(0), why: 'moreThanAsked' },
     ),
     total: [kept, asked],
+    beyond: doneBetween(track, span) - kept,
   };
 }
 
 /**
- * The quota of the week or month that a day lies in, as seen at its end, and the days done in it, by days or weeks. Of
- * today as of now: what was decided on it counts.
+ * The quota of the week or month that a day lies in, as seen at its end, and the days done in it one by one. Of today as
+ * of now: what was decided on it counts.
  */
 export function quotaOfHabit(track: Track, kind: PeriodKind, day: PlainDay): Breakdown {
   const { period, quota, done } =
     day === track.today ? quotaStanding(track, kind, periodOf(track, kind, day)) : quotaSeenOn(track, kind, day);
-  const parts = chunksOf({ first: Math.max(period.first, track.first), last: period.last }, track.weekStart).map(
-    (chunk) => {
-      let [own, owed] = [0, 0];
-      for (let each = chunk.first; each <= chunk.last; each++) {
-        const ask = asksOn(track, each);
-        const isOfKind = (ask & (kind === 'weeks' ? FLEXIBLE_WEEKLY : FLEXIBLE_MONTHLY)) !== 0;
-        if (isOfKind && each <= day && outcomeOn(track, each) === 'done') own++;
-        const counts = each <= day ? (ask & OWED) !== 0 : (ask & PLANNED) !== 0;
-        if (isOfKind && counts) owed += planPartsBetween(track, { first: each, last: each });
-      }
-      return ofDays(chunk, own, owed / PARTS_PER_DAY);
-    },
-  );
-  const owed = parts.reduce((sum, { numbers }) => sum + numbers[1]!, 0);
-  return {
-    how: 'sum',
-    columns: ['done', 'asked'],
-    parts: withoutNothing(parts),
-    adjustments: adjusted({ column: 1, by: quota - owed, why: 'rounded' }),
-    total: [done, quota],
-  };
+  const parts: BreakdownPart[] = [];
+  let eligible = 0;
+  for (let each = Math.max(period.first, track.first); each <= period.last; each++) {
+    const ask = asksOn(track, each);
+    if ((ask & (kind === 'weeks' ? FLEXIBLE_WEEKLY : FLEXIBLE_MONTHLY)) === 0) continue;
+    if (each <= day && outcomeOn(track, each) === 'done') parts.push(ofDays({ first: each, last: each }, 1, 0));
+    if (each <= day ? (ask & OWED) !== 0 : (ask & PLANNED) !== 0) eligible++;
+  }
+  parts.push({ of: { kind: 'quota', period: kind, eligible, length: daysIn(period) }, numbers: [0, quota] });
+  return sumOf(['done', 'asked'], parts, [done, quota]);
 }
-
-/** Months whose target days were set by the person, in a span. */
-const setDaysIn = (track: Track, month: PlainMonth): number | null =>
-  isActiveIn(track, monthSpan(month)) ? (setTargetOf(track.habit, month)?.days ?? null) : null;
 
 /**
  * Done days of a habit over a span of the log against its target: a quarter and a year by their months, the others by days
@@ -113,11 +113,11 @@ export function againstTarget(track: Track, kind: LogSpan, span: DaySpan): Break
   const isByMonth = kind === 'quarter' || kind === 'year';
   const chunks = isByMonth ? cutInto(span, (day) => monthSpan(monthOfDay(day))) : chunksOf(span, track.weekStart);
   const parts = chunks.map((chunk) => {
-    const set = isByMonth ? setDaysIn(track, monthOfDay(chunk.first)) : null;
-    return ofDays(chunk, doneBetween(track, chunk), set ?? planPartsBetween(track, chunk) / PARTS_PER_DAY);
+    const set = isByMonth ? setDaysOf(track, monthOfDay(chunk.first)) : null;
+    return ofDays(chunk, doneBetween(track, chunk), set ?? planOf(track, chunk));
   });
   const planned = parts.reduce((sum, { numbers }) => sum + numbers[1]!, 0);
-  const isSet = Math.abs(target - planned) > 0.5 + 1e-9 || isSetWhole(track, kind, span);
+  const isSet = isSetWhole(track, kind, span);
   return {
     how: 'sum',
     columns: ['done', 'planned'],
@@ -131,7 +131,7 @@ export function againstTarget(track: Track, kind: LogSpan, span: DaySpan): Break
 export function againstPlan(track: Track, span: DaySpan): Breakdown {
   const planned = planOf(track, span);
   const parts = chunksOf(span, track.weekStart).map((chunk) =>
-    ofDays(chunk, doneBetween(track, chunk), planPartsBetween(track, chunk) / PARTS_PER_DAY),
+    ofDays(chunk, doneBetween(track, chunk), planOf(track, chunk)),
   );
   const sum = parts.reduce((all, { numbers }) => all + numbers[1]!, 0);
   return {
@@ -146,7 +146,7 @@ export function againstPlan(track: Track, span: DaySpan): Breakdown {
 /** Whether the target of a month or year as a whole was set by the person. */
 function isSetWhole(track: Track, kind: LogSpan, span: DaySpan): boolean {
   const month = monthOfDay(span.first);
-  if (kind === 'month') return setDaysIn(track, month) !== null;
+  if (kind === 'month') return setDaysOf(track, month) !== null;
   return (
     kind === 'year' && track.habit.yearTargets?.[String(Math.floor(month / 12)).padStart(4, '0')]?.days !== undefined
   );
@@ -156,7 +156,7 @@ function isSetWhole(track: Track, kind: LogSpan, span: DaySpan): boolean {
 export function runOfHabit(track: Track, run: Run, unit = streakUnitOn(track, track.today)): Breakdown {
   const columns = track[unit === 'days' ? 'weeks' : unit];
   if (unit === 'days' || columns === null) {
-    const parts = chunksOf(run, track.weekStart).map((chunk) => ofDays(chunk, keptDueDays(track, chunk)));
+    const parts = chunksOf(run, track.weekStart).map((chunk) => ofDays(chunk, runDaysIn(track, chunk)));
     return sumOf(['days'], withoutNothing(parts), [run.length]);
   }
   const parts: BreakdownPart[] = [];
@@ -166,16 +166,6 @@ export function runOfHabit(track: Track, run: Run, unit = streakUnitOn(track, tr
     parts.push(ofDays(span, 1));
   }
   return sumOf([unit], parts, [run.length]);
-}
-
-const DONE = OUTCOMES.indexOf('done');
-
-/** Due days that were done, an open today aside. */
-function keptDueDays(track: Track, span: DaySpan): number {
-  let days = 0;
-  for (let day = span.first; day <= span.last; day++)
-    if (track.outcomes[day - track.first] === DONE && (asksOn(track, day) & DUE) !== 0) days++;
-  return days;
 }
 
 /** Everything recorded of an amount habit over a span. */
@@ -217,15 +207,14 @@ export function meanOfDoneDays(track: Track): Breakdown | null {
   };
 }
 
-/** What a habit kept of what was asked on one weekday of a span, date by date. */
+/** Due days of daily and weekday terms on one weekday of a span, and those of them done, date by date. */
 export function keptOnWeekday(track: Track, span: DaySpan, weekday: number): Breakdown {
   const { first, last } = known(track, span);
   const parts: BreakdownPart[] = [];
   // Day 0 was a Thursday, the weekday 3 from Monday.
   for (let day = first + ((((weekday - 3 - first) % 7) + 7) % 7); day <= last; day += 7) {
-    const one = { first: day, last: day };
-    const { due } = askedBetween(track, one);
-    if (due > 0) parts.push(ofDays(one, keptBetween(track, one), due));
+    if (day > track.counted || !isDueByCalendar(track, day)) continue;
+    parts.push(ofDays({ first: day, last: day }, outcomeOn(track, day) === 'done' ? 1 : 0, 1));
   }
   const sum = (column: number): number => parts.reduce((all, { numbers }) => all + numbers[column]!, 0);
   return sumOf(['done', 'asked'], parts, [sum(0), sum(1)]);

@@ -37,8 +37,14 @@ export function scoreOfDay(tracks: readonly Track[], totals: DayTotals, day: Pla
 export function keptByHabits(tracks: readonly Track[], span: DaySpan): Breakdown {
   const kept = tracks.map((track) => keptOver(track, span));
   const sum = keptSum(kept);
-  const parts = tracks.map((track, index) => ofHabit(track, kept[index]!.kept, kept[index]!.asked));
-  return sumOf(['done', 'asked'], withoutNothing(parts), [sum.kept, sum.asked]);
+  const parts = tracks.map((track, index): BreakdownPart => {
+    const own = kept[index]!;
+    const beyond = doneBetween(track, span) - own.kept;
+    return { ...ofHabit(track, own.kept, own.asked), ...(beyond > 0 ? { beyond } : {}) };
+  });
+  const told = parts.filter(({ numbers, beyond }) => beyond || numbers.some(Boolean));
+  const done = tracks.reduce((all, track) => all + doneBetween(track, span), 0);
+  return { ...sumOf(['done', 'asked'], told, [sum.kept, sum.asked]), beyond: done - sum.kept };
 }
 
 /** The same on one weekday (0 for Monday). */

@@ -1,5 +1,6 @@
 import type { PlainDay } from '../calendar/plainDay.ts';
 import { PARTS_PER_NEED, type PeriodKind, needOf, periodOf } from '../habit/periods.ts';
+import { askKindOf } from '../habit/schedule.ts';
 import { DUE, FLEXIBLE, type Track } from '../habit/track.ts';
 import { RunChain, type Run } from '../habit/streak.ts';
 import { OUTCOMES } from '../habit/outcome.ts';
@@ -94,17 +95,29 @@ export function totalsOf(tracks: readonly Track[], today: PlainDay): DayTotals {
 
 const wordsOf = (bytes: Uint8Array): Uint32Array => new Uint32Array(bytes.buffer, bytes.byteOffset, bytes.length >> 2);
 
-/** The first and last place at which two tracks of the same first day and today may count differently; null where none. */
-function differingPlaces(a: Track, b: Track): { from: number; to: number } | null {
-  const [was, is] = [a.outcomes, b.outcomes];
-  let [from, to] = [0, a.today - a.first];
-  if (a.habit !== b.habit) return { from, to };
+/** The first and last of the places up to `to` at which two columns differ; null where none does. */
+function placesThatDiffer(was: Uint8Array, is: Uint8Array, to: number): { from: number; to: number } | null {
+  let from = 0;
   // Four days at a time while nothing differs.
   const [wordsOfWas, wordsOfIs] = [wordsOf(was), wordsOf(is)];
   while (from + 3 <= to && wordsOfWas[from >> 2] === wordsOfIs[from >> 2]) from += 4;
   while (from <= to && was[from] === is[from]) from++;
   while (to >= from && was[to] === is[to]) to--;
-  if (from > to) return null;
+  return from > to ? null : { from, to };
+}
+
+const hasInterval = ({ terms }: Track): boolean => terms.some(({ schedule }) => schedule.kind === 'interval');
+
+/** The first and last place at which two tracks of the same first day and today may count differently; null where none. */
+function differingPlaces(a: Track, b: Track): { from: number; to: number } | null {
+  let [from, to] = [0, a.today - a.first];
+  if (a.habit !== b.habit) return { from, to };
+  // What an interval asks goes by what was done before, so there the asks are compared as well.
+  const asks = hasInterval(a) ? placesThatDiffer(a.asks, b.asks, to) : null;
+  const outcomes = placesThatDiffer(a.outcomes, b.outcomes, to);
+  if (outcomes === null && asks === null) return null;
+  from = Math.min(outcomes?.from ?? Infinity, asks?.from ?? Infinity);
+  to = Math.max(outcomes?.to ?? -1, asks?.to ?? -1);
   // What a flexible habit asks of the other days of the week and month goes by the days that changed.
   const wide = (kind: PeriodKind, place: number) => periodOf(a, kind, a.first + place);
   for (const kind of ['weeks', 'months'] as const) {
@@ -117,7 +130,7 @@ function differingPlaces(a: Track, b: Track): { from: number; to: number } | nul
 /** The columns that tracks add to, copied; those that none of them touches are shared. */
 function copyFor(totals: DayTotals, tracks: readonly Track[]): DayTotals {
   const isFlexible = tracks.some((track) => track.weeks !== null || track.months !== null);
-  const isFixed = tracks.some((track) => track.keptSums.length > 1);
+  const isFixed = tracks.some(({ terms }) => terms.some(({ schedule }) => askKindOf(schedule) === 'days'));
   return {
     ...totals,
     done: totals.done.slice(),

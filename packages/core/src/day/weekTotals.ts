@@ -3,20 +3,18 @@ import type { DaySpan } from '../calendar/span.ts';
 import { weekSpan } from '../calendar/week.ts';
 import { type QuotaVerdict, periodOf, quotaStanding, quotaVerdict } from '../habit/periods.ts';
 import { askKindOf } from '../habit/schedule.ts';
+import { type Kept, keptTogether } from '../habit/kept.ts';
 import { planOf, togetherOf } from '../habit/targets.ts';
 import { termsOn } from '../habit/terms.ts';
 import { DUE, OWED, type Track, asksOn, doneBetween, isOpen } from '../habit/track.ts';
 import { isAtLeast } from '../number/exact.ts';
 
-/** A week over several habits, cut to the span it is shown in: what was done of what its days asked. */
-export type WeekTotal = {
+/** A week over several habits, cut to the span it is shown in: what was kept of what its days asked so far. */
+export type WeekTotal = Kept & {
   days: DaySpan;
-  actual: number;
-  target: number;
-  share: number | null;
   /**
-   * Whether the pass mark is met; of a running week it is open while no habit's week is lost, or the mark can still be
-   * reached with the days that are left. Null while nothing is asked, and for weeks to come.
+   * Whether the pass mark is met; of a running week by what it asks as a whole, open while no habit's week is lost or the
+   * mark can still be reached with the days that are left. Null where nothing was asked, and for weeks to come.
    */
   verdict: QuotaVerdict | null;
   isRunning: boolean;
@@ -50,30 +48,27 @@ function isReachable(tracks: readonly Track[], days: DaySpan, passMark: number):
   return best !== null && isAtLeast(best, passMark);
 }
 
-/**
- * Every week of a span, the first and last cut to it. `actual` and `target` are the capped sum and the sum of the
- * habits' own figures, as several habits together always are.
- */
+/** How a running week stands: by what it asks as a whole, days to come included. */
+function runningVerdict(tracks: readonly Track[], days: DaySpan, passMark: number): QuotaVerdict | null {
+  const { share } = togetherOf(
+    tracks.map((track) => ({ actual: doneBetween(track, days), target: planOf(track, days) })),
+  );
+  if (share === null) return null;
+  if (isAtLeast(share, passMark)) return 'met';
+  return !tracks.some((track) => isLost(track, days)) || isReachable(tracks, days, passMark) ? 'open' : 'lost';
+}
+
+/** Every week of a span, the first and last cut to it, with what the habits kept of what was asked of them. */
 export function weekTotals(tracks: readonly Track[], span: DaySpan, weekStart: Weekday, passMark: number): WeekTotal[] {
   const weeks: WeekTotal[] = [];
   const today = tracks[0]?.today ?? -Infinity;
   for (let first = span.first; first <= span.last; first = weekSpan(first, weekStart).last + 1) {
     const days = { first, last: Math.min(span.last, weekSpan(first, weekStart).last) };
     const isRunning = today >= days.first && today <= days.last;
-    const { actual, target, share } = togetherOf(
-      tracks.map((track) => ({ actual: doneBetween(track, days), target: planOf(track, days) })),
-    );
-    const isOpenStill = (): boolean =>
-      isRunning && (!tracks.some((track) => isLost(track, days)) || isReachable(tracks, days, passMark));
-    const verdict =
-      share === null || days.first > today
-        ? null
-        : isAtLeast(share, passMark)
-          ? 'met'
-          : isOpenStill()
-            ? 'open'
-            : 'lost';
-    weeks.push({ days, actual, target, share, verdict, isRunning });
+    const kept = keptTogether(tracks, days);
+    const overVerdict = kept.rate === null ? null : isAtLeast(kept.rate, passMark) ? 'met' : 'lost';
+    const verdict = days.first > today ? null : isRunning ? runningVerdict(tracks, days, passMark) : overVerdict;
+    weeks.push({ days, ...kept, verdict, isRunning });
   }
   return weeks;
 }

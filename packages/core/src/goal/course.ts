@@ -4,7 +4,7 @@ import type { Track } from '../habit/track.ts';
 import { type Fraction, ZERO, fraction, fractionOf, minus, numberOf, over } from '../number/fraction.ts';
 import type { CheckIn, Goal, KeyResult, Step } from '../record/records.ts';
 import { type LinePoint, checkpointPoints, expectedOn } from './expected.ts';
-import { stepsValue, stepsValuesInOrder } from './steps.ts';
+import { meanExpected, stepsExpected, stepsValue, stepsValuesInOrder } from './steps.ts';
 import { type DatedValue, exactHabitValue, habitValue, valueOn, valuesInOrder } from './valueAt.ts';
 
 /** What a key result is figured from. `checkIns` are its own, `steps` those of its goal, in the order of the file. */
@@ -121,6 +121,12 @@ export function courseOf(keyResult: KeyResult, context: KeyResultContext): Cours
     .map(([text, value]) => ({ month: monthOf(text), target: value }))
     .sort((a, b) => a.month - b.month);
   const linePoints = due === null ? [] : checkpointPoints(months, { start, due, from, to: target });
+  const expectedAt = (day: PlainDay, of: PlainDay): number => {
+    const line = expectedOn(day, start, of, linePoints);
+    return keyResult.measure.kind === 'steps'
+      ? meanExpected(stepsExpected(keyResult.id, context.steps, day, line), line)
+      : line;
+  };
   const rawAt = (day: PlainDay): number => (target === from ? 0 : (valueAt(day) - from) / (target - from));
   return {
     ...scale,
@@ -131,6 +137,6 @@ export function courseOf(keyResult: KeyResult, context: KeyResultContext): Cours
     valueAt,
     rawAt,
     progressAt: (day) => Math.min(1, Math.max(0, rawAt(day))),
-    expectedAt: (day) => (due === null ? null : expectedOn(day, start, due, linePoints)),
+    expectedAt: (day) => (due === null ? null : expectedAt(day, due)),
   };
 }

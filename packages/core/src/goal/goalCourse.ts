@@ -4,7 +4,7 @@ import { type Fraction, ONE, ZERO, fraction, fractionOf, numberOf, over, plus, t
 import type { CheckIn, Goal, KeyResult, Milestone, Step } from '../record/records.ts';
 import { type Course, courseOf } from './course.ts';
 import { expectedOn } from './expected.ts';
-import { stepsValue } from './steps.ts';
+import { meanExpected, stepsExpected, stepsValue } from './steps.ts';
 
 /** A goal with everything that hangs on it, each list in the order of the file. */
 export type GoalRecords = {
@@ -101,7 +101,11 @@ export function goalCourse(
       return count > 0 ? over(value, fraction(BigInt(count))) : null;
     },
     expectedAt: (day) => {
-      if (weighted.length === 0) return due === null ? null : expectedOn(day, start, due);
+      if (weighted.length === 0) {
+        if (due === null) return null;
+        const line = expectedOn(day, start, due);
+        return progressByOf(records) === 'steps' ? meanExpected(stepsExpected(null, steps, day, line), line) : line;
+      }
       return weightedMean(
         weighted.flatMap(({ weight, course }) => {
           const value = course.expectedAt(day);

@@ -5,7 +5,7 @@ import type { Goal, GoalState } from '../record/records.ts';
 /** What became of some goals. The four states add up to all that were set. */
 export type GoalsTogether = Record<GoalState, number> & {
   set: number;
-  /** Mean progress (0–1) of those that measure something, whatever their state; null where none does. */
+  /** Mean progress (0–1) of those that were not dropped; null where all of them were, or none was set. */
   progress: number | null;
 };
 
@@ -13,20 +13,21 @@ export type GoalsTogether = Record<GoalState, number> & {
 export type MeasuredGoal = { goal: Goal; progress: number | null };
 
 /**
- * Goals as one figure. A goal closed as reached counts as reached in full, measured or not: to say so is the person's own
- * verdict.
+ * How far a goal counts among others, 0–1: 1 once it is closed as reached, measured or not; 0 where nothing of it is
+ * measured. Null where it was dropped and does not count. Source: "Goals together".
  */
+export function progressAmongOthers({ goal, progress }: MeasuredGoal): number | null {
+  if (goal.state === 'dropped') return null;
+  return goal.state === 'reached' ? 1 : (progress ?? 0);
+}
+
+/** Goals as one figure. */
 export function goalsTogether(goals: readonly MeasuredGoal[]): GoalsTogether {
   const counts: Record<GoalState, number> = { open: 0, reached: 0, dropped: 0, paused: 0 };
-  let [sum, measured] = [0, 0];
-  for (const { goal, progress } of goals) {
-    counts[goal.state]++;
-    const own = goal.state === 'reached' ? 1 : progress;
-    if (own === null) continue;
-    sum += own;
-    measured++;
-  }
-  return { ...counts, set: goals.length, progress: measured === 0 ? null : sum / measured };
+  for (const { goal } of goals) counts[goal.state]++;
+  const counted = goals.map(progressAmongOthers).filter((progress) => progress !== null);
+  const sum = counted.reduce((all, progress) => all + progress, 0);
+  return { ...counts, set: goals.length, progress: counted.length === 0 ? null : sum / counted.length };
 }
 
 /** The year a goal belongs to: that of its due day, without one that of its start. */

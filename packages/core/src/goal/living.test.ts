@@ -475,8 +475,10 @@ describe('goals together', () => {
     const of = (state: Goal['state'], progress: number | null) => ({ goal: { ...goal, state }, progress });
     const together = goalsTogether([of('open', 0.5), of('reached', null), of('dropped', 0.1), of('paused', null)]);
     expect(together).toMatchObject({ set: 4, open: 1, reached: 1, dropped: 1, paused: 1 });
-    expect(together.progress).toBeCloseTo((0.5 + 1 + 0.1) / 3, 12);
-    expect(goalsTogether([of('open', null)]).progress).toBeNull();
+    // The dropped one is left out; one that measures nothing counts as 0 until it is reached.
+    expect(together.progress).toBeCloseTo((0.5 + 1 + 0) / 3, 12);
+    expect(goalsTogether([of('open', null)]).progress).toBe(0);
+    expect(goalsTogether([of('dropped', 0.4)]).progress).toBeNull();
     expect(goalsTogether([])).toMatchObject({ set: 0, progress: null });
     expect([yearOfGoal(goal), yearOfGoal({ startsOn: '2024-12-31' })]).toEqual([2025, 2024]);
   });

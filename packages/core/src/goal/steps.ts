@@ -22,15 +22,11 @@ export const stepDays = (step: Step): number | null =>
 /** What some steps come to: their number at the top, and how many of those are done, sub-steps counting for their part. */
 export type StepsValue = { value: Fraction; count: number };
 
-/**
- * The top-level steps of a key result, or (null) those that belong to none. A step with sub-steps is worth their mean,
- * whatever its own `doneOn`; else 1 when `isDone`, else 0. Exact, so that nothing is lost where it is divided by.
- */
-export function stepsValueWhere(
+/** The steps at the top of a key result's list, or (null) of those that belong to none, with the steps below each step. */
+function stepForest(
   keyResultId: string | null,
   steps: readonly Step[],
-  isDone: (step: Step) => boolean,
-): StepsValue {
+): { top: Step[]; children: Map<string, Step[]> } {
   const children = new Map<string, Step[]>();
   const top: Step[] = [];
   for (const step of steps) {
@@ -40,6 +36,19 @@ export function stepsValueWhere(
       else children.set(step.parentId, [step]);
     } else if ((step.keyResultId ?? null) === keyResultId) top.push(step);
   }
+  return { top, children };
+}
+
+/**
+ * The top-level steps of a key result, or (null) those that belong to none. A step with sub-steps is worth their mean,
+ * whatever its own `doneOn`; else 1 when `isDone`, else 0. Exact, so that nothing is lost where it is divided by.
+ */
+export function stepsValueWhere(
+  keyResultId: string | null,
+  steps: readonly Step[],
+  isDone: (step: Step) => boolean,
+): StepsValue {
+  const { top, children } = stepForest(keyResultId, steps);
   const worth = (step: Step): Fraction => {
     const below = children.get(step.id);
     return below ? meanOf(below.map(worth)) : isDone(step) ? ONE : ZERO;
@@ -50,6 +59,33 @@ export function stepsValueWhere(
 /** {@link stepsValueWhere} by the end of a day. */
 export const stepsValue = (keyResultId: string | null, steps: readonly Step[], day: PlainDay): StepsValue =>
   stepsValueWhere(keyResultId, steps, (step) => !!step.doneOn && dayOf(step.doneOn) <= day);
+
+/** What is expected of each top-level step by a day, 0–1. */
+export type StepExpected = { step: Step; ratio: number };
+
+/**
+ * What is expected by a day of the top-level steps of a key result, or (null) of those that belong to none: 1 from a step's
+ * own due day on and 0 before it, `line` where it has none; of a step with sub-steps the mean of theirs. Source:
+ * "Goals and key results", Expected.
+ */
+export function stepsExpected(
+  keyResultId: string | null,
+  steps: readonly Step[],
+  day: PlainDay,
+  line: number,
+): StepExpected[] {
+  const { top, children } = stepForest(keyResultId, steps);
+  const expected = (step: Step): number => {
+    const below = children.get(step.id);
+    if (below) return below.reduce((sum, each) => sum + expected(each), 0) / below.length;
+    return !step.dueOn ? line : day >= dayOf(step.dueOn) ? 1 : 0;
+  };
+  return top.map((step) => ({ step, ratio: expected(step) }));
+}
+
+/** The mean of what is expected of some steps; `line` without any. */
+export const meanExpected = (steps: readonly StepExpected[], line: number): number =>
+  steps.length === 0 ? line : steps.reduce((sum, { ratio }) => sum + ratio, 0) / steps.length;
 
 /** The value of some steps on each day up to `today` that one of them was done on, in order. */
 export function stepsValuesInOrder(

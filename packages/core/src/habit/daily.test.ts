@@ -57,7 +57,11 @@ describe('the spans of the log', () => {
     const track = trackOf(habit, doneOn('h', '2026-10-03', '2026-11-24'));
     const figures = (kind: 'quarter' | 'month' | 'week') =>
       logFigures(track, kind, logSpanOf(kind, TODAY, 'monday'), 0.85);
-    expect(figures('quarter')).toEqual({ actual: 2, target: 34, left: 32, share: 2 / 34 });
+    // October asks its 10, 24 days of November 12 × 24 / 30 = 9.6.
+    expect(figures('quarter')).toEqual({
+      ...{ actual: 2, target: 34, left: 32, share: 2 / 34 },
+      ...{ kept: 2, asked: 20, rate: 0.1 },
+    });
     expect(figures('month')).toMatchObject({ actual: 1, target: 12, ribbon: false });
     expect(figures('week')).toMatchObject({ actual: 1, target: 7 });
   });
@@ -74,13 +78,13 @@ describe('weeks under the days', () => {
   it('are cut to the span, the short ones owing their share', () => {
     const track = trackOf(three, doneOn('p', '2026-11-01', '2026-11-03', '2026-11-04', '2026-11-05', '2026-11-06'));
     const weeks = weekTotals([track], logSpanOf('month', TODAY, 'monday'), 'monday', 0.85);
-    // Sunday 1 November alone owes 3/7, rounded to nothing; 30 November likewise.
-    expect(weeks.map((week) => [text(week.days).slice(8, 10), week.actual, week.target, week.verdict])).toEqual([
+    // Sunday 1 November alone asks 3/7, rounded to nothing; of the running week one day is over.
+    expect(weeks.map((week) => [text(week.days).slice(8, 10), week.kept, week.asked, week.verdict])).toEqual([
       ['01', 0, 0, null],
       ['02', 3, 3, 'met'],
       ['09', 0, 3, 'lost'],
       ['16', 0, 3, 'lost'],
-      ['23', 0, 3, 'open'],
+      ['23', 0, 0, 'open'],
       ['30', 0, 0, null],
     ]);
   });
@@ -89,14 +93,14 @@ describe('weeks under the days', () => {
     const week = (of: Habit, ...done: string[]) =>
       weekTotals([trackOf(of, doneOn(of.id, ...done))], logSpanOf('week', TODAY, 'monday'), 'monday', 0.85)[0]!;
     const daily = aHabit({ startsOn: '2026-11-20' });
-    expect(week(daily, '2026-11-23')).toMatchObject({ actual: 1, target: 7, verdict: 'open', isRunning: true });
+    expect(week(daily, '2026-11-23')).toMatchObject({ kept: 1, asked: 1, verdict: 'open', isRunning: true });
     // Six of seven can still be done, which is above the mark; of three days named by the schedule two are too few.
-    expect(week(daily)).toMatchObject({ actual: 0, verdict: 'open' });
+    expect(week(daily)).toMatchObject({ kept: 0, verdict: 'open' });
     const named = { ...daily, terms: [{ from: '2026-11-20', schedule: mondayTuesdayFriday }] };
-    expect(week(named)).toMatchObject({ target: 3, verdict: 'lost' });
+    expect(week(named)).toMatchObject({ asked: 1, verdict: 'lost' });
     expect(week(named, '2026-11-23')).toMatchObject({ verdict: 'open' });
     // Three times a week with nothing done by Tuesday is still open; seven times is lost, but six are enough.
-    expect(week({ ...three, startsOn: '2026-11-20' })).toMatchObject({ actual: 0, target: 3, verdict: 'open' });
+    expect(week({ ...three, startsOn: '2026-11-20' })).toMatchObject({ kept: 0, asked: 0, verdict: 'open' });
     expect(quotaVerdict({ quota: 3, done: 0, remaining: 6 })).toBe('open');
     expect(quotaVerdict({ quota: 3, done: 3, remaining: 0 })).toBe('met');
     expect(quotaVerdict({ quota: 3, done: 1, remaining: 1 })).toBe('lost');

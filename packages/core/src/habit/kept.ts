@@ -2,9 +2,13 @@ import { monthOfDay, monthSpan } from '../calendar/month.ts';
 import { type PlainDay, WEEKDAYS, type Weekday, weekdayOf } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { yearOfDay, yearSpan } from '../calendar/year.ts';
-import { roundRatio, shareOf } from '../number/exact.ts';
-import { PARTS_PER_DAY } from './schedule.ts';
-import { DUE, type Track, askedBetween, asksOn, flexibleDoneBetween, keptBetween } from './track.ts';
+import { shareOf } from '../number/exact.ts';
+import { askedBetween, wholeAsked } from './asked.ts';
+import { countedDone } from './keptPeriods.ts';
+import { OUTCOMES } from './outcome.ts';
+import { DUE, INTERVAL, type Track, asksOn } from './track.ts';
+
+const DONE = OUTCOMES.indexOf('done');
 
 /** How much of what was asked was done; `rate` is null where nothing was asked. */
 export type Kept = { kept: number; asked: number; rate: number | null };
@@ -13,15 +17,12 @@ export type Kept = { kept: number; asked: number; rate: number | null };
 export const NOTHING_ASKED: Kept = { kept: 0, asked: 0, rate: null };
 
 /**
- * The kept rate over a span as of the track's today, which counts once it is settled. Fixed terms ask their due days;
- * flexible ones what an even spread asks of the eligible days of the span, rounded once, of which no more is kept than
- * was done in it. Source: "Kept rate".
+ * The kept rate over a span as of the track's today, which counts once it is settled: of the done days those that count
+ * by week and month (`countedDone`), of what was asked, and no more than that. Source: "Kept rate".
  */
 export function keptOver(track: Track, span: DaySpan): Kept {
-  const { due, owed: parts } = askedBetween(track, span);
-  const owed = roundRatio(parts, PARTS_PER_DAY);
-  const asked = due + owed;
-  const kept = keptBetween(track, span) + (owed === 0 ? 0 : Math.min(owed, flexibleDoneBetween(track, span)));
+  const asked = wholeAsked(askedBetween(track, span));
+  const kept = asked === 0 ? 0 : Math.min(asked, countedDone(track, span));
   return { kept, asked, rate: shareOf(kept, asked) };
 }
 
@@ -54,14 +55,18 @@ export function keptSum(all: Iterable<Kept>): Kept {
 export const keptTogether = (tracks: readonly Track[], span: DaySpan): Kept =>
   keptSum(tracks.map((track) => keptOver(track, span)));
 
-/** What was kept on a weekday; `days` are the dates on which something was asked. */
+/** What was done of due days on a weekday; `days` are the dates on which something was due. */
 export type WeekdayKept = Kept & { days: number };
 
-/** Kept and asked by weekday over the last 12 weeks (84 days) up to today, fixed terms only. */
+/** Due days and those of them done by weekday, over the last 12 weeks (84 days) up to today. */
 export const keptByWeekday = (track: Track): Record<Weekday, WeekdayKept> =>
   weekdaysTogether([track], { first: track.today - 83, last: track.today });
 
-/** Kept and asked by weekday of several habits over a span, up to today, fixed terms only. */
+/** Whether a day is due under terms that name days by the calendar: daily, or on weekdays. */
+export const isDueByCalendar = (track: Track, day: PlainDay): boolean =>
+  (asksOn(track, day) & (DUE | INTERVAL)) === DUE;
+
+/** Due days of `daily` and `weekdays` terms and those of them done, by weekday, of several habits over a span, up to today. */
 export function weekdaysTogether(tracks: readonly Track[], span: DaySpan): Record<Weekday, WeekdayKept> {
   const sums = WEEKDAYS.map(() => ({ kept: 0, asked: 0, days: 0 }));
   const today = tracks[0]?.today ?? -Infinity;
@@ -70,8 +75,9 @@ export function weekdaysTogether(tracks: readonly Track[], span: DaySpan): Recor
     const sum = sums[weekdayOf(day)]!;
     let asked = 0;
     for (const track of tracks) {
-      if (day <= track.counted && (asksOn(track, day) & DUE) !== 0) asked++;
-      sum.kept += keptBetween(track, { first: day, last: day });
+      if (day > track.counted || !isDueByCalendar(track, day)) continue;
+      asked++;
+      if (track.outcomes[day - track.first] === DONE) sum.kept++;
     }
     sum.asked += asked;
     if (asked > 0) sum.days++;

@@ -1,23 +1,27 @@
 import { monthOfDay, monthSpan } from '../calendar/month.ts';
 import { type PlainDay, WEEKDAYS, type Weekday, dayOf, weekdayOf } from '../calendar/plainDay.ts';
-import type { DaySpan } from '../calendar/span.ts';
 import { yearOfDay, yearSpan } from '../calendar/year.ts';
 import { type EntryYears, entryYearsOf, firstOfYear, yearsOf } from '../record/entryYears.ts';
 import type { Entry, Habit, Schedule } from '../record/records.ts';
 import { OUTCOMES, type Outcome, recordedOutcome } from './outcome.ts';
+import { layKept } from './keptPeriods.ts';
 import { layPeriods, layPeriodsAgain } from './periods.ts';
-import { type AskKind, PARTS_PER_DAY, askKindOf, namesDay, owedParts } from './schedule.ts';
+import { type AskKind, PARTS_PER_DAY, askKindOf, owedParts } from './schedule.ts';
+import { askSumsOf, hasTarget, layTargetMonths } from './targetMonths.ts';
 import { type HeldTerms, heldTerms, termsIndexOn, termsOn } from './terms.ts';
 import {
   ASKED,
   DUE,
   FLEXIBLE_MONTHLY,
   FLEXIBLE_WEEKLY,
+  INTERVAL,
+  type IntervalCourse,
   OWED,
   OWED_MONTHLY,
   OWED_WEEKLY,
   PLANNED,
   type Track,
+  stepInterval,
 } from './track.ts';
 
 const CODES = Object.fromEntries(OUTCOMES.map((outcome, code) => [outcome, code])) as Record<Outcome, number>;
@@ -26,21 +30,32 @@ const [OUTSIDE, BLANK, PAUSED, PART, DONE, REST] = (
   ['outside', 'blank', 'paused', 'part', 'done', 'rest'] as const
 ).map(codeOf) as [number, number, number, number, number, number];
 
-/** The first and the last day up to `today` that has an entry; null without any. */
-function recordedSpan(entries: EntryYears, today: PlainDay): DaySpan | null {
-  let [first, last]: [PlainDay | null, PlainDay | null] = [null, null];
+/** Whether an entry is a record: one with a mark or an amount. A bare note is none. */
+export const isRecord = (entry: Entry | null): boolean =>
+  entry !== null && ((entry.mark ?? null) !== null || (entry.amount ?? null) !== null);
+
+/** The first day up to `today` that has a record; null without any. */
+function firstRecordOf(entries: EntryYears, today: PlainDay): PlainDay | null {
   for (const year of yearsOf(entries)) {
     const list = entries[year]!;
     const start = firstOfYear(year);
-    for (let place = 0; first === null && place < list.length && start + place <= today; place++)
-      if (list[place] !== null) first = start + place;
-    for (let place = Math.min(list.length - 1, today - start); place >= 0; place--) {
-      if (list[place] === null) continue;
-      last = start + place;
-      break;
-    }
+    for (let place = 0; place < list.length && start + place <= today; place++)
+      if (isRecord(list[place]!)) return start + place;
   }
-  return first === null || last === null ? null : { first, last };
+  return null;
+}
+
+/** The recorded days after a habit's last day, up to `today`. */
+function recordsAfter(entries: EntryYears, last: PlainDay | null, today: PlainDay): Int32Array {
+  if (last === null) return NO_DAYS;
+  const days: PlainDay[] = [];
+  for (const year of yearsOf(entries)) {
+    const list = entries[year]!;
+    const start = firstOfYear(year);
+    for (let place = Math.max(0, last + 1 - start); place < list.length && start + place <= today; place++)
+      if (isRecord(list[place]!)) days.push(start + place);
+  }
+  return Int32Array.from(days);
 }
 
 /** {@link layTrack} of entries in any order. Entries of other habits must not be among them. */
@@ -52,22 +67,22 @@ export const buildTrack = (habit: Habit, entries: readonly Entry[], today: Plain
  * exist.
  */
 export function layTrack(habit: Habit, entries: EntryYears, today: PlainDay, weekStart: Weekday): Track {
-  const recorded = recordedSpan(entries, today);
-  const first = Math.min(dayOf(habit.startsOn), recorded?.first ?? Infinity);
+  const first = Math.min(dayOf(habit.startsOn), firstRecordOf(entries, today) ?? Infinity);
   const terms = heldTerms(habit.terms);
-  const endsOn = habit.endsOn ?? null;
+  const last = habit.endsOn ? dayOf(habit.endsOn) : null;
   // Six days past the year, so that a week across the year's end lies wholly inside.
   const horizon = yearSpan(yearOfDay(today)).last + 6;
   const length = Math.max(0, horizon - first + 1);
   const known = Math.max(0, today - first + 1);
   const kinds = new Set(terms.map(({ schedule }) => askKindOf(schedule)));
   const isFlexible = kinds.has('weeks') || kinds.has('months');
-  const { outcomes, asks, planSums, doneSums, keptSums } = columnsOf(length, known, kinds.has('days'));
-  // Each by its name: spread into it, they take many times as long.
+  const { outcomes, asks, planSums, doneSums } = columnsOf(length, known);
+  // Listed field by field: object spread is much slower here.
   const track: Track = {
     terms,
     first,
-    last: endsOn === null ? null : Math.max(dayOf(endsOn), recorded?.last ?? -Infinity),
+    last,
+    afterEnd: recordsAfter(entries, last, today),
     pauses: (habit.pauses ?? []).map((pause) => ({ first: dayOf(pause.from), last: dayOf(pause.to) })),
     habit,
     today,
@@ -77,19 +92,26 @@ export function layTrack(habit: Habit, entries: EntryYears, today: PlainDay, wee
     outcomes,
     asks,
     planSums,
+    askSums: planSums,
+    targets: null,
     doneSums,
-    keptSums,
     rests: NO_DAYS,
+    keptWeeks: null,
+    keptMonths: null,
     amounts: habit.measure.kind === 'amount' ? new Float64Array(known) : NO_AMOUNTS,
     weeks: null,
     months: null,
     needs: isFlexible ? new Uint16Array(known) : NO_NEEDS,
+    course: { every: 0, next: 0 },
   };
   layOutcomes(track, entries);
   layAsks(track);
+  track.targets = layTargetMonths(track);
+  track.askSums = askSumsOf(track, track.targets);
   track.rests = restsOf(track);
   track.counted = countedOf(track);
   addUp(track, 0);
+  layKept(track);
   if (kinds.has('weeks')) track.weeks = layPeriods(track, 'weeks');
   if (kinds.has('months')) track.months = layPeriods(track, 'months');
   return track;
@@ -101,7 +123,10 @@ function layOutcomes(track: Track, entries: EntryYears): void {
   outcomes.fill(BLANK);
   for (const pause of pauses)
     outcomes.fill(PAUSED, Math.max(0, pause.first - first), Math.max(0, pause.last - first + 1));
-  if (last !== null) outcomes.fill(OUTSIDE, Math.max(0, last - first + 1));
+  if (last !== null) {
+    outcomes.fill(OUTSIDE, Math.max(0, last - first + 1));
+    for (const day of track.afterEnd) outcomes[day - first] = BLANK;
+  }
   let index = 0;
   for (const year of yearsOf(entries)) {
     const list = entries[year]!;
@@ -127,25 +152,23 @@ const NO_NEEDS = new Uint16Array(0);
  * The columns that every track has, all in one buffer: each buffer of its own would take longer to make than to fill. Of
  * `length` days, `known` of them up to today.
  */
-function columnsOf(length: number, known: number, isFixed: boolean): Columns {
+function columnsOf(length: number, known: number): Columns {
   const PlanSums = length * PARTS_PER_DAY < 2 ** 32 ? Uint32Array : Float64Array;
   const Sums = known + 1 < 2 ** 16 ? Uint16Array : Int32Array;
-  const keptLength = isFixed ? known + 1 : 1;
   // Bytes are read four at a time, so each column of them begins at a place of four.
   const bytes = Math.ceil(length / 4) * 4;
   const sumsAt = (length + 1) * PlanSums.BYTES_PER_ELEMENT;
-  const outcomesAt = sumsAt + Math.ceil(((known + 1 + keptLength) * Sums.BYTES_PER_ELEMENT) / 4) * 4;
+  const outcomesAt = sumsAt + Math.ceil(((known + 1) * Sums.BYTES_PER_ELEMENT) / 4) * 4;
   const buffer = new ArrayBuffer(outcomesAt + 2 * bytes);
   return {
     planSums: new PlanSums(buffer, 0, length + 1),
     doneSums: new Sums(buffer, sumsAt, known + 1),
-    keptSums: new Sums(buffer, sumsAt + (known + 1) * Sums.BYTES_PER_ELEMENT, keptLength),
     outcomes: new Uint8Array(buffer, outcomesAt, length),
     asks: new Uint8Array(buffer, outcomesAt + bytes, length),
   };
 }
 
-type Columns = Pick<Track, 'planSums' | 'doneSums' | 'keptSums' | 'outcomes' | 'asks'>;
+type Columns = Pick<Track, 'planSums' | 'doneSums' | 'outcomes' | 'asks'>;
 
 /** The ask bits of a day that asks something, by the schedule in force. */
 const bitsOf = (kind: AskKind): { flexible: number; owed: number } =>
@@ -155,7 +178,7 @@ const bitsOf = (kind: AskKind): { flexible: number; owed: number } =>
       ? { flexible: FLEXIBLE_MONTHLY, owed: OWED_MONTHLY }
       : { flexible: 0, owed: 0 };
 
-/** Whether fixed terms name each of the seven weekdays; null where it does not go by the weekday. */
+/** Whether a schedule names each of the seven weekdays; null where it does not go by the weekday. */
 function namedWeekdays(schedule: Schedule): boolean[] | null {
   switch (schedule.kind) {
     case 'daily':
@@ -181,17 +204,57 @@ function pausedDays({ first, outcomes, pauses }: Track): Uint8Array | null {
 function layAsks(track: Track): void {
   const { terms, first, outcomes } = track;
   const paused = pausedDays(track);
+  const course: IntervalCourse = { every: 0, next: 0 };
   let i = 0;
   for (let index = termsIndexOn(terms, first); index < terms.length && i < outcomes.length; index++) {
     const end = index + 1 < terms.length ? Math.min(outcomes.length, terms[index + 1]!.from - first) : outcomes.length;
     if (end <= i) continue;
-    if (askKindOf(terms[index]!.schedule) === 'days') layFixed(track, terms[index]!, paused, i, end);
-    else layFlexible(track, terms[index]!.schedule, paused, i, end);
+    const { schedule } = terms[index]!;
+    if (schedule.kind === 'interval') layInterval(track, schedule.every, course, paused, i, end);
+    else {
+      if (askKindOf(schedule) === 'days') layFixed(track, terms[index]!, paused, i, end);
+      else layFlexible(track, schedule, paused, i, end);
+      // An interval begins anew after another schedule, but not after one that held on no day of the active span.
+      if (hasActiveDay(outcomes, i, end)) course.every = 0;
+    }
     i = end;
+  }
+  track.course = course;
+}
+
+function hasActiveDay(outcomes: Uint8Array, from: number, end: number): boolean {
+  for (let i = from; i < end; i++) if (outcomes[i] !== OUTSIDE) return true;
+  return false;
+}
+
+/** What an interval asks of the days from place `from` up to `end`, by what was done. */
+function layInterval(
+  track: Track,
+  every: number,
+  course: IntervalCourse,
+  paused: Uint8Array | null,
+  from: number,
+  end: number,
+): void {
+  const { first, outcomes, asks, planSums } = track;
+  let plan = planSums[from]!;
+  for (let i = from; i < end; i++) {
+    const outcome = outcomes[i]!;
+    let ask = 0;
+    if (outcome !== OUTSIDE) {
+      const isPaused = paused?.[i] === 1;
+      const isAsked = stepInterval(course, first + i, every, { isPaused, isDone: outcome === DONE });
+      if (!isPaused) {
+        plan += PARTS_PER_DAY;
+        ask = !isAsked ? INTERVAL : outcome === REST ? INTERVAL | ASKED : INTERVAL | ASKED | DUE;
+      }
+    }
+    asks[i] = ask;
+    planSums[i + 1] = plan;
   }
 }
 
-/** What fixed terms ask of the days from place `from` up to `end`. */
+/** What daily terms, or those on weekdays, ask of the days from place `from` up to `end`. */
 function layFixed(track: Track, terms: HeldTerms, paused: Uint8Array | null, from: number, end: number): void {
   const { first, outcomes, asks, planSums } = track;
   const { schedule } = terms;
@@ -201,16 +264,15 @@ function layFixed(track: Track, terms: HeldTerms, paused: Uint8Array | null, fro
   asks.fill(ASKED | DUE, from, daily);
   for (let i = from; i < daily; i++) planSums[i + 1] = plan += PARTS_PER_DAY;
   for (let i = outcomes.indexOf(REST, from); i >= 0 && i < daily; i = outcomes.indexOf(REST, i + 1)) asks[i] = ASKED;
-  const named = namedWeekdays(schedule);
+  const named = namedWeekdays(schedule)!;
   let weekday = weekdayOf(first + daily);
   for (let i = daily; i < end; i++) {
     const outcome = outcomes[i]!;
-    const isNamed = named === null ? namesDay(schedule, terms.from, first + i) : named[weekday]!;
+    const isNamed = named[weekday]!;
     weekday = weekday === 6 ? 0 : weekday + 1;
-    if (isNamed && outcome !== OUTSIDE && paused?.[i] !== 1) {
-      asks[i] = outcome === REST ? ASKED : ASKED | DUE;
-      plan += PARTS_PER_DAY;
-    }
+    const isAsked = isNamed && outcome !== OUTSIDE && paused?.[i] !== 1;
+    asks[i] = !isAsked ? 0 : outcome === REST ? ASKED : ASKED | DUE;
+    if (isAsked) plan += PARTS_PER_DAY;
     planSums[i + 1] = plan;
   }
 }
@@ -239,12 +301,16 @@ function layFlexible(track: Track, schedule: Schedule, paused: Uint8Array | null
 const insideOf = ({ first, last }: Track, from: number, end: number): number =>
   last === null ? end : Math.max(from, Math.min(end, last - first + 1));
 
-/** Planned days up to today that are marked rest. */
-function restsOf({ first, doneSums, outcomes, asks }: Track): Int32Array {
-  const days: PlainDay[] = [];
+/** Days up to today that were asked or planned and are marked rest, outside months with a target of their own. */
+function restsOf(track: Track): Int32Array {
+  const { first, doneSums, outcomes, asks, targets } = track;
   const known = doneSums.length - 1;
-  for (let i = outcomes.indexOf(REST); i >= 0 && i < known; i = outcomes.indexOf(REST, i + 1))
-    if ((asks[i]! & (ASKED | PLANNED)) !== 0) days.push(first + i);
+  let at = outcomes.indexOf(REST);
+  if (at < 0 || at >= known) return NO_DAYS;
+  const days: PlainDay[] = [];
+  for (; at >= 0 && at < known; at = outcomes.indexOf(REST, at + 1))
+    if ((asks[at]! & (ASKED | PLANNED)) !== 0 && (targets === null || !hasTarget(track, monthOfDay(first + at))))
+      days.push(first + at);
   return Int32Array.from(days);
 }
 
@@ -254,9 +320,8 @@ function countedOf({ first, today, outcomes }: Track): PlainDay {
   return code === BLANK || code === PART ? today - 1 : today;
 }
 
-/** Fills the running sums from place `from` on; what stands before is right. */
-function addUp(track: Track, from: number): void {
-  const { outcomes, asks, doneSums, keptSums } = track;
+/** Fills the running sum of done days from place `from` on; what stands before is right. */
+function addUp({ outcomes, doneSums }: Track, from: number): void {
   const known = doneSums.length - 1;
   // After the last day that is done nothing is added any more.
   const end = Math.max(from, Math.min(known, outcomes.lastIndexOf(DONE) + 1));
@@ -266,13 +331,6 @@ function addUp(track: Track, from: number): void {
     doneSums[i + 1] = done;
   }
   doneSums.fill(done, end + 1);
-  if (keptSums.length === 1) return;
-  let kept = keptSums[from]!;
-  for (let i = from; i < end; i++) {
-    if (outcomes[i] === DONE && (asks[i]! & DUE) !== 0) kept++;
-    keptSums[i + 1] = kept;
-  }
-  keptSums.fill(kept, end + 1);
 }
 
 /** An entry of a day as it is now; null where there is none any more. */
@@ -300,7 +358,7 @@ export function trackAfter(track: Track, changes: readonly ChangedEntry[]): Trac
     if (amounts.length > 0) amounts[i] = entry?.amount ?? 0;
     const isRest = recorded === 'rest';
     const was = asks[i]!;
-    if ((was & ASKED) !== 0) asks[i] = isRest ? ASKED : ASKED | DUE;
+    if ((was & ASKED) !== 0) asks[i] = isRest ? was & ~DUE : was | DUE;
     else if ((was & PLANNED) !== 0)
       asks[i] = (was & ~OWED) | (isRest ? 0 : (was & FLEXIBLE_WEEKLY) !== 0 ? OWED_WEEKLY : OWED_MONTHLY);
     from = Math.min(from, i);
@@ -311,12 +369,17 @@ export function trackAfter(track: Track, changes: readonly ChangedEntry[]): Trac
     asks,
     amounts,
     doneSums: track.doneSums.slice(),
-    keptSums: track.keptSums.slice(),
     needs: track.needs.slice(),
   };
+  // The days of an interval go by what was done before them.
+  if (terms.some(({ schedule }) => schedule.kind === 'interval')) {
+    after.planSums = track.planSums.slice();
+    layAsks(after);
+  }
   after.rests = restsOf(after);
   after.counted = countedOf(after);
   addUp(after, from);
+  layKept(after);
   const days = felt.map(({ day }) => day);
   if (track.weeks !== null) after.weeks = layPeriodsAgain(after, 'weeks', track.weeks, days);
   if (track.months !== null) after.months = layPeriodsAgain(after, 'months', track.months, days);

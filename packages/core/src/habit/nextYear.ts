@@ -4,7 +4,8 @@ import { yearSpan } from '../calendar/year.ts';
 import type { Habit, Schedule } from '../record/records.ts';
 import { buildTrack } from './layTrack.ts';
 import { withYearTarget } from './settingTargets.ts';
-import { setTargetOf, yearTargetOf } from './targets.ts';
+import { setTargetOf } from './targetMonths.ts';
+import { yearTargetOf } from './targets.ts';
 import { heldTerms, termsOn } from './terms.ts';
 
 /** What somebody wants of a habit in a year: how often (null: as it is), how many days (null: as that plans), or no more of it. */

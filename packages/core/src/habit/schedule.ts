@@ -19,15 +19,17 @@ export function askKindOf(schedule: Schedule): AskKind {
   }
 }
 
-/** Whether a fixed schedule that holds from `from` names `day`. A flexible one names no day: always false. */
-export function namesDay(schedule: Schedule, from: PlainDay, day: PlainDay): boolean {
+/**
+ * Whether a schedule names `day` by the calendar alone: every day, or a weekday. The days of an interval go by what was
+ * done, and a flexible schedule names no day: false.
+ */
+export function namesDay(schedule: Schedule, day: PlainDay): boolean {
   switch (schedule.kind) {
     case 'daily':
       return true;
     case 'weekdays':
       return schedule.days.includes(WEEKDAYS[weekdayOf(day)]!);
     case 'interval':
-      return (((day - from) % schedule.every) + schedule.every) % schedule.every === 0;
     case 'perWeek':
     case 'perMonth':
       return false;

@@ -1,6 +1,6 @@
 import { type PlainMonth, formatMonth } from '../calendar/month.ts';
 import type { Habit, MonthTarget, YearTarget } from '../record/records.ts';
-import { setTargetOf, setsSomething } from './targets.ts';
+import { setTargetOf, setsSomething } from './targetMonths.ts';
 
 /** What a person sets for a month; without `days` the plan rules, without `amount` there is no amount target. */
 export type MonthWish = Omit<MonthTarget, 'onward'>;

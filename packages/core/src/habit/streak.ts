@@ -1,8 +1,9 @@
 import type { PlainDay } from '../calendar/plainDay.ts';
+import type { DaySpan } from '../calendar/span.ts';
 import { OUTCOMES } from './outcome.ts';
 import { type PeriodKind, quotaSeenOn } from './periods.ts';
 import type { AskKind } from './schedule.ts';
-import { DUE, type PeriodColumns, type Track, isOpen, streakUnitOn } from './track.ts';
+import { DUE, INTERVAL, type PeriodColumns, type Track, isOpen, streakUnitOn } from './track.ts';
 
 const DONE = OUTCOMES.indexOf('done');
 
@@ -43,9 +44,11 @@ function dayRuns(track: Track, until: PlainDay): Run[] {
   const chain = new RunChain();
   const known = Math.min(track.doneSums.length - 1, until - first + 1);
   for (let i = 0; i < known; i++) {
-    if ((asks[i]! & DUE) === 0) continue;
+    const ask = asks[i]!;
+    if ((ask & (DUE | INTERVAL)) === 0) continue;
     const day = first + i;
     if (outcomes[i] === DONE) chain.longer(day, day);
+    else if ((ask & DUE) === 0) continue;
     else if (day !== today || !isOpen(track, day)) chain.end();
   }
   return chain.runs;
@@ -67,13 +70,21 @@ function periodRuns(track: Track, kind: PeriodKind, { starts, quotas, dones }: P
 
 /**
  * Every run of a unit up to today, or up to the end of an earlier day, in order. Days go by due days: rest, pauses, extra
- * days and an open today pass through. Weeks and months go by their quota; those that owe nothing and the unfinished
+ * days and an open today pass through; under an interval every done day outside a pause lengthens. Weeks and months go by their quota; those that owe nothing and the unfinished
  * current one pass through.
  */
 export function runsOf(track: Track, unit: AskKind, until: PlainDay = track.today): Run[] {
   if (unit === 'days') return dayRuns(track, until);
   const columns = track[unit];
   return columns === null ? [] : periodRuns(track, unit, columns, until);
+}
+
+/** Days of a span that lengthen a run of days: due days that were done, under an interval every done day outside a pause. */
+export function runDaysIn({ asks, outcomes, first, today }: Track, span: DaySpan): number {
+  let days = 0;
+  for (let i = Math.max(0, span.first - first); i <= Math.min(span.last, today) - first; i++)
+    if (outcomes[i] === DONE && (asks[i]! & (DUE | INTERVAL)) !== 0) days++;
+  return days;
 }
 
 /** The longest run, the earliest of equals; null without any. */

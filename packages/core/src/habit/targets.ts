@@ -1,18 +1,24 @@
 import { type PlainMonth, daysInMonth, formatMonth, monthOf, monthOfDay, monthSpan } from '../calendar/month.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { monthsOfYear, quarterOfMonth, yearSpan } from '../calendar/year.ts';
-import { TOLERANCE, isAtLeast, roundRatio, shareOf, tidySum } from '../number/exact.ts';
-import type { Habit, MonthTarget } from '../record/records.ts';
+import { TOLERANCE, floorExact, isAtLeast, roundRatio, shareOf, tidySum } from '../number/exact.ts';
+import type { Habit } from '../record/records.ts';
+import { keptOver } from './kept.ts';
 import { PARTS_PER_DAY } from './schedule.ts';
-import { type Track, amountBetween, doneBetween, isActiveIn, planPartsBetween } from './track.ts';
+import { setDaysOf, setTargetOf } from './targetMonths.ts';
+import { type Track, activeDaysIn, amountBetween, doneBetween, isActiveIn, plannedBetween } from './track.ts';
 
-/** Done days of a period against its target. `amount` and `amountTarget` are there for amount habits only. */
+/** Done days of a period against its target, and what was kept of what it asked so far. `amount` and `amountTarget` are there for amount habits only. */
 export type Figures = {
   actual: number;
   target: number;
   left: number;
   /** actual / target, not capped; null where the target is 0. */
   share: number | null;
+  kept: number;
+  asked: number;
+  /** kept / asked; null where nothing was asked. */
+  rate: number | null;
   amount?: number;
   /** In the habit's unit; null if none is set. */
   amountTarget?: number | null;
@@ -21,36 +27,15 @@ export type Figures = {
 /** A month against its target, with its ribbon; a month’s amount target also for a week. */
 export type MonthFigures = Figures & { ribbon: boolean; weeklyAmountTarget?: number };
 
-/** The plan of a run of days: scheduled days and what flexible days owe, rounded once; rest days do not lower it. */
-export const planOf = (track: Track, span: DaySpan): number => roundRatio(planPartsBetween(track, span), PARTS_PER_DAY);
+/**
+ * Whole days of a plan: those on named days, days of an interval rounded down once, and what flexible days owe rounded
+ * once.
+ */
+const wholePlan = ({ parts, intervalDays }: { parts: number; intervalDays: number }): number =>
+  roundRatio(parts, PARTS_PER_DAY) + (intervalDays === 0 ? 0 : floorExact(intervalDays));
 
-/** Whether what was put down for a month says anything of days or amounts; a reward alone does not. */
-export const setsSomething = ({ days, amount, onward }: MonthTarget): boolean =>
-  (days ?? amount ?? null) !== null || onward === true;
-
-/** What is set by month, in order: what the months' own lookups go through. */
-const setMonths = new WeakMap<Habit, { month: PlainMonth; target: MonthTarget }[]>();
-
-function setMonthsOf(habit: Habit): { month: PlainMonth; target: MonthTarget }[] {
-  const known = setMonths.get(habit);
-  if (known !== undefined) return known;
-  const months = Object.entries(habit.monthTargets ?? {})
-    .filter(([, target]) => setsSomething(target))
-    .map(([text, target]) => ({ month: monthOf(text), target }))
-    .sort((a, b) => a.month - b.month);
-  setMonths.set(habit, months);
-  return months;
-}
-
-/** What governs a month: what the user set for it, else for the latest earlier month onward; null where the plan rules. */
-export function setTargetOf(habit: Habit, month: PlainMonth): MonthTarget | null {
-  let found: MonthTarget | null = null;
-  for (const each of setMonthsOf(habit)) {
-    if (each.month > month) break;
-    if (each.month === month || each.target.onward === true) found = each.target;
-  }
-  return found;
-}
+/** The plan of a run of days; rest days do not lower it. */
+export const planOf = (track: Track, span: DaySpan): number => wholePlan(plannedBetween(track, span));
 
 /** The reward promised for a month: its own, else that of the target that holds onward into it; null without one. */
 export const rewardOfMonth = (habit: Habit, month: PlainMonth): string | null =>
@@ -65,26 +50,35 @@ const NO_TARGET: Target = { days: 0, amount: null };
 export function monthTargetOf(track: Track, month: PlainMonth): Target {
   const span = monthSpan(month);
   if (!isActiveIn(track, span)) return NO_TARGET;
-  const set = setTargetOf(track.habit, month);
-  return { days: set?.days ?? planOf(track, span), amount: set?.amount ?? null };
+  return {
+    days: setDaysOf(track, month) ?? planOf(track, span),
+    amount: setTargetOf(track.habit, month)?.amount ?? null,
+  };
 }
 
 /**
  * What some months come to: what is set for their days, and the plan of the others in one sum, rounded once; the sum of
- * their amounts, none if no month has one.
+ * their amounts where every month that the habit takes part in has one, else none.
  */
 export function monthsTargetOf(track: Track, months: readonly PlainMonth[]): Target {
-  let [set, planned] = [0, 0];
-  let amount: number | null = null;
+  let set = 0;
+  const planned = { parts: 0, intervalDays: 0 };
+  const amounts: (number | null)[] = [];
   for (const month of months) {
     const span = monthSpan(month);
     if (!isActiveIn(track, span)) continue;
-    const target = setTargetOf(track.habit, month);
-    if ((target?.days ?? null) === null) planned += planPartsBetween(track, span);
-    else set += target!.days!;
-    if ((target?.amount ?? null) !== null) amount = (amount ?? 0) + target!.amount!;
+    const days = setDaysOf(track, month);
+    if (days === null) {
+      const { parts, intervalDays } = plannedBetween(track, span);
+      planned.parts += parts;
+      planned.intervalDays += intervalDays;
+    } else set += days;
+    amounts.push(setTargetOf(track.habit, month)?.amount ?? null);
   }
-  return { days: set + roundRatio(planned, PARTS_PER_DAY), amount: amount === null ? null : tidySum(amount) };
+  const known = amounts.filter((amount) => amount !== null);
+  const amount =
+    known.length === 0 || known.length < amounts.length ? null : tidySum(known.reduce((sum, each) => sum + each, 0));
+  return { days: set + wholePlan(planned), amount };
 }
 
 /**
@@ -106,6 +100,7 @@ export function figuresAgainst(track: Track, span: DaySpan, target: Target): Fig
     target: target.days,
     left: Math.max(0, target.days - actual),
     share: shareOf(actual, target.days),
+    ...keptOver(track, span),
   };
   if (track.habit.measure.kind !== 'amount') return figures;
   return { ...figures, amount: tidySum(amountBetween(track, span)), amountTarget: target.amount };
@@ -115,10 +110,17 @@ export function figuresAgainst(track: Track, span: DaySpan, target: Target): Fig
 export const spanFigures = (track: Track, span: DaySpan): Figures =>
   figuresAgainst(track, span, { days: planOf(track, span), amount: null });
 
-/** A month against a target. The ribbon is earned where the share reaches the pass mark. */
+/** A month earns no ribbon with fewer days of the active span. */
+export const RIBBON_NEEDS_DAYS = 7;
+
+/** Whether a month earns its ribbon: its share of the target reaches the pass mark, and the habit was there long enough. */
+export const earnsRibbon = (track: Track, month: PlainMonth, share: number | null, passMark: number): boolean =>
+  share !== null && isAtLeast(share, passMark) && activeDaysIn(track, monthSpan(month)) >= RIBBON_NEEDS_DAYS;
+
+/** A month against a target, with its ribbon. */
 export function monthFiguresAgainst(track: Track, month: PlainMonth, target: Target, passMark: number): MonthFigures {
   const figures = figuresAgainst(track, monthSpan(month), target);
-  const ribbon = figures.share !== null && isAtLeast(figures.share, passMark);
+  const ribbon = earnsRibbon(track, month, figures.share, passMark);
   if (track.habit.measure.kind !== 'amount' || target.amount === null) return { ...figures, ribbon };
   return { ...figures, ribbon, weeklyAmountTarget: weeklyAmountOf(month, target.amount) };
 }

@@ -231,6 +231,8 @@ export type Season = {
   why?: string;
   passMark?: number;
   goalIds: string[];
+  /** Habits chosen for the season itself, beside those of its goals. */
+  habitIds?: string[];
   notes?: { text: string; link?: string }[];
 };
 

@@ -15,6 +15,7 @@ import {
   monthFigures,
   monthFiguresAgainst,
   monthTargetOf,
+  planOf,
   yearTargetOf,
 } from '../habit/targets.ts';
 import { PARTS_PER_DAY } from '../habit/schedule.ts';
@@ -41,6 +42,9 @@ export type HabitReckoning = {
   weeksDone: Int32Array;
   monthsDone: Int32Array;
   yearsDone: Int32Array;
+  /** What was kept of what was asked in each month. */
+  monthsKept: Int32Array;
+  monthsAsked: Int32Array;
   last30: Recent;
   pips: PipsColumn;
   finishedOn: PlainDay | null;
@@ -77,7 +81,9 @@ function layTargets(track: Track, kind: Kind): PeriodTargets {
   const days = new Int32Array(count);
   // Where nothing is set every target is the plan, which is laid out past the end of the year, and there are no amounts.
   if (kind === 'weeks' || (habit.monthTargets === undefined && habit.yearTargets === undefined)) {
-    growths(track, track.planSums, kind, from, days, PARTS_PER_DAY);
+    if (track.terms.some(({ schedule }) => schedule.kind === 'interval'))
+      for (let i = 0; i < count; i++) days[i] = planOf(track, spanOf(kind, from + i * STRIDES[kind]));
+    else growths(track, track.planSums, kind, from, days, PARTS_PER_DAY);
     return { first: from, days, amounts: null };
   }
   const amounts = new Float64Array(count);
@@ -106,12 +112,20 @@ export function reckonHabit(track: Track, before?: HabitReckoning): HabitReckoni
     before !== undefined &&
     before.track.habit === track.habit &&
     before.track.first === track.first &&
-    before.track.last === track.last
+    before.track.last === track.last &&
+    before.track.afterEnd.join() === track.afterEnd.join()
       ? before
       : null;
   const weeks = base?.weeks ?? layTargets(track, 'weeks');
   const months = base?.months ?? layTargets(track, 'months');
   const years = base?.years ?? layTargets(track, 'years');
+  const monthsKept = new Int32Array(months.days.length);
+  const monthsAsked = new Int32Array(months.days.length);
+  for (let i = 0; i < monthsKept.length; i++) {
+    const { kept, asked } = keptOver(track, monthSpan(months.first + i));
+    monthsKept[i] = kept;
+    monthsAsked[i] = asked;
+  }
   return {
     track,
     outcome: outcomeOn(track, track.today),
@@ -129,6 +143,8 @@ export function reckonHabit(track: Track, before?: HabitReckoning): HabitReckoni
     weeksDone: doneColumn(track, 'weeks', weeks),
     monthsDone: doneColumn(track, 'months', months),
     yearsDone: doneColumn(track, 'years', years),
+    monthsKept,
+    monthsAsked,
     last30: last30(track),
     pips: habitPipsByMonth(track),
     finishedOn: finishedOn(track),
@@ -155,12 +171,14 @@ export function monthOfReckoning(reckoning: HabitReckoning, month: PlainMonth, p
     : monthFigures(reckoning.track, month, passMark);
 }
 
-/** Done and target days of a month of a reckoning, also of one outside its run. */
+/** Done and target days of a month of a reckoning, and what was kept of what it asked; also of one outside its run. */
 export function monthDaysOf(
-  { track, months, monthsDone }: HabitReckoning,
+  { track, months, monthsDone, monthsKept, monthsAsked }: HabitReckoning,
   month: PlainMonth,
-): { actual: number; target: number } {
+): { actual: number; target: number; kept: number; asked: number } {
   const i = month - months.first;
-  if (i >= 0 && i < monthsDone.length) return { actual: monthsDone[i]!, target: months.days[i]! };
-  return { actual: doneBetween(track, monthSpan(month)), target: monthTargetOf(track, month).days };
+  if (i >= 0 && i < monthsDone.length)
+    return { actual: monthsDone[i]!, target: months.days[i]!, kept: monthsKept[i]!, asked: monthsAsked[i]! };
+  const { kept, asked } = keptOver(track, monthSpan(month));
+  return { actual: doneBetween(track, monthSpan(month)), target: monthTargetOf(track, month).days, kept, asked };
 }

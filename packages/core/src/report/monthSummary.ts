@@ -2,12 +2,20 @@ import { type PlainMonth, monthSpan } from '../calendar/month.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import type { DayTotals } from '../day/dayScore.ts';
 import { type Ranked, rankHabits } from '../habit/ranking.ts';
+import { earnsRibbon } from '../habit/targets.ts';
 import { isActiveIn } from '../habit/track.ts';
 import { isAtLeast, shareOf } from '../number/exact.ts';
 import { type HabitReckoning, monthDaysOf } from './habitReckoning.ts';
 
-/** Several habits against their targets: the sums, each habit no further than its own. */
-export type Together = { actual: number; target: number; share: number | null };
+/** Several habits together: against their targets, each no further than its own, and what was kept of what was asked. */
+export type Together = {
+  actual: number;
+  target: number;
+  share: number | null;
+  kept: number;
+  asked: number;
+  rate: number | null;
+};
 
 /** A month over all habits that take part in it: those whose active span has a day of it. */
 export type MonthSummary = Together & {
@@ -26,34 +34,44 @@ export function monthTogether(
   passMark: number,
 ): Omit<MonthSummary, 'fullDays' | 'brightDays'> {
   const span = monthSpan(month);
-  const byArea = new Map<string, { actual: number; target: number }>();
-  const all = { actual: 0, target: 0 };
+  const byArea = new Map<string, Sums>();
+  const all = noSums();
   const ranked: Ranked[] = [];
   let ribbons = 0;
   for (let place = 0; place < habits.length; place++) {
     const reckoning = habits[place]!;
     const { habit } = reckoning.track;
     if (!isActiveIn(reckoning.track, span)) continue;
-    const { actual, target } = monthDaysOf(reckoning, month);
-    const share = shareOf(actual, target);
-    if (share !== null && isAtLeast(share, passMark)) ribbons++;
-    ranked.push({ id: habit.id, share, actual, order: habit.order, place });
+    const { actual, target, kept, asked } = monthDaysOf(reckoning, month);
+    if (earnsRibbon(reckoning.track, month, shareOf(actual, target), passMark)) ribbons++;
+    ranked.push({ id: habit.id, rate: shareOf(kept, asked), actual, order: habit.order, place });
     const area = habit.areaId ?? 'none';
-    const own = byArea.get(area) ?? { actual: 0, target: 0 };
+    const own = byArea.get(area) ?? noSums();
     byArea.set(area, own);
     for (const sum of [all, own]) {
       sum.actual += Math.min(actual, target);
       sum.target += target;
+      sum.kept += kept;
+      sum.asked += asked;
     }
   }
-  const withShare = ({ actual, target }: typeof all): Together => ({ actual, target, share: shareOf(actual, target) });
   return {
-    ...withShare(all),
+    ...withRatios(all),
     ribbons,
     ranking: rankHabits(ranked),
-    areas: Object.fromEntries([...byArea].map(([area, sum]) => [area, withShare(sum)])),
+    areas: Object.fromEntries([...byArea].map(([area, sum]) => [area, withRatios(sum)])),
   };
 }
+
+type Sums = Omit<Together, 'share' | 'rate'>;
+
+const noSums = (): Sums => ({ actual: 0, target: 0, kept: 0, asked: 0 });
+
+const withRatios = (sums: Sums): Together => ({
+  ...sums,
+  share: shareOf(sums.actual, sums.target),
+  rate: shareOf(sums.kept, sums.asked),
+});
 
 /** Full and bright days of a span up to today. */
 export function dayCounts(

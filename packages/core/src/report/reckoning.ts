@@ -204,7 +204,7 @@ function reckonSeasons({ book, today, tracks }: Rest, base: Reckoning | null): M
 
 /** Whether two tracks of the same habit have the same done days in a span. */
 function isSameIn(a: Track, b: Track, { first, last }: DaySpan): boolean {
-  if (a.first !== b.first || a.last !== b.last) return false;
+  if (a.first !== b.first || a.last !== b.last || a.afterEnd.length !== b.afterEnd.length) return false;
   for (let day = Math.max(first, a.first); day <= Math.min(last, a.today); day++)
     if (a.outcomes[day - a.first] !== b.outcomes[day - b.first]) return false;
   return true;
@@ -218,7 +218,12 @@ function movedMonths(habits: readonly HabitReckoning[], base: Reckoning): Set<Pl
     if (now === before) continue;
     if (now.months !== before.months) return null;
     for (let i = 0; i < now.monthsDone.length; i++)
-      if (now.monthsDone[i] !== before.monthsDone[i]) moved.add(now.months.first + i);
+      if (
+        now.monthsDone[i] !== before.monthsDone[i] ||
+        now.monthsKept[i] !== before.monthsKept[i] ||
+        now.monthsAsked[i] !== before.monthsAsked[i]
+      )
+        moved.add(now.months.first + i);
   }
   return moved;
 }

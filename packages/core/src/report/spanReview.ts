@@ -6,9 +6,9 @@ import { yearOfDay, yearSpan } from '../calendar/year.ts';
 import { type Kept, NOTHING_ASKED, type WeekdayKept, keptOver, keptTogether, weekdaysTogether } from '../habit/kept.ts';
 import { type LogSpan, dayOfNeighbour, logSpanOf, logTarget } from '../habit/logSpan.ts';
 import { rankHabits } from '../habit/ranking.ts';
-import { type Figures, type Target, figuresAgainst, planOf, togetherOf } from '../habit/targets.ts';
-import { runsOf } from '../habit/streak.ts';
-import { type Track, doneBetween, isActiveIn, keptBetween } from '../habit/track.ts';
+import { type Figures, type Target, figuresAgainst, planOf } from '../habit/targets.ts';
+import { runDaysIn, runsOf } from '../habit/streak.ts';
+import { type Track, doneBetween, isActiveIn } from '../habit/track.ts';
 import { PARTS_OF_DAY, type PartOfDay } from '../record/records.ts';
 
 /** The spans that charts look at; `days` runs between any two. */
@@ -78,9 +78,9 @@ export type HabitReview = {
   kept: Kept;
   /** Over the days compared; null where the habit has none of them. */
   keptBefore: Kept | null;
-  /** 1 is the best, by share. */
+  /** 1 is the best, by kept rate. */
   rank: number;
-  /** By what was done on the days compared, against the target of the whole span before. */
+  /** Over the days compared. */
   rankBefore: number | null;
 };
 
@@ -88,10 +88,6 @@ export type HabitReview = {
 export type AreaReview = {
   /** Null for habits without one. */
   areaId: string | null;
-  /** Capped sum and sum, as months have them. */
-  actual: number;
-  target: number;
-  share: number | null;
   /** Over all areas these add up to what was kept in the span. */
   kept: Kept;
   /** Done days of its habits, extra days too. */
@@ -159,11 +155,11 @@ const takingPart = (
       .map((track) => [track, figuresAgainst(track, looked, targetOver(track, kind, span))]),
   );
 
-/** Ranks by share, from 1. Source: "Targets by week, month and year". */
+/** Ranks by kept rate, from 1. Source: "Targets by week, month and year". */
 function ranksOf(figures: ReadonlyMap<Track, Figures>): Map<string, number> {
-  const ranked = [...figures].map(([{ habit }, { share, actual }], place) => ({
+  const ranked = [...figures].map(([{ habit }, { rate, actual }], place) => ({
     id: habit.id,
-    share,
+    rate,
     actual,
     order: habit.order,
     place,
@@ -179,7 +175,6 @@ function areasOver(figures: ReadonlyMap<Track, Figures>, span: DaySpan): AreaRev
   }
   return [...byArea].map(([areaId, members]) => ({
     areaId,
-    ...togetherOf(members.map((track) => figures.get(track)!)),
     kept: keptTogether(members, span),
     done: members.reduce((sum, track) => sum + doneBetween(track, span), 0),
   }));
@@ -209,7 +204,7 @@ function longestRunOver(tracks: readonly Track[], span: DaySpan): RunReview | nu
     for (const run of runsOf(track, 'days')) {
       if (!overlaps(run, span)) continue;
       const [first, last] = [Math.max(run.first, span.first), Math.min(run.last, span.last)];
-      const length = keptBetween(track, { first, last });
+      const length = runDaysIn(track, { first, last });
       if (length > (best?.length ?? 0)) best = { habitId: track.habit.id, length, first, last };
     }
   }

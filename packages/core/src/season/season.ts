@@ -18,13 +18,18 @@ export type SeasonWeek = {
 /** The weeks of a season and its score, null before anything was asked. */
 export type SeasonFigures = { weeks: SeasonWeek[]; score: number | null; onTrackWeeks: number };
 
-/** The tracks tied to a season's goals: by the habit's own goal, or by a key result that counts it. All if none is tied. */
+/**
+ * The tracks tied to a season: those it names itself, and those of its goals, by the habit's own goal or by a key result
+ * that counts it. All if none is tied.
+ */
 export function tiedTracks(
   season: Season,
   tracks: readonly Track[],
   keyResults: readonly KeyResult[],
 ): readonly Track[] {
-  const tied = carryingTracks(season.goalIds, tracks, keyResults);
+  const carrying = new Set(carryingTracks(season.goalIds, tracks, keyResults));
+  const named = new Set(season.habitIds ?? []);
+  const tied = tracks.filter((track) => carrying.has(track) || named.has(track.habit.id));
   return tied.length > 0 ? tied : tracks;
 }
 

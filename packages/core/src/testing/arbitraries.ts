@@ -18,7 +18,13 @@ export const schedules: fc.Arbitrary<Schedule> = fc.oneof(
 /** Some day from FIRST to 40 days after TODAY. */
 export const someDay = fc.integer({ min: FIRST, max: TODAY + 40 });
 
-/** A habit that is checked off, with up to four terms, three pauses, and perhaps an end. */
+/** Target days of some months. */
+export const monthTargets = fc.option(
+  fc.dictionary(fc.constantFrom('2024-05', '2024-11', '2025-02', '2025-03'), fc.record({ days: fc.nat(34) })),
+  { nil: undefined },
+);
+
+/** A habit that is checked off, with up to four terms, three pauses, and perhaps an end and target days of its own. */
 export const checkHabits: fc.Arbitrary<Habit> = fc
   .record({
     terms: fc.uniqueArray(fc.record({ at: someDay, schedule: schedules }), {
@@ -29,14 +35,16 @@ export const checkHabits: fc.Arbitrary<Habit> = fc
     starts: fc.integer({ min: FIRST, max: TODAY - 1 }),
     ends: fc.option(someDay, { nil: undefined }),
     pauses: fc.array(fc.tuple(someDay, fc.nat(20)), { maxLength: 3 }),
+    targets: monthTargets,
   })
-  .map(({ terms, starts, ends, pauses }) =>
+  .map(({ terms, starts, ends, pauses, targets }) =>
     aHabit({
       terms: terms
         .sort((a, b) => a.at - b.at)
         .map(({ at, schedule }): Terms => ({ from: formatDay(at), schedule, pips: 2 })),
       startsOn: formatDay(starts),
       ...(ends === undefined ? {} : { endsOn: formatDay(Math.max(ends, starts)) }),
+      ...(targets === undefined ? {} : { monthTargets: targets }),
       pauses: pauses.map(([from, length]) => ({ from: formatDay(from), to: formatDay(from + length) })),
     }),
   );
