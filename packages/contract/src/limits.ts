@@ -36,6 +36,7 @@ export const LIMITS = {
     after: 100,
     dayMarks: 50,
     seasonGoals: 300,
+    seasonHabits: 300,
     notes: 300,
     aims: 100,
     feelings: 50,

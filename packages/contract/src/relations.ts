@@ -17,6 +17,7 @@ type Named = {
   rewardId?: string;
   seasonId?: string;
   goalIds?: string[];
+  habitIds?: string[];
   after?: string[];
   measure?: { habitId?: string };
   answers?: unknown;
@@ -38,6 +39,7 @@ export function referencesOf(collection: Collection, value: RecordOf<Collection>
   add('seasonId', 'seasons', record.seasonId);
   if (collection === 'keyResults') add('measure.habitId', 'habits', record.measure?.habitId);
   record.goalIds?.forEach((key, index) => add(`goalIds[${index}]`, 'goals', key));
+  record.habitIds?.forEach((key, index) => add(`habitIds[${index}]`, 'habits', key));
   record.after?.forEach((key, index) => add(`after[${index}]`, 'milestones', key));
   if (collection === 'journal' && Array.isArray(record.answers)) {
     record.answers.forEach((answer: { promptId: string }, index) =>

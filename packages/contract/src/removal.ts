@@ -26,6 +26,7 @@ const HANGING: Partial<Record<Collection, Hanging[]>> = {
     field('habitNotes', 'habitId', 'goes'),
     field('reminders', 'habitId', 'goes'),
     { in: 'keyResults', field: 'measure', holds: 'habitId', then: 'goes' },
+    { in: 'seasons', field: 'habitIds', holds: 'ids', then: 'letsGo' },
   ],
   goals: [
     field('habits', 'goalId', 'letsGo'),

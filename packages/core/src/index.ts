@@ -178,6 +178,8 @@ export {
   togetherOf,
   daysToRibbon,
 } from './habit/targets.ts';
+export { withFirstTermsFrom } from './habit/firstTerms.ts';
+export { isRecord } from './habit/layTrack.ts';
 export { withPipsFrom } from './habit/settingPips.ts';
 export { type HeldTerms, heldTerms, termsIndexOn, termsOn } from './habit/terms.ts';
 export {
@@ -264,7 +266,7 @@ export {
   goodDaysFor,
   rewardsStanding,
 } from './pips/ledger.ts';
-export { pipsOfWeek, pipsOfMonth } from './pips/pipsOfTerms.ts';
+export { pipsOfFullWeek, pipsOfFullMonth } from './pips/pipsOfTerms.ts';
 export { type Promised, promisedRewards } from './pips/promised.ts';
 export { type LineThrough, lineThrough } from './chart/lineThrough.ts';
 export { moodOver } from './mood/moodOver.ts';

@@ -14,7 +14,7 @@ const sqlOf = (name: string): string => readFileSync(join(MIGRATIONS, name), 'ut
 const snakeCase = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 
 let client: pg.Client;
-beforeAll(async () => {
+beforeEach(async () => {
   const name = `m_${randomUUID().replaceAll('-', '')}`;
   const admin = new pg.Client({ connectionString: process.env.TEST_DATABASE_URL });
   await admin.connect();
@@ -23,15 +23,15 @@ beforeAll(async () => {
   client = new pg.Client({ connectionString: process.env.TEST_DATABASE_URL!.replace(/\/postgres$/, `/${name}`) });
   await client.connect();
 });
-afterAll(() => client.end());
+afterEach(() => client.end());
 
 it('records from before the log stand in it as they were, removals too, and no instant far ahead is left', async () => {
   for (const name of files.filter((each) => each < FIRST_WITH_LOG)) await client.query(sqlOf(name));
   await client.query(`insert into "user" (id, name, email) values ('anna', 'Anna', 'anna@example.org')`);
   // Fields that came later were in nobody's records then.
   const written = oneOfEach().map((each) => {
-    const { impact: _, ...record } = (each.record ?? {}) as Record<string, unknown>;
-    return each.collection === 'habits' ? { ...each, record: record as never } : each;
+    const { impact: _, habitIds: __, ...record } = (each.record ?? {}) as Record<string, unknown>;
+    return each.collection === 'habits' || each.collection === 'seasons' ? { ...each, record: record as never } : each;
   });
   for (const [index, { collection, record }] of written.entries()) {
     // A clock gone wrong wrote the entry.
@@ -70,4 +70,59 @@ it('records from before the log stand in it as they were, removals too, and no i
   expect(ahead.rows).toEqual([]);
   const kept = await client.query(`select 1 from change_log where changed_at = '2026-11-20T10:00:00.123456Z'`);
   expect(kept.rowCount).toBe(written.length - 1);
+});
+
+it('the first terms of a habit begin with its record, and devices are told of it by a new revision', async () => {
+  const before = files.filter((each) => each < '0008');
+  for (const name of before) await client.query(sqlOf(name));
+  await client.query(`insert into "user" (id, name, email) values ('anna', 'Anna', 'anna@example.org')`);
+  const terms = [
+    { from: '2026-11-24', schedule: { kind: 'daily' }, pips: 2 },
+    { from: '2026-12-01', schedule: { kind: 'perWeek', times: 3 } },
+  ];
+  const habits = [
+    // Brought in from September on, though it was made in November.
+    { id: 'late', startsOn: '2026-11-24' },
+    // Its start was moved by hand.
+    { id: 'moved', startsOn: '2026-10-05' },
+    // A note alone is no record.
+    { id: 'noted', startsOn: '2026-11-24' },
+    { id: 'inTime', startsOn: '2026-11-24' },
+  ];
+  for (const [index, { id, startsOn }] of habits.entries()) {
+    await client.query(
+      `insert into habits (user_id, id, name, "order", aim, part_of_day, measure, terms, starts_on)
+       values ('anna', $1, $1, 0, 'build', 'any', '{"kind":"check"}', $2, $3)`,
+      [id, JSON.stringify(terms), startsOn],
+    );
+    await client.query(
+      `insert into change_log (user_id, collection, key, revision, changed_at, change_id, record)
+       values ('anna', 'habits', $1, $2, now(), $1, $3)`,
+      [id, index + 1, JSON.stringify({ id, terms, startsOn })],
+    );
+  }
+  await client.query(`insert into revisions values ('anna', 4)`);
+  await client.query(`insert into entries (user_id, habit_id, day, mark, note) values
+    ('anna', 'late', '2026-09-03', 'done', null), ('anna', 'late', '2026-09-01', null, 'soon'),
+    ('anna', 'noted', '2026-09-02', null, 'a note'), ('anna', 'inTime', '2026-11-25', 'done', null)`);
+  for (const name of files.filter((each) => each >= '0008')) await client.query(sqlOf(name));
+  const { rows } = await client.query<{ id: string; revision: string; terms: unknown; logged: unknown }>(
+    `select id, revision, terms, record -> 'terms' as logged from habits
+     join change_log on collection = 'habits' and key = id order by id`,
+  );
+  const from = (first: string) => [{ ...terms[0], from: first }, terms[1]];
+  expect(rows.map(({ id, revision }) => [id, revision])).toEqual([
+    ['inTime', '4'],
+    ['late', '5'],
+    ['moved', '6'],
+    ['noted', '3'],
+  ]);
+  expect(rows.map((row) => row.terms)).toEqual([
+    from('2026-11-24'),
+    from('2026-09-03'),
+    from('2026-10-05'),
+    from('2026-11-24'),
+  ]);
+  for (const row of rows) expect(row.logged).toEqual(row.terms);
+  expect((await client.query('select revision from revisions')).rows).toEqual([{ revision: '6' }]);
 });

@@ -125,6 +125,7 @@ export function oneOfEach(): Change[] {
       why: 'w',
       passMark: 0.8,
       goalIds: ['goal'],
+      habitIds: ['habit'],
       notes: [{ text: 'Tides', link: 'https://example.org' }],
     }),
     change('months', '2026-11', { month: '2026-11', word: 'Slow', aims: ['a', 'b'] }),

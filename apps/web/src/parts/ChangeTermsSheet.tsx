@@ -4,9 +4,10 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
+import { useStore } from 'react-redux';
 import { changeTo } from '../store/makeChange.ts';
-import { selectToday } from '../store/selectors.ts';
-import { useAppSelector } from '../store/store.ts';
+import { selectToday, trackOf } from '../store/selectors.ts';
+import { type RootState, useAppSelector } from '../store/store.ts';
 import { useRecording } from '../sync/RecordsProvider.tsx';
 import { SPACE } from '../theme/space.ts';
 import { Button } from '../ui/Button.tsx';
@@ -28,6 +29,7 @@ import { LimitFields, OftenFields } from './habitForm/TermsFields.tsx';
 /** What a habit asks from a day on, changed where one stands: how often, how much. Past days stay as they were. */
 export function ChangeTermsSheet({ habit, onClose }: { habit: Habit; onClose: () => void }) {
   const today = useAppSelector(selectToday);
+  const store = useStore<RootState>();
   const { change } = useRecording();
   const toast = useToast();
   const [fault, setFault] = useState<string | null>(null);
@@ -40,7 +42,8 @@ export function ChangeTermsSheet({ habit, onClose }: { habit: Habit; onClose: ()
     const fromFault = termsFromFault(filled, today);
     if (fromFault !== null) return form.setError('termsFrom', { message: fromFault });
     if (!changesTerms(habit, filled, today)) return onClose();
-    const next: Habit = { ...habit, terms: termsAfter(habit, filled, today, true) };
+    const { first } = trackOf(store.getState(), habit);
+    const next: Habit = { ...habit, terms: termsAfter(habit, filled, today, first) };
     const { issues } = checkRecord('habits', next);
     if (issues.length > 0) return setFault(issues.map(issueWords).join('; '));
     toast({ text: `${habit.name} is changed`, onUndo: change(changeTo('habits', next)) });

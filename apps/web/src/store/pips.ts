@@ -3,14 +3,15 @@ import {
   type LedgerSources,
   type Milestone,
   type PipsByDay,
+  type PipsColumn,
   type Reward,
   type Track,
   goodDayPips,
-  habitPips,
+  habitPipsByMonth,
   ledgerOfDay,
+  pipsBalance,
   pipsByDay,
   tidySum,
-  dayOf,
 } from '@wimbel/core';
 import type { RecordsState } from './recordsState.ts';
 import { selectIsHidden, selectToday, selectTracks } from './selectors.ts';
@@ -57,22 +58,19 @@ export function selectPipsByDay(state: RootState): PipsByDay {
   return byDay;
 }
 
-const earnedOf = new WeakMap<Track, number>();
+const columnOf = new WeakMap<Track, PipsColumn>();
 
-function earnedBy(track: Track): number {
-  const known = earnedOf.get(track) ?? habitPips(track);
-  earnedOf.set(track, known);
-  return known;
+/** What a habit earned by month; only counted anew where it changed. */
+function pipsColumnOf(track: Track): PipsColumn {
+  const column = columnOf.get(track) ?? habitPipsByMonth(track);
+  columnOf.set(track, column);
+  return column;
 }
 
-/** What is left of all that was earned; a habit is only counted anew where it changed. */
+/** What is left of all that was earned. */
 export function selectPipsBalance(state: RootState): number {
   const { tracks, milestones, claims, today } = selectLedgerSources(state);
-  let sum = 0;
-  for (const track of tracks) sum += earnedBy(track);
-  for (const { reachedOn, pips } of milestones) if (reachedOn && pips && dayOf(reachedOn) <= today) sum += pips;
-  for (const { day, cost } of claims) if (dayOf(day) <= today) sum -= cost;
-  return tidySum(sum);
+  return pipsBalance({ habits: tracks.map(pipsColumnOf), milestones, claims, today }).balance;
 }
 
 /** What a day earned, without what was spent on it. */

@@ -27,6 +27,7 @@ import { recordStoreOf } from './recordAhead.ts';
 import { type RootState, type Store, createStore, useAppDispatch, useAppSelector } from '../store/store.ts';
 import { type Sync, startSync } from './sync.ts';
 import { type Step, changesBack, stepOf } from '../store/undo.ts';
+import { withFirstTerms } from '../store/firstTerms.ts';
 import { openAccountTalk } from './accountTalk.ts';
 
 /** How often the device's clock is looked at, for the day to turn by itself. */
@@ -225,8 +226,10 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       startTransition(() => setUndoable(account?.id ?? null));
     };
     return {
-      change: (...changes) => {
-        const step = stepOf(store.getState().records, changes);
+      change: (...wanted) => {
+        const { records } = store.getState();
+        const changes = [...withFirstTerms(records, wanted)];
+        const step = stepOf(records, changes);
         begin(step);
         sync.current?.change(changes);
         return () => void putBack(step);
@@ -235,8 +238,10 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
         const step: Step = [];
         begin(step);
         return {
-          take: (changes) => {
-            step.push(...stepOf(store.getState().records, changes));
+          take: (wanted) => {
+            const { records } = store.getState();
+            const changes = withFirstTerms(records, wanted);
+            step.push(...stepOf(records, changes));
             sync.current?.change([...changes]);
           },
           putBack: () => void putBack(step),

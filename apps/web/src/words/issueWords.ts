@@ -60,6 +60,7 @@ const FIELDS: Record<string, string> = {
   fullDayTarget: 'the full days aimed at',
   goalId: 'the goal',
   goalIds: 'a goal',
+  habitIds: 'a habit',
   habitId: 'the habit',
   hidden: 'what is hidden',
   icon: 'the icon',

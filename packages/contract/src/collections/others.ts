@@ -72,6 +72,7 @@ export const seasonSchema = once(() =>
     why: text(),
     passMark: ratio(),
     goalIds: list(id(), LIMITS.lists.seasonGoals).required('is missing'),
+    habitIds: list(id(), LIMITS.lists.seasonHabits),
     notes: list(shape({ text: text().defined('is missing'), link: text() }).required('is missing'), LIMITS.lists.notes),
   }),
 );

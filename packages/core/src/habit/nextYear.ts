@@ -2,6 +2,7 @@ import { type PlainDay, type Weekday, dayOf, formatDay } from '../calendar/plain
 import { type PlainMonth, formatMonth, monthOfDay } from '../calendar/month.ts';
 import { yearSpan } from '../calendar/year.ts';
 import type { Habit, Schedule } from '../record/records.ts';
+import { withFirstTermsFrom } from './firstTerms.ts';
 import { buildTrack } from './layTrack.ts';
 import { withYearTarget } from './settingTargets.ts';
 import { setTargetOf } from './targetMonths.ts';
@@ -13,19 +14,20 @@ export type YearWish = { schedule: Schedule | null; days: number | null; isOver:
 
 /**
  * A habit as it is to be in a year: with other terms from its first day on (from `today`, where it has begun), with the
- * days aimed at, or ended with the year before. What is past stays as it was.
+ * days aimed at, or ended with the year before. What is past stays as it was. `start` is the first day of its record.
  */
-export function habitNextYear(habit: Habit, year: number, wish: YearWish, today: PlainDay): Habit {
+export function habitNextYear(before: Habit, start: PlainDay, year: number, wish: YearWish, today: PlainDay): Habit {
+  const habit = withFirstTermsFrom(before, start);
   const { first } = yearSpan(year);
   if (wish.isOver) return { ...habit, endsOn: formatDay(Math.max(first - 1, today, dayOf(habit.startsOn))) };
   const from = Math.max(first, today);
   const day = formatDay(from);
   const inForce = termsOn(heldTerms(habit.terms), from);
-  const before = habit.terms.find((each) => dayOf(each.from) === inForce.from)!;
+  const held = habit.terms.find((each) => dayOf(each.from) === inForce.from)!;
   const terms =
     wish.schedule === null
       ? habit.terms
-      : [...habit.terms.filter((each) => each.from !== day), { ...before, from: day, schedule: wish.schedule }].sort(
+      : [...habit.terms.filter((each) => each.from !== day), { ...held, from: day, schedule: wish.schedule }].sort(
           (a, b) => (a.from < b.from ? -1 : 1),
         );
   const next = wish.schedule === null ? { ...habit, terms } : withPlanFrom({ ...habit, terms }, monthOfDay(from));

@@ -3,12 +3,14 @@ import { scoreOn, totalsOf } from '../day/dayScore.ts';
 import { type PlainDay, dayOf, formatDay, weekdayOf } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { entryYearsOf, withEntriesOn } from '../record/entryYears.ts';
-import type { Entry, Habit } from '../record/records.ts';
+import { type Entry, type Habit, emptyRecords } from '../record/records.ts';
 import { FIRST, TODAY, checkHabits, entries, marks, someDay } from '../testing/arbitraries.ts';
 import { literalHabit, literalScore } from '../testing/literal.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { weekSpan } from '../calendar/week.ts';
 import { askedBetween } from './asked.ts';
+import { reportOf } from '../report/report.ts';
+import { withFirstTermsFrom } from './firstTerms.ts';
 import { keptOver, keptTogether } from './kept.ts';
 import { buildTrack, layTrack, trackAfter } from './layTrack.ts';
 import { monthSpan } from '../calendar/month.ts';
@@ -315,4 +317,19 @@ it('a ribbon is so many done days away, none once the pass mark is reached', () 
   expect([missing(0, 30), missing(25, 30), missing(26, 30), missing(30, 30)]).toEqual([26, 1, 0, 0]);
   // 0.1 of 30 are 3, not a hair more.
   expect([missing(2, 30, 0.1), missing(3, 30, 0.1), missing(0, 20)]).toEqual([1, 0, 17]);
+});
+
+it('the first terms of a habit begun earlier, as its record has it, move no figure', () => {
+  let moved = 0;
+  fc.assert(
+    fc.property(checkHabits, entries, (habit, list) => {
+      const { first } = track(habit, list);
+      const begun = withFirstTermsFrom(habit, first);
+      if (begun !== habit) moved++;
+      const of = (each: Habit) => reportOf({ ...emptyRecords(), habits: [each], entries: list }, TODAY);
+      expect(of(begun)).toEqual(of(habit));
+      expect(withFirstTermsFrom(begun, first)).toBe(begun);
+    }),
+  );
+  expect(moved).toBeGreaterThan(20);
 });

@@ -6,7 +6,7 @@ import type { Claim, Entry, Goal, Habit, Milestone, Reward } from '../record/rec
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { balanceByDay, goodDayPips, goodDaysFor, ledgerOfDay, pipsByDay, pipsOver, rewardsStanding } from './ledger.ts';
 import { pipsBalance, habitPipsByMonth, pipsByMonth } from './pips.ts';
-import { pipsOfMonth, pipsOfWeek } from './pipsOfTerms.ts';
+import { pipsOfFullMonth, pipsOfFullWeek } from './pipsOfTerms.ts';
 import { promisedRewards } from './promised.ts';
 
 const TODAY = dayOf('2025-03-20');
@@ -137,17 +137,22 @@ describe('a reward', () => {
   });
 });
 
-it('a full week and month of terms earn by how often they ask', () => {
-  const of = (schedule: Parameters<typeof pipsOfWeek>[0]['schedule']) => {
+it('a full week and month of terms earn by how often they ask, a month by its own days', () => {
+  const of = (schedule: Terms['schedule'], month = '2026-12') => {
     const terms = { schedule, pips: 2 };
-    return [pipsOfWeek(terms), Math.round(pipsOfMonth(terms) * 100) / 100];
+    return [pipsOfFullWeek(terms, dayOf(`${month}-01`)), pipsOfFullMonth(terms, monthOf(month))];
   };
-  expect(of({ kind: 'daily' })).toEqual([14, 60.88]);
-  expect(of({ kind: 'weekdays', days: ['monday', 'friday'] })).toEqual([4, 17.39]);
-  expect(of({ kind: 'interval', every: 2 })).toEqual([7, 30.44]);
-  expect(of({ kind: 'perWeek', times: 3 })).toEqual([6, 26.09]);
-  expect(of({ kind: 'perMonth', times: 10 })[1]).toBe(20);
-  expect(pipsOfWeek({ schedule: { kind: 'daily' } })).toBe(0);
+  expect([of({ kind: 'daily' }), of({ kind: 'daily' }, '2027-02')]).toEqual([
+    [14, 62],
+    [14, 56],
+  ]);
+  // December 2026 has four Mondays and Fridays.
+  expect(of({ kind: 'weekdays', days: ['monday', 'friday'] })).toEqual([4, 16]);
+  // 31 / 3 and 7 / 3 days, rounded down; 3 × 31 / 7 = 13.3; 10 × 7 / 31 = 2.3.
+  expect(of({ kind: 'interval', every: 3 })).toEqual([4, 20]);
+  expect(of({ kind: 'perWeek', times: 3 })).toEqual([6, 26]);
+  expect(of({ kind: 'perMonth', times: 10 })).toEqual([4, 20]);
+  expect(pipsOfFullWeek({ schedule: { kind: 'daily' } }, TODAY)).toBe(0);
 });
 
 it('promised rewards stand with those earned and not enjoyed first', () => {

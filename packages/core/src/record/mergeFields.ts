@@ -29,7 +29,7 @@ const LISTS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   habits: { terms: 'from', pauses: 'from', variants: 'id' },
   goals: { turns: '' },
   milestones: { after: '' },
-  seasons: { goalIds: '', notes: '' },
+  seasons: { goalIds: '', habitIds: '', notes: '' },
   months: { aims: '' },
   settings: { hidden: '', dayMarks: 'atLeast', moodMarks: 'mood' },
 };

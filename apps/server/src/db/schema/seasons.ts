@@ -15,6 +15,7 @@ export const seasons = pgTable(
     why: text(),
     passMark: number(),
     goalIds: jsonb().$type<string[]>().notNull(),
+    habitIds: jsonb().$type<string[]>(),
     notes: jsonb().$type<Season['notes']>(),
   },
   (table) => [primaryKey({ columns: [table.userId, table.id] }), check('seasons_weeks', sql`${table.weeks} > 0`)],

@@ -7,7 +7,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { NEW_AREA, newArea } from '../../parts/newArea.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { changeTo, newId } from '../../store/makeChange.ts';
-import { selectAreas, selectGoals, selectHabits, selectToday, selectEntries } from '../../store/selectors.ts';
+import { selectAreas, selectGoals, selectHabits, selectToday, selectEntries, trackOf } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { forgetDraft, useFormDraft } from '../../shared/formDraft.ts';
 import { parseTyped } from '../../shared/amounts.ts';
@@ -73,9 +73,10 @@ function useHabitForm({ habit, source, forGoal, from }: FormOf, onDone: () => vo
   const today = useAppSelector(selectToday);
   const areas = useAppSelector(selectAreas);
   const habits = useAppSelector(selectHabits);
-  const hasRecords = useAppSelector(
-    (state) => habit !== null && !eachEntry(selectEntries(state, habit.id)).next().done,
+  const first = useAppSelector((state) =>
+    habit === null || eachEntry(selectEntries(state, habit.id)).next().done ? null : trackOf(state, habit).first,
   );
+  const hasRecords = first !== null;
   const allGoals = useAppSelector(selectGoals);
   const [goalId, setGoalId] = useState(habit === null ? forGoal : (habit.goalId ?? ''));
   const goals = allGoals.filter((goal) => goal.state === 'open' || goal.id === goalId);
@@ -110,7 +111,7 @@ function useHabitForm({ habit, source, forGoal, from }: FormOf, onDone: () => vo
       order,
       today,
       areaId,
-      hasRecords,
+      first,
     });
     const next: Habit = {
       ...own,

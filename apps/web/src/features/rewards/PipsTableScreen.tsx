@@ -4,8 +4,9 @@ import {
   formatDay,
   heldTerms,
   parseDay,
-  pipsOfMonth,
-  pipsOfWeek,
+  monthOfDay,
+  pipsOfFullMonth,
+  pipsOfFullWeek,
   termsOn,
   tidySum,
   withPipsFrom,
@@ -27,13 +28,10 @@ import { Page } from '../../ui/Frame.tsx';
 import { PageHead } from '../../ui/PageHead.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { capital } from '../../shared/format.ts';
+import { capital, monthName } from '../../shared/format.ts';
 import { pipsNameOf, pipsWords } from '../../words/pips.ts';
 import { scheduleWords } from '../../words/termsWords.ts';
 import { pipsHints } from './hints.ts';
-
-/** Whole numbers and halves are enough to weigh by. */
-const rough = (pips: number): string => number(Math.round(pips * 10) / 10);
 
 /** What a done day of every habit earns, side by side, with what a full week and month bring. */
 export function PipsTableScreen() {
@@ -52,8 +50,8 @@ export function PipsTableScreen() {
   const holds = fault === null && day !== null ? day : today;
   const terms = tracks.map((track) => termsOn(heldTerms(track.habit.terms), holds));
   const { many } = pipsNameOf(settings);
-  const week = tidySum(terms.reduce((sum, each) => sum + pipsOfWeek(each), 0));
-  const month = tidySum(terms.reduce((sum, each) => sum + pipsOfMonth(each), 0));
+  const week = tidySum(terms.reduce((sum, each) => sum + pipsOfFullWeek(each, holds), 0));
+  const month = tidySum(terms.reduce((sum, each) => sum + pipsOfFullMonth(each, monthOfDay(holds)), 0));
   return (
     <Page>
       <PageHead title={`What earns ${many}`} backTo={PATHS.rewards} />
@@ -76,7 +74,7 @@ export function PipsTableScreen() {
           <Card isFlush style={styles.table}>
             <View role={'table' as never} aria-label={`What earns ${many}`}>
               <View role={'row' as never} style={styles.row}>
-                {['Habit', capital(many), 'Full week', 'Full month'].map((title, column) => (
+                {['Habit', capital(many), 'Full week', `All of ${monthName(monthOfDay(holds))}`].map((title, column) => (
                   <View key={title} role={'columnheader' as never} style={column === 0 ? styles.name : styles.cell}>
                     <Words type="label" tone="quiet" style={column === 0 ? null : styles.number}>
                       {title}
@@ -94,12 +92,12 @@ export function PipsTableScreen() {
                 <View role={'cell' as never} style={styles.cell} />
                 <View role={'cell' as never} style={styles.cell}>
                   <Words type="strong" style={styles.number}>
-                    {rough(week)}
+                    {number(week)}
                   </Words>
                 </View>
                 <View role={'cell' as never} style={styles.cell}>
                   <Words type="strong" style={styles.number}>
-                    {rough(month)}
+                    {number(month)}
                   </Words>
                 </View>
               </View>
@@ -126,7 +124,7 @@ function goTo(row: number): void {
   field.select();
 }
 
-function PipsRow({ track: { habit }, row, from }: { track: Track; row: number; from: number }) {
+function PipsRow({ track: { habit, first }, row, from }: { track: Track; row: number; from: number }) {
   const styles = useStyles();
   const { change } = useRecording();
   const toast = useToast();
@@ -140,7 +138,7 @@ function PipsRow({ track: { habit }, row, from }: { track: Track; row: number; f
     setTyped(null);
     const pips = value ?? 0;
     if (pips === terms.pips) return;
-    const next = withPipsFrom(habit, from, pips);
+    const next = withPipsFrom(habit, first, from, pips);
     if (checkRecord('habits', next).issues.length > 0) return;
     toast({ text: `${habit.name}: ${pipsWords(settings, pips)} a done day`, onUndo: change(changeTo('habits', next)) });
   };
@@ -173,10 +171,10 @@ function PipsRow({ track: { habit }, row, from }: { track: Track; row: number; f
         />
       </View>
       <View role={'cell' as never} style={styles.cell}>
-        <Words style={styles.number}>{rough(pipsOfWeek(shown))}</Words>
+        <Words style={styles.number}>{number(pipsOfFullWeek(shown, from))}</Words>
       </View>
       <View role={'cell' as never} style={styles.cell}>
-        <Words style={styles.number}>{rough(pipsOfMonth(shown))}</Words>
+        <Words style={styles.number}>{number(pipsOfFullMonth(shown, monthOfDay(from)))}</Words>
       </View>
     </View>
   );

@@ -14,7 +14,7 @@ import { useStore } from 'react-redux';
 import { parseTyped } from '../../shared/amounts.ts';
 import { capital, counted, PART_WORDS } from '../../shared/format.ts';
 import { changeTo, removalOf } from '../../store/makeChange.ts';
-import { selectAreas, selectEntry, selectIsHidden, selectSettings, selectToday } from '../../store/selectors.ts';
+import { selectAreas, selectEntry, selectIsHidden, selectSettings, selectToday, trackOf } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { themed, useTheme } from '../../theme/Theme.tsx';
@@ -157,7 +157,7 @@ function StepSheet({
           onClose={onClose}
           onPips={(pips) =>
             onPut(
-              habits.map((habit) => withPipsFrom(habit, today, pips)),
+              habits.map((habit) => withPipsFrom(habit, trackOf(store.getState(), habit).first, today, pips)),
               pips === 0 ? 'earn nothing from today' : 'earn that from today',
             )
           }

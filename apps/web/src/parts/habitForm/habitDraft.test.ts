@@ -3,8 +3,9 @@ import { type Habit, dayOf } from '@wimbel/core';
 import { type HabitDraft, draftOf, emptyDraft, habitDraftSchema, habitOfDraft, termsAfter } from './habitDraft.ts';
 
 const TODAY = dayOf('2026-11-24');
+const FIRST = dayOf('2026-10-01');
 const draft = (more: Partial<HabitDraft> = {}): HabitDraft => ({ ...emptyDraft(TODAY), name: 'Scales', ...more });
-const context = { id: 'h', order: 3, today: TODAY, areaId: undefined, hasRecords: false };
+const context = { id: 'h', order: 3, today: TODAY, areaId: undefined, first: null };
 const faultsOf = async (filled: HabitDraft): Promise<string[]> => {
   try {
     await habitDraftSchema.validate(filled, { abortEarly: false });
@@ -65,23 +66,32 @@ describe('new terms', () => {
   };
 
   it('hold from today on and leave the past as it was', () => {
-    const terms = termsAfter(habit, { ...draftOf(habit, TODAY), schedule: 'interval', every: '2' }, TODAY, true);
+    const terms = termsAfter(habit, { ...draftOf(habit, TODAY), schedule: 'interval', every: '2' }, TODAY, FIRST);
     expect(terms).toEqual([
       { from: '2026-10-01', schedule: { kind: 'daily' }, pips: 2 },
       { from: '2026-11-24', schedule: { kind: 'interval', every: 2 }, pips: 2 },
     ]);
   });
 
+  it('hold from today on where earlier days came in after the habit was made', () => {
+    const made = { ...habit, startsOn: '2026-11-24', terms: [{ from: '2026-11-24', schedule: { kind: 'daily' as const } }] };
+    const terms = termsAfter(made, { ...draftOf(made, TODAY), schedule: 'perWeek', times: '3' }, TODAY, FIRST);
+    expect(terms).toEqual([
+      { from: '2026-10-01', schedule: { kind: 'daily' } },
+      { from: '2026-11-24', schedule: { kind: 'perWeek', times: 3 } },
+    ]);
+  });
+
   it('are not made where nothing about them changed', () => {
-    expect(termsAfter(habit, { ...draftOf(habit, TODAY), name: 'Slow scales' }, TODAY, true)).toEqual(habit.terms);
+    expect(termsAfter(habit, { ...draftOf(habit, TODAY), name: 'Slow scales' }, TODAY, FIRST)).toEqual(habit.terms);
   });
 
   it('of today are replaced by newer ones of today', () => {
     const changed = {
       ...habit,
-      terms: termsAfter(habit, { ...draftOf(habit, TODAY), schedule: 'perWeek', times: '3' }, TODAY, true),
+      terms: termsAfter(habit, { ...draftOf(habit, TODAY), schedule: 'perWeek', times: '3' }, TODAY, FIRST),
     };
-    const again = termsAfter(changed, { ...draftOf(changed, TODAY), times: '4' }, TODAY, true);
+    const again = termsAfter(changed, { ...draftOf(changed, TODAY), times: '4' }, TODAY, FIRST);
     expect(again.map((each) => [each.from, each.schedule])).toEqual([
       ['2026-10-01', { kind: 'daily' }],
       ['2026-11-24', { kind: 'perWeek', times: 4 }],
@@ -89,19 +99,19 @@ describe('new terms', () => {
   });
 
   it('replace the first ones while nothing is recorded', () => {
-    expect(termsAfter(habit, { ...draftOf(habit, TODAY), schedule: 'perWeek', times: '3' }, TODAY, false)).toEqual([
+    expect(termsAfter(habit, { ...draftOf(habit, TODAY), schedule: 'perWeek', times: '3' }, TODAY, null)).toEqual([
       { from: '2026-10-01', schedule: { kind: 'perWeek', times: 3 }, pips: 2 },
     ]);
   });
 
   it('follow an earlier start', () => {
-    expect(termsAfter(habit, { ...draftOf(habit, TODAY), startsOn: '2026-09-01' }, TODAY, true)[0]?.from).toBe(
+    expect(termsAfter(habit, { ...draftOf(habit, TODAY), startsOn: '2026-09-01' }, TODAY, FIRST)[0]?.from).toBe(
       '2026-09-01',
     );
   });
 
   it('keep what the form does not show', () => {
-    const saved = habitOfDraft({ ...draftOf(habit, TODAY), name: 'Renamed' }, habit, { ...context, hasRecords: true });
+    const saved = habitOfDraft({ ...draftOf(habit, TODAY), name: 'Renamed' }, habit, { ...context, first: FIRST });
     expect(saved).toEqual({ ...habit, name: 'Renamed' });
   });
 });

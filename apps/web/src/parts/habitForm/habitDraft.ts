@@ -11,6 +11,7 @@ import {
   parseDay,
   termsOn,
   heldTerms,
+  withFirstTermsFrom,
 } from '@wimbel/core';
 import * as yup from 'yup';
 import { editable, parseTyped } from '../../shared/amounts.ts';
@@ -204,23 +205,30 @@ export const termsFromFault = (draft: HabitDraft, today: PlainDay): string | nul
 
 /**
  * The habit's terms after the form: new terms hold from the day chosen on and leave the past as it was. Where nothing is
- * recorded yet, and on a day that already began with terms of its own, those are replaced.
+ * recorded yet, and on a day that already began with terms of its own, those are replaced. `first` is the first day of the
+ * record; null while there is none.
  */
-export function termsAfter(habit: Habit | null, draft: HabitDraft, today: PlainDay, hasRecords: boolean): Terms[] {
+export function termsAfter(
+  before: Habit | null,
+  draft: HabitDraft,
+  today: PlainDay,
+  first: PlainDay | null,
+): Terms[] {
   const wanted = termsOfDraft(draft);
-  if (habit === null) return [{ from: draft.startsOn, ...wanted }];
+  if (before === null) return [{ from: draft.startsOn, ...wanted }];
+  const habit = first === null ? before : withFirstTermsFrom(before, first);
   const moved = movedStart(habit, draft.startsOn);
   if (!changesTerms(habit, draft, today)) return moved;
-  if (!hasRecords && habit.terms.length === 1) return [{ from: draft.startsOn, ...wanted }];
+  if (first === null && habit.terms.length === 1) return [{ from: draft.startsOn, ...wanted }];
   return [...moved.filter((each) => each.from !== draft.termsFrom), { from: draft.termsFrom, ...wanted }].sort(
     (a, b) => (a.from < b.from ? -1 : 1),
   );
 }
 
-/** The first terms follow an earlier start, so that they are in force from it. */
+/** The first terms follow the start, earlier or (while they began with it) later, so that they are in force from it. */
 function movedStart(habit: Habit, startsOn: string): Terms[] {
   const [first, ...rest] = habit.terms;
-  if (first === undefined || first.from !== habit.startsOn) return habit.terms;
+  if (first === undefined || (first.from !== habit.startsOn && startsOn >= first.from)) return habit.terms;
   if (rest[0] !== undefined && startsOn >= rest[0].from) return habit.terms;
   return [{ ...first, from: startsOn }, ...rest];
 }
@@ -234,7 +242,7 @@ const sorted = (terms: object) =>
 export function habitOfDraft(
   draft: HabitDraft,
   before: Habit | null,
-  context: { id: string; order: number; today: PlainDay; areaId: string | undefined; hasRecords: boolean },
+  context: { id: string; order: number; today: PlainDay; areaId: string | undefined; first: PlainDay | null },
 ): Habit {
   const habit: Habit = {
     ...before,
@@ -247,7 +255,7 @@ export function habitOfDraft(
       draft.measure === 'check'
         ? { kind: 'check' }
         : { kind: 'amount', unit: draft.unit.trim(), step: parseTyped(draft.step)! },
-    terms: termsAfter(before, draft, context.today, context.hasRecords),
+    terms: termsAfter(before, draft, context.today, context.first),
     startsOn: draft.startsOn,
   };
   const optional = { icon: draft.icon, areaId: context.areaId ?? '', note: draft.note.trim(), endsOn: draft.endsOn };

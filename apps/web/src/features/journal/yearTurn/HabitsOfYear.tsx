@@ -83,11 +83,12 @@ function HabitOfYear({
   const { weekStart } = useAppSelector(selectSettings);
   const track = useAppSelector((state) => selectTrack(state, habit.id));
   const last = yearSpan(year - 1);
+  const first = track?.first ?? dayOf(habit.startsOn);
   const kept = track === null ? null : keptOver(track, last);
   const done = track === null ? 0 : doneBetween(track, last);
   const { schedule } = termsOn(heldTerms(habit.terms), Math.max(today, yearSpan(year).first));
   const planned = daysAimedIn(
-    habitNextYear(habit, year, { ...yearWishOf(wish), days: null }, today),
+    habitNextYear(habit, first, year, { ...yearWishOf(wish), days: null }, today),
     year,
     today,
     weekStart,
@@ -114,7 +115,7 @@ function HabitOfYear({
       />
       {wish.often === 'over' ? (
         <Words type="quiet" tone="quiet">
-          {`It ends on ${fullDate(dayOf(habitNextYear(habit, year, yearWishOf(wish), today).endsOn!))}. Its record stays.`}
+          {`It ends on ${fullDate(dayOf(habitNextYear(habit, first, year, yearWishOf(wish), today).endsOn!))}. Its record stays.`}
         </Words>
       ) : (
         <Field

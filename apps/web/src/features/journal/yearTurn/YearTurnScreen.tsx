@@ -2,12 +2,13 @@ import { type Habit, dayOf, parseDay, spanReview, yearOfDay, yearSpan } from '@w
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { useStore } from 'react-redux';
 import { GuidedBar } from '../../../parts/GuidedBar.tsx';
 import { counted, fullDate } from '../../../shared/format.ts';
 import { keepOnDevice, keptOnDevice } from '../../../shared/kept.ts';
 import { PATHS, lookBackPath } from '../../../shared/paths.ts';
-import { selectGoals, selectHabits, selectSettings, selectToday, selectTracks } from '../../../store/selectors.ts';
-import { useAppSelector } from '../../../store/store.ts';
+import { selectGoals, selectHabits, selectSettings, selectToday, selectTracks, trackOf } from '../../../store/selectors.ts';
+import { type RootState, useAppSelector } from '../../../store/store.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { themed } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
@@ -57,6 +58,7 @@ function TurnOfYear({ year, page }: { year: number; page: Step }) {
   const styles = useStyles();
   const router = useRouter();
   const toast = useToast();
+  const store = useStore<RootState>();
   const { change } = useRecording();
   const today = useAppSelector(selectToday);
   const all = useAppSelector(selectHabits);
@@ -81,7 +83,13 @@ function TurnOfYear({ year, page }: { year: number; page: Step }) {
   };
   const fault = page === 'look' ? (faultOn.habits ?? faultOn.goals ?? null) : (faultOn[page] ?? null);
   const finish = (): void => {
-    const changes = changesOfYearTurn(draft, { year, today, habits, order: (goals.at(-1)?.order ?? -1) + 1 });
+    const changes = changesOfYearTurn(draft, {
+      year,
+      today,
+      habits,
+      firstDayOf: (habit) => trackOf(store.getState(), habit).first,
+      order: (goals.at(-1)?.order ?? -1) + 1,
+    });
     if (changes.length > 0) toast({ text: `${year} is set`, onUndo: change(...changes) });
     keepOnDevice(keptAs, '');
     keepOnDevice(`yearTurned.${year}.${account}`, 'yes');

@@ -16,6 +16,7 @@ const goal = (more: Partial<GoalWish> = {}): GoalWish => ({ ...newGoalWish(2027)
 describe('the turn of a year', () => {
   it('makes records of what was filled in, and nothing of what was left as it is', () => {
     const context = {
+      firstDayOf: (habit: Habit) => dayOf(habit.startsOn),
       year: 2027,
       today: dayOf('2026-12-30'),
       habits: [aHabit('a'), aHabit('b'), aHabit('c')],

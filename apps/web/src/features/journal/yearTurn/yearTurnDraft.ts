@@ -84,14 +84,21 @@ export const isWish = ({ often, days }: HabitWish): boolean => often !== 'asNow'
 /** Everything that was filled in, as records. */
 export function changesOfYearTurn(
   draft: YearTurnDraft,
-  context: { year: number; today: PlainDay; habits: readonly Habit[]; order: number },
+  context: {
+    year: number;
+    today: PlainDay;
+    habits: readonly Habit[];
+    /** The first day of a habit's record. */
+    firstDayOf: (habit: Habit) => PlainDay;
+    order: number;
+  },
 ): Change[] {
-  const { year, today, habits, order } = context;
+  const { year, today, habits, firstDayOf, order } = context;
   const start = formatDay(Math.max(yearSpan(year).first, today));
   const changed = habits.flatMap((habit): Change[] => {
     const wish = draft.habits[habit.id];
     if (wish === undefined || !isWish(wish)) return [];
-    return [changeTo('habits', habitNextYear(habit, year, yearWishOf(wish), today))];
+    return [changeTo('habits', habitNextYear(habit, firstDayOf(habit), year, yearWishOf(wish), today))];
   });
   const goals = draft.goals
     .filter(({ title }) => title.trim() !== '')
