@@ -85,12 +85,17 @@ describe('the workbook of the sample, figured out by another program', () => {
         if (told === undefined || !report.months[formatMonth(month)]!.ranking.includes(id)) continue;
         count++;
         const words = `${name} in ${formatMonth(month)}`;
-        expect([words, at(name, 'Done'), at(name, 'Target days'), at(name, 'Left'), at(name, 'Share')]).toEqual([
+        expect([words, at(name, 'Done'), at(name, 'Target days'), at(name, 'Left')]).toEqual([
           words,
           told.actual,
           told.target,
           told.left,
-          close(told.share),
+        ]);
+        expect([words, at(name, 'Kept'), at(name, 'Asked so far'), at(name, 'Share kept')]).toEqual([
+          words,
+          told.kept,
+          told.asked,
+          close(told.rate),
         ]);
         if (measure.kind === 'amount') expect([words, at(name, 'Amount')]).toEqual([words, close(told.amount ?? 0)]);
       }
@@ -114,29 +119,30 @@ describe('the workbook of the sample, figured out by another program', () => {
           close(score),
         ]);
       }
-      expect([at('All habits', 'Counted'), at('All habits', 'Target days'), at('All habits', 'Share')]).toEqual([
-        told.actual,
-        told.target,
-        close(told.share),
+      expect([at('All habits', 'Kept'), at('All habits', 'Asked so far'), at('All habits', 'Share kept')]).toEqual([
+        told.kept,
+        told.asked,
+        close(told.rate),
       ]);
       for (const [id, area] of Object.entries(told.areas)) {
         const name = records.areas.find((each) => each.id === id)?.name ?? 'Without an area';
-        expect([name, at(name, 'Counted'), at(name, 'Target days'), at(name, 'Share')]).toEqual([
+        expect([name, at(name, 'Kept'), at(name, 'Asked so far'), at(name, 'Share kept')]).toEqual([
           name,
-          area.actual,
-          area.target,
-          close(area.share),
+          area.kept,
+          area.asked,
+          close(area.rate),
         ]);
       }
       const taking = habits.filter(({ track }) => told.ranking.includes(track.habit.id)).map(({ track }) => track);
       const weeks = weekTotals(taking, span, records.settings.weekStart, records.settings.passMark);
-      const heads = [...columns.keys()].filter((each) => each.startsWith('Done ') && each.includes(' to '));
+      const heads = [...columns.keys()].filter((each) => each.startsWith('Kept ') && each.includes(' to '));
       expect(heads).toHaveLength(weeks.length);
       for (const [index, week] of weeks.entries())
+        // Where nothing was asked the other program writes nothing, which is read as 0.
         expect([heads[index], at('All habits', heads[index]!), at('All habits', heads[index]!, 1)]).toEqual([
           heads[index],
-          week.actual,
-          close(week.share),
+          week.kept,
+          close(week.rate ?? 0),
         ]);
     }
   });
@@ -145,14 +151,14 @@ describe('the workbook of the sample, figured out by another program', () => {
     const year = cellsOf(workbook.getWorksheet('2026')!, 1);
     for (let month = FIRST; month <= LAST; month++) {
       const told = report.months[formatMonth(month)]!;
-      const figures = ['Done', 'Target days', 'Share', 'Full days', 'Bright days'].map((each) =>
+      const figures = ['Kept', 'Asked', 'Share kept', 'Full days', 'Bright days'].map((each) =>
         year.at(nameOf(month), each),
       );
       expect([nameOf(month), ...figures]).toEqual([
         nameOf(month),
-        told.actual,
-        told.target,
-        close(told.share),
+        told.kept,
+        told.asked,
+        close(told.rate),
         told.fullDays,
         told.brightDays,
       ]);
@@ -204,9 +210,9 @@ it('a changed cell changes the figures as the same change does in the app', asyn
   const after = reportOf(changed, TODAY);
   const told = after.habits[scales.id]!.months['2026-11']!;
   expect(told.actual).not.toBe(report.habits[scales.id]!.months['2026-11']!.actual);
-  expect([at(scales.name, 'Done'), at(scales.name, 'Share')]).toEqual([told.actual, close(told.share)]);
+  expect([at(scales.name, 'Done'), at(scales.name, 'Share kept')]).toEqual([told.actual, close(told.rate)]);
   expect(at('Share of the day', day)).toEqual(close(after.days[day]!.score));
-  expect(at('All habits', 'Share')).toEqual(close(after.months['2026-11']!.share));
+  expect(at('All habits', 'Share kept')).toEqual(close(after.months['2026-11']!.rate));
 }, 120_000);
 
 it('reads back as the record it was made from', async () => {

@@ -151,7 +151,7 @@ export {
   quotaHistory,
 } from './habit/periods.ts';
 export { type Asked, askedBetween, wholeAsked, waitingSince } from './habit/asked.ts';
-export { countedDone } from './habit/keptPeriods.ts';
+export { type KeptGroup, countedDone, keptGroups } from './habit/keptPeriods.ts';
 export { setTargetOf, setDaysOf } from './habit/targetMonths.ts';
 export { type Ranked, rankHabits } from './habit/ranking.ts';
 export { type Recent, last30 } from './habit/recent.ts';
@@ -173,6 +173,8 @@ export {
   quarterTargetOf,
   quarterFigures,
   figuresAgainst,
+  earnsRibbon,
+  RIBBON_NEEDS_DAYS,
   weeklyAmountOf,
   amountForDays,
   togetherOf,
@@ -203,6 +205,7 @@ export {
   activeDaysIn,
   doneBetween,
   amountBetween,
+  eachTerms,
   pipsBetween,
   plannedBetween,
   fillRatio,

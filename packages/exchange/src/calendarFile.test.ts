@@ -151,6 +151,18 @@ it('shows a habit on the very days on which it is planned, whatever its terms, p
   );
 });
 
+it('shows a habit of every few days from the next day that what was done leaves it', () => {
+  const every = habit({ id: 'oil', terms: [{ from: '2026-11-02', schedule: { kind: 'interval', every: 3 } }] });
+  const days = (...done: string[]) => {
+    const entries = done.map((day) => ({ habitId: 'oil', day, mark: 'done' as const }));
+    const file = calendarFile({ ...records({}), habits: [every], entries }, new Set(['habits']), TODAY, STAMP);
+    return daysShown(file, TODAY + 8);
+  };
+  // Of the days from the 2nd on the 23rd is one; done a day late, the next is three days on.
+  expect(days()).toEqual(['2026-11-26', '2026-11-29', '2026-12-02']);
+  expect(days('2026-11-24')).toEqual(['2026-11-27', '2026-11-30']);
+});
+
 it('leaves out habits that name no days, archived ones, and terms that are over; and says which name none', () => {
   const all = {
     ...records({}),

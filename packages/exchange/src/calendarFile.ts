@@ -1,14 +1,16 @@
 import {
+  type Entry,
   type Habit,
   type PlainDay,
   type Records,
   type Schedule,
-  WEEKDAYS,
+  type Track,
   type Weekday,
+  buildTrack,
   dayOf,
   formatDay,
+  isScheduledOn,
   seasonWeekSpan,
-  weekdayOf,
 } from '@wimbel/core';
 import ical, {
   type ICalCalendar,
@@ -59,16 +61,16 @@ function repeatsOf(schedule: Schedule): ICalRepeatingOptions | null {
   return null;
 }
 
-/** The first day from `from` on that a schedule of fixed days names; an interval counts from the first day of its terms. */
-function firstOn(schedule: Schedule, termsFrom: PlainDay, from: PlainDay): PlainDay {
-  if (schedule.kind === 'interval') {
-    const over = (((from - termsFrom) % schedule.every) + schedule.every) % schedule.every;
-    return over === 0 ? from : from + schedule.every - over;
-  }
-  if (schedule.kind !== 'weekdays') return from;
-  let day = from;
-  while (!schedule.days.includes(WEEKDAYS[weekdayOf(day)]!)) day++;
-  return day;
+/** The first of some days that a habit asks, outside pauses; null where it asks none of them. */
+function firstAsked(
+  track: Track,
+  schedule: Schedule,
+  { first, last }: { first: PlainDay; last: PlainDay | null },
+): PlainDay | null {
+  // Every weekday comes round within a week, an interval within its length.
+  const reach = first + (schedule.kind === 'interval' ? schedule.every : 7);
+  for (let day = first; day <= Math.min(reach, last ?? Infinity); day++) if (isScheduledOn(track, day)) return day;
+  return null;
 }
 
 /** What is left of some days without pauses; `last` null goes on for good. */
@@ -90,8 +92,13 @@ function withoutPauses(
   return left;
 }
 
-/** The planned days of a habit, an entry for each of its terms that still hold, and anew after each pause. */
-function plannedOf(habit: Habit, today: PlainDay): Shown[] {
+/**
+ * The planned days of a habit, an entry for each of its terms that still hold, and anew after each pause. Those of an
+ * interval go by what was done, from today on.
+ */
+function plannedOf(habit: Habit, entries: readonly Entry[], today: PlainDay): Shown[] {
+  const own = entries.filter(({ habitId }) => habitId === habit.id);
+  const track = buildTrack(habit, own, today, 'monday');
   return habit.terms.flatMap((terms, index): Shown[] => {
     const repeats = repeatsOf(terms.schedule);
     if (repeats === null || habit.archived) return [];
@@ -102,8 +109,10 @@ function plannedOf(habit: Habit, today: PlainDay): Shown[] {
     const last = ends.length === 0 ? null : Math.min(...(ends as PlainDay[]));
     const begins = Math.max(dayOf(terms.from), dayOf(habit.startsOn));
     return withoutPauses(begins, last, habit.pauses ?? []).flatMap((part): Shown[] => {
-      const first = firstOn(terms.schedule, dayOf(terms.from), part.first);
-      if (part.last !== null && (part.last < today || part.last < first)) return [];
+      const from = terms.schedule.kind === 'interval' ? Math.max(part.first, today) : part.first;
+      if (part.last !== null && (part.last < today || part.last < from)) return [];
+      const first = firstAsked(track, terms.schedule, { first: from, last: part.last });
+      if (first === null) return [];
       const until = part.last === null ? {} : { until: dateOf(part.last) };
       return [
         {
@@ -123,7 +132,7 @@ function plannedOf(habit: Habit, today: PlainDay): Shown[] {
  * left out, and so are habits that name no days. `stamp` is when it was written.
  */
 export function calendarFile(
-  { goals, keyResults, steps, milestones, seasons, habits }: Records,
+  { goals, keyResults, steps, milestones, seasons, habits, entries }: Records,
   kinds: ReadonlySet<CalendarKind>,
   today: PlainDay,
   stamp: Date,
@@ -163,7 +172,7 @@ export function calendarFile(
       }
     }
   }
-  if (kinds.has('habits')) for (const habit of habits) shown.push(...plannedOf(habit, today));
+  if (kinds.has('habits')) for (const habit of habits) shown.push(...plannedOf(habit, entries, today));
   for (const each of shown) show(calendar, each, stamp);
   // Of whole days the last one is named as a day too.
   return calendar.toString().replaceAll(/UNTIL=(\d{8})T000000Z/g, 'UNTIL=$1');

@@ -3,7 +3,14 @@ import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { amount as told, amountFault, amountOf, editable, parseAmount } from '../shared/amounts.ts';
+import {
+  amount as told,
+  amountFault,
+  amountOf,
+  editable,
+  parseAmount,
+  amount as amountInUnit,
+} from '../shared/amounts.ts';
 import { SPACE } from '../theme/space.ts';
 import { Field } from '../ui/Field.tsx';
 import { IconButton } from '../ui/IconButton.tsx';
@@ -52,8 +59,7 @@ export function AmountField({
   if (measure.kind !== 'amount') return null;
   const { unit, step } = measure;
   const { atLeast, atMost } = termsOn(track.terms, day);
-  const limit =
-    atLeast !== null ? amountOf(amount ?? 0, atLeast, unit) : `${amountOf(amount ?? 0, atMost ?? 0, unit)} at most`;
+  const limit = atLeast !== null ? amountOf(amount ?? 0, atLeast, unit) : `limit ${amountInUnit(atMost ?? 0, unit)}`;
   const add = (by: number): void => {
     draft.forget();
     onChange(plus(amount ?? 0, by));

@@ -44,9 +44,9 @@ const told = (asked: Asked) => {
 describe('what a figure is made of, in words', () => {
   it('what was kept lists the habits, each leading to its page, and adds up', () => {
     const { total, parts, sentence } = told({ figure: 'kept', span: november });
-    // 23 days settled of the daily one; of the other 24 days of 3/7, rounded: 10.
-    expect(total).toBe('6 of 33, 18 %');
-    expect(parts).toEqual(['Scales: 2 of 23', 'Hull: 4 of 10']);
+    // 23 days settled of the daily one; of the other 23 days of 3/7, rounded: 10, its four of one week counting three.
+    expect(total).toBe('5 of 33, 15 %; 6 done, 1 more than asked');
+    expect(parts).toEqual(['Scales: 2 of 23', 'Hull: 3 of 10 (4 done)']);
     expect(sentence).toContain('November, up to today');
     expect(accountOf(filled(), { figure: 'kept', span: november })!.parts.map(({ href }) => href)).toEqual([
       '/habits/Scales',
@@ -56,11 +56,32 @@ describe('what a figure is made of, in words', () => {
 
   it('of one habit lists weeks, and says what was rounded and what went beyond', () => {
     const week = { first: dayOf('2026-11-02'), last: dayOf('2026-11-08') };
-    const { total, adjustments } = told({ figure: 'habitKept', habitId: 'Hull', span: week });
-    expect(total).toBe('3 of 3, 100 %');
-    expect(adjustments).toEqual([{ text: 'Done beyond what was due', value: '\u22121' }]);
-    const some = told({ figure: 'habitKept', habitId: 'Hull', span: { ...week, last: week.first + 3 } });
-    expect(some.adjustments.map(({ text }) => text)).toContain('Rounded to whole days, once for all of it');
+    const { total, parts, adjustments, sentence } = told({ figure: 'habitKept', habitId: 'Hull', span: week });
+    expect(total).toBe('3 of 3, 100 %; 4 done, 1 more than asked');
+    expect(parts).toEqual(['2 to 8 November: 3 of 3 (4 done)']);
+    expect(adjustments).toEqual([]);
+    expect(sentence).toContain('Each week counts by itself');
+    // From a Thursday to a Wednesday, in two parts of weeks: 4 × 3/7 and 3 × 3/7 are 2 and 1, together 3.
+    const some = told({ figure: 'habitKept', habitId: 'Hull', span: { first: week.first + 3, last: week.first + 9 } });
+    expect([some.parts, some.adjustments]).toEqual([['5 to 8 November: 1 of 2', '9 to 11 November: 0 of 1'], []]);
+    const fortnight = { first: week.first - 1, last: week.last + 5 };
+    expect(told({ figure: 'habitKept', habitId: 'Hull', span: fortnight }).adjustments).toEqual([
+      { text: 'Rounded once for all of it, not row by row', value: '+1' },
+    ]);
+  });
+
+  it('of a first week that began on a Tuesday says why it asks less', () => {
+    const started = aHabit('Late', { startsOn: '2026-11-03', terms: [{ ...terms(4)[0]!, from: '2026-11-03' }] });
+    const store = storeWith({ habits: [started] });
+    const account = accountOf(store.getState(), {
+      figure: 'habitQuota',
+      habitId: 'Late',
+      kind: 'weeks',
+      day: dayOf('2026-11-08'),
+    })!;
+    expect(account.sentence).toContain('It began on Tuesday 3 November, so this first week asks its part');
+    expect(account.parts).toMatchObject([{ name: 'What 6 of the 7 days of the week ask', value: '3 days' }]);
+    expect(bare(account.total)).toBe('0 of 3, 0 %');
   });
 
   it('a day tells what it asked, those that can wait together', () => {
@@ -71,7 +92,7 @@ describe('what a figure is made of, in words', () => {
     // On the Sunday after a week in which nothing was done, three days can no longer wait.
     expect(told({ figure: 'dayScore', day: dayOf('2026-11-15') }).parts).toEqual([
       'Scales: 0 of 1',
-      'Any of those that can wait: 0 of 1',
+      'One of the habits that can wait: 0 of 1',
     ]);
   });
 

@@ -1,5 +1,9 @@
 import {
+  type DaySpan,
   type DayTotals,
+  type PeriodKind,
+  type PlainDay,
+  type Track,
   WEEKDAYS,
   againstPlan,
   againstTarget,
@@ -7,6 +11,7 @@ import {
   amountsOfHabit,
   countedDays,
   doneOfHabit,
+  eachTerms,
   fullDayRuns,
   isActiveIn,
   keptByHabits,
@@ -17,14 +22,18 @@ import {
   meanOfGoals,
   meanOfSeasonWeeks,
   meanOfDoneDays,
+  periodOf,
   quotaOfHabit,
   ribbonsOfMonths,
   runOfFullDays,
   runOfHabit,
   scoreOfDay,
+  setDaysOf,
   streakUnitOn,
+  termsOn,
   togetherInDays,
   togetherInSpan,
+  monthOfDay,
   moodByDay,
   moodMeanBeside,
   totalsOf,
@@ -33,7 +42,7 @@ import { selectFiguredGoal } from '../store/figuredGoals.ts';
 import { selectSettings, selectTotals, selectTrack, selectTracks } from '../store/selectors.ts';
 import { selectFiguredSeason } from '../store/seasons.ts';
 import type { RootState } from '../store/store.ts';
-import { counted, dayInWords, percent, spanInWords, streakLength } from '../shared/format.ts';
+import { counted, dayInWords, monthName, percent, spanInWords, streakLength } from '../shared/format.ts';
 import type { Asked } from './asked.ts';
 import { daysName, monthsOf } from './daysNamed.ts';
 import { accountOfGoal } from './figureOfGoal.ts';
@@ -63,7 +72,7 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
       return told(
         keptByHabits(tracks, asked.span),
         asked.name ?? daysName(asked.span, today),
-        `What was due in ${days}, and how much of it was kept. Today counts once it is decided; habits of so many days a week or month are asked for an even spread.`,
+        `What was asked in ${days}, and how much of it was kept. Each week counts by itself: what is done beyond it makes up for no other. Today counts once it is decided.`,
         names,
       );
     }
@@ -71,7 +80,7 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
       return told(
         keptByHabitsOn(tracks, asked.span, asked.weekday),
         asked.name ?? WEEKDAYS[asked.weekday]!,
-        `What habits with fixed days had due on this weekday in ${upTo(asked.span, today)}, and how much of it was kept.`,
+        `What habits with named days had due on this weekday in ${upTo(asked.span, today)}, and how much of it was done.`,
         names,
       );
     case 'together':
@@ -92,7 +101,7 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
           asked.days,
         ),
         daysName(asked.days, today),
-        'Days done of the days planned. No habit counts for more than its own; each week is rounded by itself, so that weeks need not add up to their month.',
+        'Days done of the days planned. No habit counts for more than its own.',
         names,
       );
     case 'fullDays':
@@ -101,15 +110,15 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
         countedDays(totals(), asked.span, passMark, asked.figure),
         asked.name ?? daysName(asked.span, today),
         asked.figure === 'fullDays'
-          ? `Days in ${upTo(asked.span, today)} on which everything due was done.`
-          : `Days in ${upTo(asked.span, today)} on which at least ${percent(passMark)} of what was due was done, the full ones among them.`,
+          ? `Days on which everything due was done, ${upTo(asked.span, today)}.`
+          : `Days on which at least ${percent(passMark)} of what was due was done, full days among them, ${upTo(asked.span, today)}.`,
         names,
       );
     case 'ribbons':
       return told(
         ribbonsOfMonths(tracks, monthsOf(asked.span), passMark),
         asked.name ?? daysName(asked.span, today),
-        `A habit earns a ribbon for a month in which it reached at least ${percent(passMark)} of its target.`,
+        `A habit earns a ribbon for a month in which it reached at least ${percent(passMark)} of its target and was there for seven days or more.`,
         names,
       );
     case 'seasonScore':
@@ -159,12 +168,41 @@ function accountOfMean(
         told(
           mean,
           asked.name,
-          'How far these goals are on average, each counting the same; those closed as reached in full, those that measure nothing left out.',
+          'How far these goals are on average, each counting the same: reached ones in full, those with nothing to measure as 0 until they are reached. Dropped ones are left out.',
           { ...names, titleOf: (id) => titles.get(id) ?? '' },
         )
       );
     }
   }
+}
+
+/** What counts of a habit's done days, in a sentence, by its terms and targets in a span. */
+function keptRule(track: Track, span: DaySpan): string {
+  const days = { first: Math.max(span.first, track.first), last: Math.min(span.last, track.today) };
+  for (let month = monthOfDay(days.first); month <= monthOfDay(days.last); month++) {
+    const target = setDaysOf(track, month);
+    if (target !== null)
+      return `The target of ${monthName(month)}, ${counted(target, 'day')}, is spread over its days; more than that counts no further.`;
+  }
+  const kinds = new Set<string>();
+  eachTerms(track, days, ({ schedule }) => kinds.add(schedule.kind));
+  if (kinds.has('perMonth')) return 'Each month counts by itself: more than it asks makes up for no other.';
+  if (kinds.has('perWeek')) return 'Each week counts by itself: more than it asks makes up for no other.';
+  if (kinds.has('interval'))
+    return 'Each week counts by itself, with its part of the days; what is done beyond makes up for no other week.';
+  return 'Another day of the same week can stand in for one that was left out.';
+}
+
+/** Why a week or month asks what it does: where only some of its days can be chosen from, it asks its part. */
+function quotaRule(track: Track, kind: PeriodKind, day: PlainDay, period: string): string {
+  const { schedule } = termsOn(track.terms, day);
+  const times = 'times' in schedule ? schedule.times : 0;
+  const { first, last } = periodOf(track, kind, day);
+  const part =
+    track.first > first && track.first <= last
+      ? ` It began on ${dayInWords(track.first)}, so this first ${period} asks its part.`
+      : ' Rest and pauses lower that in proportion.';
+  return `Days done of those that this ${period} asks for: ${counted(times, 'day')} a whole ${period}.${part}`;
 }
 
 type OfHabit = Extract<Asked, { habitId: string }>;
@@ -179,14 +217,14 @@ function accountOfHabit(state: RootState, asked: OfHabit): FigureAccount | null 
       return told(
         keptOfHabit(track, asked.span),
         habit.name,
-        `What was due in ${upTo(asked.span, today)}, and how much of it was kept. Today counts once it is decided.`,
+        `What was asked in ${upTo(asked.span, today)}, and how much of it was kept. ${keptRule(track, asked.span)} Today counts once it is decided.`,
         names,
       );
     case 'habitKeptOnWeekday':
       return told(
         keptOnWeekday(track, asked.span, asked.weekday),
         habit.name,
-        `What was due on this weekday in ${upTo(asked.span, today)}, and how much of it was kept.`,
+        `What was due on this weekday in ${upTo(asked.span, today)}, and how much of it was done.`,
         names,
       );
     case 'habitQuota': {
@@ -194,7 +232,7 @@ function accountOfHabit(state: RootState, asked: OfHabit): FigureAccount | null 
       return told(
         quotaOfHabit(track, asked.kind, asked.day),
         habit.name,
-        `Days done of the days that this ${period} asks for: its share for each day on which it could be done, rest and pauses left out.`,
+        quotaRule(track, asked.kind, asked.day, period),
         names,
       );
     }

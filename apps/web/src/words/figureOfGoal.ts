@@ -62,9 +62,9 @@ export function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | 
         );
       case 'goalExpected':
         return say(
-          expectedOfGoal(course, today),
+          expectedOfGoal(records, course, today),
           goal.title,
-          'What was to be done by today, if it went evenly from the first to the due day, through the checkpoints.',
+          'What was to be done by today, if it went evenly from the first to the due day, through the checkpoints. Steps with a due day of their own were to be done by then.',
         );
       case 'goalPace':
         return say(
@@ -130,9 +130,11 @@ function accountOfKeyResult(
       );
     case 'keyResultExpected':
       return say(
-        expectedOfKeyResult(own.course, today),
+        expectedOfKeyResult(keyResult, own.course, records.steps, today),
         title,
-        'What was to be done by today, if it went evenly from point to point.',
+        keyResult.measure.kind === 'steps'
+          ? 'What was to be done by today: steps by their own due day, the others evenly from the first to the due day.'
+          : 'What was to be done by today, if it went evenly from point to point.',
       );
     case 'keyResultPace':
       return say(

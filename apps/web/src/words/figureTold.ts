@@ -22,9 +22,9 @@ export type FigureAccount = {
 };
 
 const ADJUSTMENT_WORDS: Record<Adjustment['why'], string> = {
-  rounded: 'Rounded to whole days, once for all of it',
-  moreThanAsked: 'Done beyond what was due',
-  set: 'Set by you instead of what is planned',
+  rounded: 'Rounded once for all of it, not row by row',
+  moreThanAsked: 'More than was asked',
+  set: 'You set this target',
 };
 
 /** Hundredths are as much as a share of a day needs. */
@@ -42,8 +42,8 @@ function numbersInWords({ columns }: Breakdown, numbers: readonly number[], writ
   const [first = 0, second = 0] = numbers;
   switch (columns[0]) {
     case 'done':
-      return columns.length === 1 ? counted(first, 'day') : `${short(first)} of ${short(second)}`;
     case 'counted':
+      if (columns.length === 1 || (second === 0 && beyond === 0)) return counted(first, 'day');
       return `${short(first)} of ${short(second)}${beyond > 0 ? ` (${short(first + beyond)} done)` : ''}`;
     case 'mood':
       return counted(second, 'day');
@@ -71,7 +71,10 @@ function totalInWords(breakdown: Breakdown, write: Write): string {
   const words = numbersInWords(breakdown, breakdown.total, write);
   if (breakdown.columns[0] === 'ownShare') return points(second);
   if (breakdown.columns[0] === 'mood') return `${first.toFixed(1)} on ${counted(second, 'day')}`;
-  return breakdown.columns.length === 2 && second > 0 ? `${words}, ${percent(first / second)}` : words;
+  const share = breakdown.columns.length === 2 && second > 0 ? `, ${percent(first / second)}` : '';
+  const { beyond = 0 } = breakdown;
+  const more = beyond > 0 ? `; ${number(first + beyond)} done, ${number(beyond)} more than asked` : '';
+  return `${words}${share}${more}`;
 }
 
 /** What a breakdown's parts are called and where they lead. */
@@ -110,7 +113,15 @@ function partInWords(
     case 'mood':
       return { name: `A mood of ${short(of.mood)}`, href: null };
     case 'canWait':
-      return { name: 'Any of those that can wait', href: null };
+      return { name: 'One of the habits that can wait', href: null };
+    case 'quota': {
+      const period = of.period === 'weeks' ? 'week' : 'month';
+      const name =
+        of.eligible === of.length
+          ? `What the ${period} asks`
+          : `What ${of.eligible} of the ${of.length} days of the ${period} ask`;
+      return { name, href: null };
+    }
     case 'soFar':
       return { name: `So far, since ${dateNear(of.span.first, today)}`, href: null };
     case 'toCome':
@@ -138,6 +149,7 @@ function partInWords(
 function partValue(breakdown: Breakdown, part: BreakdownPart, write: Write): string {
   if (part.of.kind === 'weeksLeft') return counted(readable(part.numbers[0]!), 'week');
   if (part.of.kind === 'doneDays') return counted(part.numbers[0]!, 'day');
+  if (part.of.kind === 'quota') return counted(part.numbers[1]!, 'day');
   return numbersInWords(breakdown, part.numbers, write, part.beyond);
 }
 

@@ -39,6 +39,30 @@ describe('how a habit stands, in words', () => {
     );
   });
 
+  it('on the first of a month by the month before, for as long as nothing of this one is settled', () => {
+    const first = dayOf('2026-11-01');
+    const since = (more: Partial<Habit>) => habit({ startsOn: '2026-10-02', ...more });
+    const october = Array.from({ length: 29 }, (_, day) => `2026-10-${String(day + 2).padStart(2, '0')}`);
+    expect(standingWords(track(since({}), done(...october), first), first)).toBe('29 of 30 in October');
+    expect(standingWords(track(since({ aim: 'quit' }), done(...october), first), first)).toBe(
+      'held off 29 of 30 in October',
+    );
+    expect(standingOn(track(since({}), done(...october), first), first).asked).toMatchObject({ figure: 'habitKept' });
+    expect(standingWords(track(since({}), done(...october, '2026-11-01'), first), first)).toBe('1 of 1 this month');
+    const away = since({ pauses: [{ from: '2026-10-01', to: '2026-10-31' }] });
+    expect(standingWords(track(away, [], first), first)).toBe('nothing due yet this month');
+  });
+
+  it('one of every few days waits since the day it was asked, until it is done', () => {
+    const every = habit({ terms: [{ from: '2026-11-01', schedule: { kind: 'interval', every: 3 } }] });
+    // Asked on the 22nd, a Sunday, three days after it was done.
+    expect(standingWords(track(every, done('2026-11-19')), TODAY)).toBe('due since Sunday, 1 of 7 this month');
+    expect(askOn(track(every, done('2026-11-19')), TODAY)).toBe('waiting');
+    const now = track(every, done('2026-11-19', '2026-11-24'));
+    expect([standingWords(now, TODAY), askOn(now, TODAY)]).toEqual(['2 of 8 this month', 'waiting']);
+    expect(standingWords(track(every, done('2026-11-01', '2026-11-22')), TODAY)).toBe('2 of 7 this month');
+  });
+
   it('flexible ones by their week or month, with the days left', () => {
     expect(standingWords(track(perWeek(3), done('2026-11-23')), TODAY)).toBe('1 of 3 this week, 6 days left');
     expect(standingWords(track(perWeek(1), done('2026-11-23')), TODAY)).toBe('1 of 1 this week');
@@ -56,9 +80,9 @@ describe('how a habit stands, in words', () => {
       measure: { kind: 'amount', unit: 'min', step: 15 },
       terms: [{ from: '2026-11-01', schedule: { kind: 'daily' }, atMost: 45 }],
     });
-    expect(amountWords(track(screen), TODAY, undefined)).toBe('at most 45 min');
+    expect(amountWords(track(screen), TODAY, undefined)).toBe('limit 45 min');
     expect(amountWords(track(screen), TODAY, { habitId: 'h', day: '2026-11-24', amount: 60 })).toBe(
-      '60 of 45 min at most',
+      '60 min, limit 45 min',
     );
     expect(amountWords(track(habit()), TODAY, undefined)).toBeNull();
   });
@@ -70,14 +94,14 @@ describe('a target that a person set', () => {
   it('is what the month goes by, and says when it is met', () => {
     const of = (target: number) =>
       standingOn(track(habit(month('2026-11', target)), done('2026-11-02', '2026-11-03')), TODAY);
-    expect(of(15).words).toBe('2 of 15 this month');
+    expect(of(15).words).toBe('2 of the target of 15');
     expect(of(15).asked).toMatchObject({ figure: 'habitTarget', kind: 'month' });
-    expect(of(2).words).toBe('2 of 2 this month, target met');
+    expect(of(2).words).toBe('2 of the target of 2, reached');
     const perMonth = habit({
       ...month('2026-11', 4),
       terms: [{ from: '2026-11-01', schedule: { kind: 'perMonth', times: 10 } }],
     });
-    expect(standingWords(track(perMonth, done('2026-11-02')), TODAY)).toBe('1 of 4 this month');
+    expect(standingWords(track(perMonth, done('2026-11-02')), TODAY)).toBe('1 of the target of 4');
   });
 });
 

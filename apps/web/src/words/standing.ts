@@ -15,26 +15,33 @@ import {
   quotaStanding,
   termsOn,
   ASKED,
+  INTERVAL,
+  waitingSince,
   needOn,
   type QuotaVerdict,
   type PeriodKind,
   quotaVerdict,
-  setTargetOf,
-  monthTargetOf,
+  setDaysOf,
+  type PlainMonth,
+  WEEKDAYS,
+  weekdayOf,
   doneBetween,
   quotaSeenOn,
 } from '@wimbel/core';
 import { amount, amountOf, outOf } from '../shared/amounts.ts';
-import { counted } from '../shared/format.ts';
+import { capital, counted, dateNear, monthName } from '../shared/format.ts';
 import type { Asked } from './asked.ts';
 
 /**
- * Whether anything is asked of a habit on a day: `fixed` names the day; `pressing` is a flexible one that can no longer
- * wait, `canWait` one that can; `none` where nothing is asked, be it that the week or month has all it asks for.
+ * Whether anything is asked of a habit on a day: `fixed` names the day; `waiting` is one of every few days that was asked
+ * on an earlier day and not done since; `pressing` is a flexible one that can no longer wait, `canWait` one that can;
+ * `none` where nothing is asked, be it that the week or month has all it asks for.
  */
-export function askOn(track: Track, day: PlainDay): 'fixed' | 'pressing' | 'canWait' | 'none' {
+export function askOn(track: Track, day: PlainDay): 'fixed' | 'waiting' | 'pressing' | 'canWait' | 'none' {
   const ask = asksOn(track, day);
   if ((ask & ASKED) !== 0) return 'fixed';
+  // Whatever the day itself came to, so that a row stays where it is when it is checked off.
+  if ((ask & INTERVAL) !== 0) return waitingSince(track, day - 1) === null ? 'none' : 'waiting';
   const need = needOn(track, day);
   if (need === 0) return 'none';
   return need === 1 ? 'pressing' : 'canWait';
@@ -71,41 +78,71 @@ const quotaWords = (track: Track, kind: PeriodKind): string => {
     : `${words}, ${counted(standing.remaining, 'day')} left`;
 };
 
+/** "Sunday" of the last seven days, else "8 November". */
+const sinceWords = (since: PlainDay, today: PlainDay): string =>
+  today - since < 7 ? capital(WEEKDAYS[weekdayOf(since)]!) : dateNear(since, today);
+
+/** How the month before stood, for as long as nothing of this one is settled; null for a habit that was not there. */
+function monthBefore(track: Track, month: PlainMonth): Standing | null {
+  const span = monthSpan(month - 1);
+  const { kept, asked } = keptOver(track, span);
+  if (asked === 0) return null;
+  const held = track.habit.aim === 'quit' ? 'held off ' : '';
+  return {
+    words: `${held}${outOf(kept, asked)} in ${monthName(month - 1)}`,
+    asked: { figure: 'habitKept', habitId: track.habit.id, span },
+  };
+}
+
+/** How the month of a day stands of a habit that goes by days, as seen on it. */
+function monthStanding(track: Track, day: PlainDay): Standing {
+  const { habit, today } = track;
+  const month = monthOfDay(day);
+  const whole = monthSpan(month);
+  const span = { first: whole.first, last: Math.min(day, whole.last) };
+  const { kept, asked } = keptOver(track, span);
+  if (asked === 0) {
+    const isNew = track.first >= whole.first;
+    return monthBefore(track, month) ?? { words: isNew ? 'new' : 'nothing due yet this month', asked: null };
+  }
+  const target = setDaysOf(track, month);
+  if (target !== null && day === today) {
+    const done = doneBetween(track, whole);
+    return {
+      words: `${done} of the target of ${target}${done >= target ? ', reached' : ''}`,
+      asked: { figure: 'habitTarget', habitId: habit.id, kind: 'month', span: whole },
+    };
+  }
+  const name = month === monthOfDay(today) ? 'this month' : 'that month';
+  const held = habit.aim === 'quit' ? 'held off ' : '';
+  return {
+    words: `${held}${outOf(kept, asked)} ${name}${day < today ? ' by then' : ''}`,
+    asked: { figure: 'habitKept', habitId: habit.id, span },
+  };
+}
+
 /**
- * How a habit stands as seen on a day: "18 of 22 this month", "2 of 3 this week, 5 days left", "15 of 15 this month,
- * target met"; of a day before today as it was by then.
+ * How a habit stands as seen on a day: "18 of 22 this month", "due since Sunday, 4 of 9 this month", "2 of 3 this week, 5
+ * days left", "15 of the target of 15, reached"; of a day before today as it was by then, and of a month in which nothing
+ * is settled the one before: "29 of 30 in November".
  */
 export function standingOn(track: Track, day: PlainDay): Standing {
   const { habit, today } = track;
   const kind = askKindOf(termsOn(track.terms, day).schedule);
-  const month = monthOfDay(day);
-  const name = month === monthOfDay(today) ? 'this month' : 'that month';
-  const byThen = day < today ? ' by then' : '';
-  if (day === today && kind !== 'weeks' && (setTargetOf(habit, month)?.days ?? null) !== null) {
-    const { days: target } = monthTargetOf(track, month);
-    const done = doneBetween(track, monthSpan(month));
-    const asked: Asked = { figure: 'habitTarget', habitId: habit.id, kind: 'month', span: monthSpan(month) };
-    return { words: `${done} of ${target} this month${done >= target ? ', target met' : ''}`, asked };
-  }
-  if (kind !== 'days') {
+  if (kind === 'weeks' || (kind === 'months' && (day < today || setDaysOf(track, monthOfDay(day)) === null))) {
     const asked: Asked = { figure: 'habitQuota', habitId: habit.id, kind, day };
     if (day === today) return { words: quotaWords(track, kind), asked };
     const { done, quota } = quotaSeenOn(track, kind, day);
     return { words: `${done} of ${quota} that ${kind === 'weeks' ? 'week' : 'month'} by then`, asked };
   }
-  const span = { first: monthSpan(month).first, last: Math.min(day, monthSpan(month).last) };
-  const { kept, asked: count } = keptOver(track, span);
-  const asked: Asked = { figure: 'habitKept', habitId: habit.id, span };
-  if (habit.aim === 'quit')
-    return count === 0
-      ? { words: 'no day yet', asked: null }
-      : { words: `held off ${outOf(kept, count)} ${name}${byThen}`, asked };
-  return count === 0 ? { words: 'new', asked: null } : { words: `${outOf(kept, count)} ${name}${byThen}`, asked };
+  const standing = monthStanding(track, day);
+  const since = day === today && isOpen(track, today) ? waitingSince(track, day - 1) : null;
+  return since === null ? standing : { ...standing, words: `due since ${sinceWords(since, today)}, ${standing.words}` };
 }
 
 export const standingWords = (track: Track, day: PlainDay): string => standingOn(track, day).words;
 
-/** "400 of 600 m", "30 of 45 min at most", before anything is recorded "600 m"; null for a habit that is only checked off. */
+/** "400 of 600 m", "30 min, limit 45 min", before anything is recorded "600 m"; null for a habit that is only checked off. */
 export function amountWords(track: Track, day: PlainDay, entry: Entry | undefined): string | null {
   const { measure } = track.habit;
   if (measure.kind !== 'amount') return null;
@@ -114,10 +151,8 @@ export function amountWords(track: Track, day: PlainDay, entry: Entry | undefine
   if (terms.atLeast !== null) {
     return value === undefined ? amount(terms.atLeast, measure.unit) : amountOf(value, terms.atLeast, measure.unit);
   }
-  const most = terms.atMost ?? 0;
-  return value === undefined
-    ? `at most ${amount(most, measure.unit)}`
-    : `${amountOf(value, most, measure.unit)} at most`;
+  const limit = amount(terms.atMost ?? 0, measure.unit);
+  return value === undefined ? `limit ${limit}` : `${amount(value, measure.unit)}, limit ${limit}`;
 }
 
 /** The entry with a mark, or without one. A rest or a miss keeps its note and amount. */

@@ -14,7 +14,7 @@ import { runsOf } from '../habit/streak.ts';
 import { planOf, togetherOf } from '../habit/targets.ts';
 import { type Track, doneBetween, streakUnitOn } from '../habit/track.ts';
 import { moodBeside, moodMeanBeside } from '../mood/mood.ts';
-import type { CheckIn, Entry, Goal, Habit, KeyResult, Milestone, Step } from '../record/records.ts';
+import type { CheckIn, Entry, Goal, KeyResult, Milestone, Step } from '../record/records.ts';
 import { TODAY, checkHabits, entries, marks, someDay } from '../testing/arbitraries.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { addsUp, chunksOf } from './breakdown.ts';

@@ -4,7 +4,7 @@ import { type PlainDay, dayOf, formatDay } from '../calendar/plainDay.ts';
 import { type DaySpan, eachDay } from '../calendar/span.ts';
 import { weekSpan } from '../calendar/week.ts';
 import { yearOfDay, yearSpan } from '../calendar/year.ts';
-import type { Entry, Habit, Schedule, Terms } from '../record/records.ts';
+import type { Entry, Habit, Terms } from '../record/records.ts';
 import { FIRST, TODAY, checkHabits, entries, marks, schedules, someDay } from '../testing/arbitraries.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { dayOfDone, finishedOn } from './finishLine.ts';
@@ -12,22 +12,13 @@ import { keptByWeekday, keptOver, keptSpans } from './kept.ts';
 import { buildTrack } from './layTrack.ts';
 import { waitingSince } from './asked.ts';
 import { hasTarget } from './targetMonths.ts';
-import {
-  type Track,
-  activeDaysIn,
-  outcomeOn,
-  isOpen,
-  amountBetween,
-  doneBetween,
-  isScheduledOn,
-  fillRatio,
-} from './track.ts';
+import { type Track, activeDaysIn, outcomeOn, isOpen, amountBetween, isScheduledOn, fillRatio } from './track.ts';
 import { last30 } from './recent.ts';
 import { PARTS_PER_DAY, owedParts } from './schedule.ts';
 import { runsOf, streakOf } from './streak.ts';
 import { monthFigures, planOf, spanFigures, yearFigures, yearTargetOf } from './targets.ts';
 import { heldTerms, termsOn } from './terms.ts';
-import { needOn, quotaHistory, quotaStanding, periodOf } from './periods.ts';
+import { needOn, quotaStanding, periodOf } from './periods.ts';
 
 const track = (habit: Habit, list: Entry[], today: PlainDay = TODAY) => buildTrack(habit, list, today, 'monday');
 

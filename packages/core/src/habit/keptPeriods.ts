@@ -141,3 +141,38 @@ export function countedDone(track: Track, span: DaySpan): number {
     (keptMonths === null ? 0 : countedByMonth(track, keptMonths, first, last))
   );
 }
+
+/** Days of a span that count together as kept: their stretches, and the most of their done days that count. */
+export type KeptGroup = { stretches: DaySpan[]; cap: number };
+
+/** The weeks of a span, and the months in it that go by themselves, each with its days inside and its cap. */
+export function keptGroups(track: Track, span: DaySpan): KeptGroup[] {
+  const first = Math.max(span.first, track.first);
+  const last = Math.min(span.last, track.today);
+  const groups = new Map<string, KeptGroup>();
+  const add = (key: string, cap: number, stretch: DaySpan): void => {
+    const group = groups.get(key) ?? { stretches: [], cap };
+    groups.set(key, { ...group, stretches: [...group.stretches, stretch] });
+  };
+  const addWeeks = (from: PlainDay, to: PlainDay): void => {
+    for (let day = from; day <= to; day = startOfWeek(day, track.weekStart) + 7) {
+      const start = startOfWeek(day, track.weekStart);
+      const cap = track.keptWeeks!.caps[(start - track.keptWeeks!.first) / 7]!;
+      add(`week ${start}`, cap, { first: day, last: Math.min(to, start + 6) });
+    }
+  };
+  const addMonths = (from: PlainDay, to: PlainDay): void => {
+    for (let day = from; day <= to; day = monthSpan(monthOfDay(day)).last + 1) {
+      const month = monthOfDay(day);
+      const cap = track.keptMonths!.caps[month - track.keptMonths!.first]!;
+      add(`month ${month}`, cap, { first: day, last: Math.min(to, monthSpan(month).last) });
+    }
+  };
+  eachTargetStretch(track, { first, last }, (from, to, isSet) => {
+    if (isSet) return addMonths(from, to);
+    eachTerms(track, { first: from, last: to }, ({ schedule }, begin, end) =>
+      isByMonth(schedule.kind) ? addMonths(begin, end) : addWeeks(begin, end),
+    );
+  });
+  return [...groups.values()];
+}

@@ -15,7 +15,12 @@ export type MonthReward = {
 };
 
 /** Whether all that is aimed at is reached: the days, and the amount where there is one. False where nothing is aimed at. */
-export function isTargetReached({ target, left, amount = 0, amountTarget = null }: Figures): boolean {
+export function isTargetReached({
+  target,
+  left,
+  amount = 0,
+  amountTarget = null,
+}: Pick<Figures, 'target' | 'left' | 'amount' | 'amountTarget'>): boolean {
   if (target === 0 && amountTarget === null) return false;
   return left === 0 && (amountTarget === null || amount >= amountTarget);
 }

@@ -54,6 +54,8 @@ describe('a habit in the next year', () => {
     expect([set.yearTargets, aimed(set)]).toEqual([{ '2026': { days: 200 } }, 200]);
     const over = habitNextYear(aHabit(), START, 2026, { ...asNow, isOver: true }, TODAY);
     expect([over.endsOn, aimed(over)]).toEqual(['2025-12-31', 0]);
-    expect(habitNextYear(aHabit(), START, 2026, { ...asNow, isOver: true }, dayOf('2026-01-05')).endsOn).toBe('2026-01-05');
+    expect(habitNextYear(aHabit(), START, 2026, { ...asNow, isOver: true }, dayOf('2026-01-05')).endsOn).toBe(
+      '2026-01-05',
+    );
   });
 });

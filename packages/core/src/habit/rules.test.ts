@@ -12,6 +12,7 @@ import { askedBetween } from './asked.ts';
 import { reportOf } from '../report/report.ts';
 import { withFirstTermsFrom } from './firstTerms.ts';
 import { keptOver, keptTogether } from './kept.ts';
+import { countedDone, keptGroups } from './keptPeriods.ts';
 import { buildTrack, layTrack, trackAfter } from './layTrack.ts';
 import { monthSpan } from '../calendar/month.ts';
 import { periodOf, quotaSeenOn } from './periods.ts';
@@ -116,6 +117,24 @@ describe('what a span may hold', () => {
       { numRuns: 300 },
     );
     expect(compared).toBeGreaterThan(60);
+  });
+
+  it('counts of each of its weeks and months no more than its cap', () => {
+    fc.assert(
+      fc.property(checkHabits, entries, spans, (habit, list, span) => {
+        const laid = track(habit, list);
+        const sum = keptGroups(laid, span).reduce(
+          (all, { stretches, cap }) =>
+            all +
+            Math.min(
+              cap,
+              stretches.reduce((done, stretch) => done + doneBetween(laid, stretch), 0),
+            ),
+          0,
+        );
+        expect(sum).toBe(countedDone(laid, span));
+      }),
+    );
   });
 
   it('adds up over habits', () => {

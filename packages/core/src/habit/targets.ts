@@ -1,4 +1,4 @@
-import { type PlainMonth, daysInMonth, formatMonth, monthOf, monthOfDay, monthSpan } from '../calendar/month.ts';
+import { type PlainMonth, daysInMonth, formatMonth, monthOfDay, monthSpan } from '../calendar/month.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { monthsOfYear, quarterOfMonth, yearSpan } from '../calendar/year.ts';
 import { TOLERANCE, floorExact, isAtLeast, roundRatio, shareOf, tidySum } from '../number/exact.ts';

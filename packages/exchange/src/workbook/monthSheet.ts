@@ -17,10 +17,11 @@ import {
   formatDay,
   isActiveIn,
   isScheduledOn,
+  keptGroups,
+  keptOver,
   monthDaysOf,
   monthSpan,
   partsOfDay,
-  planOf,
   termsIndexOn,
   weekSpan,
 } from '@wimbel/core';
@@ -34,11 +35,9 @@ export type MonthPlaces = {
   month: PlainMonth;
   /** By habit id, the row of each. */
   rows: Map<string, number>;
-  done: string;
-  target: string;
+  kept: string;
+  asked: string;
   share: string;
-  /** What is done, no further than the target. */
-  counted: string;
   /** The rows of the sums of days. */
   all: number;
   dayDone: number;
@@ -79,6 +78,8 @@ const upTo = (count: number): number[] => Array.from({ length: count }, (_, at) 
 
 const joined = (parts: readonly string[]): string => (parts.length === 0 ? '0' : parts.join('+'));
 
+const NO_DAYS = new Int32Array(0);
+
 /** What counts as done in some cells of a row, as a formula: the marks, or the amounts that reach what the terms ask. */
 function doneFormula(
   track: Track,
@@ -87,12 +88,13 @@ function doneFormula(
   last: PlainDay,
   columnOf: (day: PlainDay) => string,
 ): string {
-  const from = Math.max(first, track.first);
-  const to = Math.min(last, track.last ?? last, track.today);
-  if (from > to) return '0';
   const { habit } = track;
   const parts: string[] = [];
-  for (let day = from; day <= to;) {
+  const to = Math.min(last, track.last ?? last, track.today);
+  for (const after of track.afterEnd)
+    if (after >= first && after <= last)
+      parts.push(doneFormula({ ...track, last: null, afterEnd: NO_DAYS }, row, after, after, columnOf));
+  for (let day = Math.max(first, track.first); day <= to;) {
     const index = termsIndexOn(track.terms, day);
     const end = Math.min(to, (track.terms[index + 1]?.from ?? Infinity) - 1);
     const cells = `${columnOf(day)}${row}:${columnOf(end)}${row}`;
@@ -133,6 +135,19 @@ function colourRow(sheet: Worksheet, track: Track, row: number, first: string, l
   });
 }
 
+/** The columns of figures behind the days, in their order. */
+const COLUMNS = {
+  done: 'Done',
+  target: 'Target days',
+  left: 'Left',
+  kept: 'Kept',
+  asked: 'Asked so far',
+  share: 'Share kept',
+  amount: 'Amount',
+} as const;
+type Column = keyof typeof COLUMNS;
+const COLUMN_NAMES = Object.keys(COLUMNS) as Column[];
+
 /** What the parts of a month's sheet are drawn with. */
 type Month = {
   sheet: Worksheet;
@@ -143,8 +158,8 @@ type Month = {
   shown: HabitReckoning[];
   rows: Map<string, number>;
   areaOf: Map<string, string>;
-  weeks: { first: PlainDay; last: PlainDay; done: string; planned: string }[];
-  columns: Record<'done' | 'target' | 'left' | 'share' | 'amount' | 'counted', string>;
+  weeks: { first: PlainDay; last: PlainDay; kept: string; asked: string }[];
+  columns: Record<Column, string>;
   lastRow: number;
   columnOf: (day: PlainDay) => string;
   entryAt: (habitId: string, day: string) => Entry | undefined;
@@ -155,7 +170,7 @@ function weeksOf({ first, last }: DaySpan, weekStart: Weekday, after: number): M
   for (let day = first; day <= last;) {
     const end = Math.min(last, weekSpan(day, weekStart).last);
     const at = after + weeks.length * 2;
-    weeks.push({ first: day, last: end, done: columnName(at), planned: columnName(at + 1) });
+    weeks.push({ first: day, last: end, kept: columnName(at), asked: columnName(at + 1) });
     day = end + 1;
   }
   return weeks;
@@ -179,13 +194,8 @@ function heads({ sheet, month, span, weeks }: Month): void {
     'Area',
     'Unit',
     ...eachDay(span).map(dateOf),
-    'Done',
-    'Target days',
-    'Left',
-    'Share',
-    'Amount',
-    'Counted',
-    ...weeks.flatMap((week) => [`Done ${dayName(week.first)} to ${dayName(week.last)}`, 'Planned']),
+    ...Object.values(COLUMNS),
+    ...weeks.flatMap((week) => [`Kept ${dayName(week.first)} to ${dayName(week.last)}`, 'Asked so far']),
   ];
   const { font, fill, alignment } = HEAD;
   sheet.getRow(2).eachCell((cell) => Object.assign(cell, { font, fill, alignment }));
@@ -196,7 +206,25 @@ function heads({ sheet, month, span, weeks }: Month): void {
   const after = FIRST_DAY + daysIn(span);
   for (let at = FIRST_DAY; at < after; at++)
     Object.assign(sheet.getColumn(at), { width: 6.5, alignment: { horizontal: 'center' } });
-  for (let at = after; at < after + 6 + weeks.length * 2; at++) sheet.getColumn(at).width = 11;
+  for (let at = after; at < after + COLUMN_NAMES.length + weeks.length * 2; at++) sheet.getColumn(at).width = 11;
+}
+
+/**
+ * What of some cells counts as kept, as a formula: of each week, and of each month that goes by itself, the done days up to
+ * what it asks as a whole, and no more than `asked` in all. What is asked stands as it was when the sheet was made.
+ */
+function keptFormula(
+  track: Track,
+  row: number,
+  span: DaySpan,
+  asked: number,
+  columnOf: (day: PlainDay) => string,
+): string {
+  const groups = keptGroups(track, span).map(({ stretches, cap }) => {
+    const done = joined(stretches.map(({ first, last }) => doneFormula(track, row, first, last, columnOf)));
+    return `MIN(${cap},${done})`;
+  });
+  return `MIN(${asked},${joined(groups)})`;
 }
 
 function habitRow(on: Month, reckoning: HabitReckoning): void {
@@ -216,20 +244,22 @@ function habitRow(on: Month, reckoning: HabitReckoning): void {
     // An amount under a mark is not seen, and counts in the sum of amounts all the same.
     if (typeof value === 'string' && entry?.amount !== undefined && day <= track.today) hidden += entry.amount;
   }
-  const { done, target, left, share, amount, counted } = columns;
+  const { done, target, left, kept, asked, share, amount } = columns;
   const [first, last] = [columnOf(span.first), columnOf(span.last)];
   const set = (column: string, formula: string, format?: string): void =>
     setFormula(sheet, `${column}${at}`, formula, format);
   set(done, doneFormula(track, at, span.first, span.last, columnOf));
   sheet.getCell(`${target}${at}`).value = monthDaysOf(reckoning, on.month).target;
   set(left, `MAX(0,${target}${at}-${done}${at})`);
-  set(share, `IF(${target}${at}=0,"",${done}${at}/${target}${at})`, SHARE);
+  const askedOf = (days: DaySpan): number => keptOver(track, days).asked;
+  sheet.getCell(`${asked}${at}`).value = askedOf(span);
+  set(kept, keptFormula(track, at, span, askedOf(span), columnOf));
+  set(share, `IF(${asked}${at}=0,"",${kept}${at}/${asked}${at})`, SHARE);
   if (habit.measure.kind === 'amount')
     set(amount, `SUM(${first}${at}:${last}${at})${hidden === 0 ? '' : `+${hidden}`}`, '#,##0.##');
-  set(counted, `MIN(${done}${at},${target}${at})`);
   for (const week of weeks) {
-    set(week.done, doneFormula(track, at, week.first, week.last, columnOf));
-    sheet.getCell(`${week.planned}${at}`).value = planOf(track, week);
+    set(week.kept, keptFormula(track, at, week, askedOf(week), columnOf));
+    sheet.getCell(`${week.asked}${at}`).value = askedOf(week);
   }
   colourRow(sheet, track, at, first, last);
 }
@@ -267,22 +297,21 @@ function dayRows(on: Month, totals: DayTotals, at: { done: number; due: number; 
   }
 }
 
-/** All habits together, their weeks, and the habits of each area, each no further than its target. */
+/** All habits together, their weeks, and the habits of each area: what was kept of what was asked. */
 function sums({ sheet, shown, columns, weeks, lastRow, areaOf }: Month, all: number): number {
-  const { counted, target, share } = columns;
   const ofRows = (column: string): string => `${column}$${FIRST_ROW}:${column}$${lastRow}`;
   const sum = (at: number, of: (column: string) => string): void => {
-    setFormula(sheet, `${counted}${at}`, of(counted), undefined, true);
-    setFormula(sheet, `${target}${at}`, of(target), undefined, true);
-    setFormula(sheet, `${share}${at}`, `IF(${target}${at}=0,"",${counted}${at}/${target}${at})`, SHARE, true);
+    for (const name of ['done', 'target', 'left', 'kept', 'asked'] as const)
+      setFormula(sheet, `${columns[name]}${at}`, of(columns[name]), undefined, true);
+    const [kept, asked] = [`${columns.kept}${at}`, `${columns.asked}${at}`];
+    setFormula(sheet, `${columns.share}${at}`, `IF(${asked}=0,"",${kept}/${asked})`, SHARE, true);
   };
   sum(all, (column) => `SUM(${ofRows(column)})`);
   for (const week of weeks) {
-    const [own, plan] = [ofRows(week.done), ofRows(week.planned)];
-    const [doneAll, planAll] = [`${week.done}${all}`, `${week.planned}${all}`];
-    setFormula(sheet, doneAll, `SUMPRODUCT((${own}<${plan})*${own}+(${own}>=${plan})*${plan})`, undefined, true);
-    setFormula(sheet, planAll, `SUM(${plan})`, undefined, true);
-    setFormula(sheet, `${week.done}${all + 1}`, `IF(${planAll}=0,"",${doneAll}/${planAll})`, SHARE, true);
+    const [kept, asked] = [`${week.kept}${all}`, `${week.asked}${all}`];
+    setFormula(sheet, kept, `SUM(${ofRows(week.kept)})`, undefined, true);
+    setFormula(sheet, asked, `SUM(${ofRows(week.asked)})`, undefined, true);
+    setFormula(sheet, `${week.kept}${all + 1}`, `IF(${asked}=0,"",${kept}/${asked})`, SHARE, true);
   }
   let at = all + 2;
   for (const area of new Set(shown.map(({ track }) => areaOf.get(track.habit.areaId ?? '') ?? ''))) {
@@ -295,8 +324,9 @@ function sums({ sheet, shown, columns, weeks, lastRow, areaOf }: Month, all: num
 }
 
 /**
- * One month: a row for each habit with its days, what was done, its target, what is left and its share, its weeks; below it
- * each day's count and share, and the areas. All figures but targets, plans and what flexible habits ask are formulas.
+ * One month: a row for each habit with its days, what was done, its target and what is left, what was kept of what was
+ * asked so far, its weeks; below it each day's count and share, and the areas. All figures but targets and what is asked are
+ * formulas.
  */
 export function monthSheet(
   sheet: Worksheet,
@@ -311,7 +341,9 @@ export function monthSheet(
     .map(({ id }) => byHabit.get(id)!)
     .filter(({ track }) => isActiveIn(track, span));
   const after = FIRST_DAY + daysIn(span);
-  const [done, target, left, share, amount, counted] = upTo(6).map((at) => columnName(after + at)) as string[];
+  const columns = Object.fromEntries(
+    COLUMN_NAMES.map((name, at) => [name, columnName(after + at)]),
+  ) as Month['columns'];
   const on: Month = {
     sheet,
     month,
@@ -320,8 +352,8 @@ export function monthSheet(
     shown,
     rows: new Map(shown.map(({ track }, index) => [track.habit.id, FIRST_ROW + index])),
     areaOf: new Map(records.areas.map(({ id, name }) => [id, name])),
-    weeks: weeksOf(span, records.settings.weekStart, after + 6),
-    columns: { done: done!, target: target!, left: left!, share: share!, amount: amount!, counted: counted! },
+    weeks: weeksOf(span, records.settings.weekStart, after + COLUMN_NAMES.length),
+    columns,
     lastRow: FIRST_ROW + shown.length - 1,
     columnOf: (day) => columnName(FIRST_DAY + day - span.first),
     entryAt,
@@ -344,7 +376,9 @@ export function monthSheet(
     sheet: sheet.name,
     month,
     rows: on.rows,
-    ...on.columns,
+    kept: columns.kept,
+    asked: columns.asked,
+    share: columns.share,
     all,
     dayDone,
     dayDue,

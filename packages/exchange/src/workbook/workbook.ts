@@ -45,23 +45,23 @@ function tableSheet(sheet: Worksheet, { columns, rows }: Table, widths: Record<s
   sheet.views = [{ state: 'frozen', ySplit: 1 }];
 }
 
-/** The months of a year: what was done of the targets, full and bright days, and each habit's share of each month. */
+/** The months of a year: what was kept of what was asked, full and bright days, and each habit's share of each month. */
 function yearSheet(sheet: Worksheet, records: Records, months: readonly MonthPlaces[]): void {
   const { passMark } = records.settings;
-  sheet.getRow(1).values = ['Month', 'Done', 'Target days', 'Share', 'Full days', 'Bright days'];
+  sheet.getRow(1).values = ['Month', 'Kept', 'Asked', 'Share kept', 'Full days', 'Bright days'];
   sheet.getRow(1).eachCell((cell) => Object.assign(cell, { font: HEAD.font, fill: HEAD.fill }));
   const set = (at: string, formula: string, format?: string): void => {
     const cell = sheet.getCell(at);
     cell.value = { formula };
     if (format !== undefined) cell.numFmt = format;
   };
-  for (const [index, { sheet: name, all, counted, target, rows, dayShare, days }] of months.entries()) {
+  for (const [index, { sheet: name, all, kept, asked, rows, dayShare, days }] of months.entries()) {
     const at = index + 2;
     const of = `'${name}'!`;
     sheet.getCell(`A${at}`).value = name;
     if (rows.size > 0) {
-      set(`B${at}`, `${of}${counted}${all}`);
-      set(`C${at}`, `${of}${target}${all}`);
+      set(`B${at}`, `${of}${kept}${all}`);
+      set(`C${at}`, `${of}${asked}${all}`);
       set(`D${at}`, `IF(C${at}=0,"",B${at}/C${at})`, '0 %');
     }
     if (days !== null && rows.size > 0) {
@@ -72,7 +72,7 @@ function yearSheet(sheet: Worksheet, records: Records, months: readonly MonthPla
   }
   const head = months.length + 4;
   const habits = inOrder(records.habits.filter(({ id }) => months.some(({ rows }) => rows.has(id))));
-  sheet.getRow(head).values = ['Share of each month', ...months.map(({ sheet: name }) => name)];
+  sheet.getRow(head).values = ['Share kept of each month', ...months.map(({ sheet: name }) => name)];
   sheet.getRow(head).eachCell((cell) => Object.assign(cell, { font: HEAD.font, fill: HEAD.fill }));
   for (const [index, { id, name }] of habits.entries()) {
     const at = head + 1 + index;

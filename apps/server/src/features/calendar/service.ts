@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { type Collection, LIST_COLLECTIONS, type RecordOf } from '@wimbel/contract';
-import { DEFAULT_SETTINGS, type Records, dayFromParts } from '@wimbel/core';
+import { DEFAULT_SETTINGS, type Entry, type Habit, type Records, dayFromParts } from '@wimbel/core';
 import { CALENDAR_KINDS, type CalendarKind, calendarFile } from '@wimbel/exchange';
 import type { Pool } from 'pg';
 import type { Clock } from '../../clock.ts';
@@ -62,6 +62,30 @@ export async function endAddress({ pool }: CalendarDeps, userId: string): Promis
   await pool.query('delete from calendar_addresses where user_id = $1', [userId]);
 }
 
+/** What was recorded of the habits whose days go by what was done; of the others the calendar needs no record. */
+async function entriesOfIntervals(pool: Pool, userId: string, habits: readonly Habit[]): Promise<Entry[]> {
+  const ids = habits.flatMap(({ id, terms }) =>
+    terms.some(({ schedule }) => schedule.kind === 'interval') ? [id] : [],
+  );
+  if (ids.length === 0) return [];
+  const { rows } = await pool.query<{
+    habit_id: string;
+    day: string;
+    mark: Entry['mark'] | null;
+    amount: number | null;
+  }>(
+    `select habit_id, to_char(day, 'YYYY-MM-DD') as day, mark, amount::float8 as amount from entries
+     where user_id = $1 and habit_id = any($2) and (mark is not null or amount is not null)`,
+    [userId, ids],
+  );
+  return rows.map(({ habit_id: habitId, day, mark, amount }) => ({
+    habitId,
+    day,
+    ...(mark === null ? {} : { mark }),
+    ...(amount === null ? {} : { amount }),
+  }));
+}
+
 /** The calendar that a secret opens, as a file; null where it opens none. */
 export async function calendarBehind({ pool, clock }: CalendarDeps, secret: string): Promise<string | null> {
   const { rows } = await pool.query<{ user_id: string; shows: CalendarKind[] }>(
@@ -79,6 +103,8 @@ export async function calendarBehind({ pool, clock }: CalendarDeps, secret: stri
     ...Object.fromEntries(LIST_COLLECTIONS.map((collection) => [collection, [] as unknown[]])),
   } as unknown as Records;
   for (const { collection, record } of held.rows) (records[collection] as unknown[]).push(record);
+  if (address.shows.includes('habits'))
+    records.entries = await entriesOfIntervals(pool, address.user_id, records.habits);
   const now = clock.now();
   const today = dayFromParts(now.getUTCFullYear(), now.getUTCMonth() + 1, now.getUTCDate());
   return calendarFile(records, new Set(address.shows), today, now);

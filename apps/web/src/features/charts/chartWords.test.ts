@@ -67,9 +67,9 @@ describe('charts in words', () => {
 
   it('tell a change of rank', () => {
     expect([rankWords(1, 3), rankWords(3, 1), rankWords(2, 2), rankWords(1, null)]).toEqual([
-      'up 2',
-      'down 2',
-      'as before',
+      'up 2 places',
+      'down 2 places',
+      'same place',
       'new',
     ]);
   });

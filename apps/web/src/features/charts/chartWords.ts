@@ -107,11 +107,11 @@ export function factWords(
   }
 }
 
-/** "up 2", "down 1", "as before", "new": a habit's rank against the span before. */
+/** "up 2 places", "down 1 place", "same place", "new": a habit's rank against the span before. */
 export function rankWords(rank: number, before: number | null): string {
   if (before === null) return 'new';
-  if (rank === before) return 'as before';
-  return rank < before ? `up ${before - rank}` : `down ${rank - before}`;
+  if (rank === before) return 'same place';
+  return `${rank < before ? 'up' : 'down'} ${counted(Math.abs(rank - before), 'place')}`;
 }
 
 /** The weekdays in the order of the week that begins with one. */

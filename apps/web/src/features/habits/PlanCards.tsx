@@ -24,7 +24,8 @@ import { Pressable, View } from 'react-native';
 import { selectHidesStreaks, selectIsHidden, selectSettings, selectEntries } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { termsWords } from '../../words/termsWords.ts';
-import { amount, amountOf, outOf } from '../../shared/amounts.ts';
+import { amount, amountOf, number, outOf } from '../../shared/amounts.ts';
+import { targetWords } from '../../words/keptWords.ts';
 import {
   capital,
   counted,
@@ -87,6 +88,7 @@ export function TargetsCard({ track, color }: { track: Track; color: string }) {
       <TargetLine
         name={monthName(month)}
         source={set?.days === undefined ? 'as planned' : 'set by you'}
+        isSet={set?.days !== undefined}
         asked={{ figure: 'habitTarget', habitId: habit.id, kind: 'month', span: monthSpan(month) }}
         figures={ofMonth}
         amounts={amounts(ofMonth)}
@@ -101,6 +103,7 @@ export function TargetsCard({ track, color }: { track: Track; color: string }) {
       <TargetLine
         name={String(year)}
         source={setYear?.days === undefined ? 'its months together' : 'set by you'}
+        isSet={setYear?.days !== undefined}
         asked={{ figure: 'habitTarget', habitId: habit.id, kind: 'year', span: yearSpan(year) }}
         figures={ofYear}
         amounts={amounts(ofYear)}
@@ -113,9 +116,11 @@ export function TargetsCard({ track, color }: { track: Track; color: string }) {
   );
 }
 
+/** A target that was set, with what is done of it; or what is planned where none is. */
 function TargetLine({
   name,
   source,
+  isSet,
   asked,
   figures,
   amounts,
@@ -124,6 +129,7 @@ function TargetLine({
 }: {
   name: string;
   source: string;
+  isSet: boolean;
   asked: Extract<Asked, { figure: 'habitTarget' }>;
   figures: { actual: number; target: number; left: number; share: number | null };
   amounts: string | null;
@@ -131,7 +137,10 @@ function TargetLine({
   action: ReactNode;
 }) {
   const styles = useStyles();
-  const words = `${outOf(figures.actual, figures.target)}, ${percent(figures.share)}`;
+  const { actual, target, left, share } = figures;
+  const words = isSet
+    ? `${targetWords(actual, target, left)}, ${percent(share)}`
+    : `${counted(target, 'day')} planned, ${number(actual)} done`;
   return (
     <View style={styles.target}>
       <View style={styles.line}>
@@ -146,7 +155,7 @@ function TargetLine({
         </Figure>
         {action}
       </View>
-      <ProgressBar ratio={figures.share ?? 0} color={color} label={`${name}: ${words}`} heightPx={5} />
+      {isSet ? <ProgressBar ratio={share ?? 0} color={color} label={`${name}: ${words}`} heightPx={5} /> : null}
       {amounts === null ? null : (
         <Figure
           asked={{ figure: 'habitAmount', habitId: asked.habitId, span: asked.span }}
@@ -176,9 +185,10 @@ export function TermsCard({ track }: { track: Track }) {
         const next = list[index - 1];
         const from = dayOf(terms.from);
         const isFirst = index === list.length - 1;
+        const begins = isFirst && from <= track.first ? `since the first day, ${fullDate(track.first)}` : null;
         const span = next
-          ? spanInWords({ first: from, last: dayOf(next.from) - 1 }, today)
-          : `${from > today ? 'from' : 'since'} ${fullDate(from)}`;
+          ? `${begins === null ? '' : 'from the first day, '}${spanInWords({ first: isFirst ? track.first : from, last: dayOf(next.from) - 1 }, today)}`
+          : (begins ?? `${from > today ? 'from' : 'since'} ${fullDate(from)}`);
         return (
           <View key={terms.from} style={styles.line}>
             <View style={styles.grow}>

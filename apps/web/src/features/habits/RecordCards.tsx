@@ -7,6 +7,7 @@ import {
   keptByWeekday,
   keptOver,
   keptSpans,
+  setDaysOf,
   last30,
   monthFigures,
   monthOfDay,
@@ -23,6 +24,7 @@ import { View } from 'react-native';
 import { keptFacts, streakFacts, type Fact } from '../../words/habitFacts.ts';
 import { selectSettings } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
+import { keptWords, targetWords } from '../../words/keptWords.ts';
 import { amount, amountOf, compact, number, signed, readable, outOf } from '../../shared/amounts.ts';
 import {
   capital,
@@ -49,7 +51,7 @@ import { useAsk } from '../../parts/FigureHost.tsx';
 
 type Props = { track: Track; color: string };
 
-/** A month of the habit as a calendar, with its figures against the target. */
+/** A month of the habit as a calendar, with what was kept of it, and its target where one is set. */
 export function MonthCard({
   track,
   color,
@@ -62,7 +64,8 @@ export function MonthCard({
   const current = monthOfDay(track.today);
   const [month, setMonth] = useState(current);
   const figures = monthFigures(track, month, passMark);
-  const { actual, target, left, share, ribbon, amount: sum, amountTarget, weeklyAmountTarget } = figures;
+  const { actual, left, rate, ribbon, amount: sum, amountTarget, weeklyAmountTarget } = figures;
+  const set = setDaysOf(track, month);
   const unit = track.habit.measure.kind === 'amount' ? track.habit.measure.unit : '';
   const sumWords =
     sum === undefined
@@ -89,13 +92,13 @@ export function MonthCard({
       <MonthCalendar track={track} month={month} color={color} hasCords={hasCords} onOpen={onOpen} />
       <View role="status" aria-label="The month in figures" style={styles.figures}>
         <Figure
-          asked={{ figure: 'habitTarget', habitId: track.habit.id, kind: 'month', span: monthSpan(month) }}
-          label={`${outOf(actual, target)}, ${percent(share)}, ${left} left`}
+          asked={{ figure: 'habitKept', habitId: track.habit.id, span: monthSpan(month) }}
+          label={keptWords(figures)}
         >
           <View style={styles.figures}>
-            <Words type="section">{percent(share)}</Words>
+            <Words type="section">{percent(rate)}</Words>
             <Words tone="quiet">
-              {actual} of {target}, {left} left
+              {rate === null ? 'nothing due yet' : `${outOf(figures.kept, figures.asked)} kept`}
             </Words>
           </View>
         </Figure>
@@ -109,7 +112,17 @@ export function MonthCard({
           </View>
         ) : null}
       </View>
-      <ProgressBar ratio={share ?? 0} color={color} label={`${outOf(actual, target)} days`} heightPx={6} />
+      <ProgressBar ratio={rate ?? 0} color={color} label={keptWords(figures)} heightPx={6} />
+      {set === null ? null : (
+        <Figure
+          asked={{ figure: 'habitTarget', habitId: track.habit.id, kind: 'month', span: monthSpan(month) }}
+          label={targetWords(actual, set, left)}
+        >
+          <Words type="quiet" tone="quiet">
+            {targetWords(actual, set, left)}
+          </Words>
+        </Figure>
+      )}
       {sumWords === null ? null : (
         <Figure asked={{ figure: 'habitAmount', habitId: track.habit.id, span: monthSpan(month) }} label={sumWords}>
           <Words type="quiet" tone="quiet">

@@ -2,11 +2,11 @@ import type { Area, Figures } from '@wimbel/core';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { Pressable, View } from 'react-native';
-import { percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Words } from '../../ui/Words.tsx';
+import { keptWords } from '../../words/keptWords.ts';
 import { FiguresCell } from './FiguresCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
 import type { Asked } from '../../words/asked.ts';
@@ -61,7 +61,7 @@ export function AreaRow({
             </Words>
             {isWide ? null : (
               <Words type="small" tone="quiet" numberOfLines={1}>
-                {figures.actual} of {figures.target}, {percent(figures.share)}
+                {keptWords(figures)}
               </Words>
             )}
           </View>

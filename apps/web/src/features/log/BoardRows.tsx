@@ -46,8 +46,7 @@ export function BoardRows({
         area={line.area}
         figures={figuresTogether(line.tracks, kind, span, passMark)}
         asked={{
-          figure: 'together',
-          kind,
+          figure: 'kept',
           span,
           habitIds: line.tracks.filter((track) => isActiveIn(track, span)).map(({ habit }) => habit.id),
           name: line.area?.name ?? 'No area',

@@ -2,7 +2,7 @@ import { type Figures, type MonthFigures, type LogSpan } from '@wimbel/core';
 import Bookmark from 'lucide-react-native/icons/bookmark';
 import { memo } from 'react';
 import { View } from 'react-native';
-import { amount, amountOf, number, aboutOf, outOf } from '../../shared/amounts.ts';
+import { amount, amountOf, number, aboutOf } from '../../shared/amounts.ts';
 import { percent } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -10,6 +10,7 @@ import { FLAT } from '../../ui/flat.ts';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
+import { keptWords } from '../../words/keptWords.ts';
 import { WHOLE_WORDS } from './logWords.ts';
 import type { Asked } from '../../words/asked.ts';
 import { Figure } from '../../parts/Figure.tsx';
@@ -44,7 +45,7 @@ export function FiguresHead({ size, kind, isWide }: { size: PegboardSize; kind: 
           </Words>
         ))}
         <Words type="small" tone="quiet" style={styles.share}>
-          Share
+          Kept
         </Words>
         <View style={styles.ribbon} />
       </View>
@@ -55,7 +56,7 @@ export function FiguresHead({ size, kind, isWide }: { size: PegboardSize; kind: 
 type Props = {
   name: string;
   figures: Figures | MonthFigures;
-  /** What the share is asked for. */
+  /** What the kept rate is asked for. */
   asked: Asked;
   unit: string | null;
   size: PegboardSize;
@@ -70,7 +71,7 @@ type Props = {
   testId?: string;
 };
 
-/** Done, target, left and share over the span, with the ribbon of a month; amounts with their target below. */
+/** Done, target and left of the whole span, the kept rate so far, and the ribbon of a month; amounts with their target below. */
 export const FiguresCell = memo(function FiguresCell({
   name,
   figures,
@@ -91,8 +92,11 @@ export const FiguresCell = memo(function FiguresCell({
   const counts = [figures.actual, figures.target, figures.left].map(number);
   const type = counts.some((each) => each.length * DIGIT_PX > size.figurePx) ? 'small' : 'label';
   const hasRibbon = 'ribbon' in figures && figures.ribbon;
+  const beyond = figures.actual - figures.kept;
   const words = [
-    `${name}: ${counts[0]} done of ${counts[1]}, ${counts[2]} left, ${percent(figures.share)}`,
+    `${name}: ${keptWords(figures)}`,
+    `${counts[0]} done of ${counts[1]} in all, ${counts[2]} left`,
+    beyond > 0 ? `${number(beyond)} more than asked` : '',
     sum ? `${sum} in all` : '',
     running ?? '',
     hasRibbon ? 'ribbon' : '',
@@ -129,14 +133,9 @@ export const FiguresCell = memo(function FiguresCell({
           </View>
           <View style={styles.share}>
             <Words type="label" style={styles.shareText}>
-              {percent(figures.share)}
+              {percent(figures.rate)}
             </Words>
-            <ProgressBar
-              ratio={figures.share ?? 0}
-              color={color}
-              label={outOf(figures.actual, figures.target)}
-              heightPx={4}
-            />
+            <ProgressBar ratio={figures.rate ?? 0} color={color} label={keptWords(figures)} heightPx={4} />
           </View>
           <View style={styles.ribbon} aria-hidden>
             {hasRibbon ? <Bookmark size={15} color={colors.brass} fill={colors.brass} /> : null}

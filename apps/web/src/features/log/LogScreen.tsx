@@ -110,7 +110,7 @@ function useOrdered(tracks: readonly Track[], sort: (typeof SORTS)[number], kind
   const { passMark } = useAppSelector(selectSettings);
   const asked = `${sort} ${kind} ${span.first} ${tracks.map(({ habit }) => `${habit.id} ${habit.name}`).join('\n')}`;
   const order = (): string[] =>
-    sortedTracks(tracks, sort, (track) => figuresOf(track, kind, span, passMark).share).map(({ habit }) => habit.id);
+    sortedTracks(tracks, sort, (track) => figuresOf(track, kind, span, passMark).rate).map(({ habit }) => habit.id);
   const [held, setHeld] = useState(() => ({ asked, ids: order() }));
   const isAnew = held.asked !== asked;
   const ids = isAnew ? order() : held.ids;

@@ -4,6 +4,7 @@ import { Pressable, View } from 'react-native';
 import { outOf } from '../../shared/amounts.ts';
 import { themed, useIsCompact } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
+import { keptWords } from '../../words/keptWords.ts';
 import { FLAT } from '../../ui/flat.ts';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
@@ -52,15 +53,10 @@ export const NameCell = memo(function NameCell({
         {isWide ? null : (
           <View style={styles.line}>
             <View style={styles.bar}>
-              <ProgressBar
-                ratio={figures.share ?? 0}
-                color={color}
-                label={outOf(figures.actual, figures.target)}
-                heightPx={4}
-              />
+              <ProgressBar ratio={figures.rate ?? 0} color={color} label={keptWords(figures)} heightPx={4} />
             </View>
             <Words type="small" tone="quiet" style={styles.count}>
-              {figures.actual} of {figures.target}
+              {outOf(figures.kept, figures.asked)}
             </Words>
           </View>
         )}

@@ -50,7 +50,7 @@ type Typing = { place: Place; first: string; range: Range | null };
 
 /** What is done on a board by taps, drags, keys, copying and pasting. */
 function useBoard(props: Props, layout: BoardLayout, focus: BoardFocus) {
-  const { kind, span, over, onOpen, draws } = props;
+  const { span, over, onOpen, draws } = props;
   const { box, habits } = layout;
   const today = useAppSelector(selectToday);
   const deeds = useCellDeeds(onOpen);
@@ -122,7 +122,7 @@ function useBoard(props: Props, layout: BoardLayout, focus: BoardFocus) {
           props.onToday();
         },
         onHelp: props.onHelp,
-        onAskHabit: (habitId) => ask({ figure: 'habitTarget', habitId, kind, span }),
+        onAskHabit: (habitId) => ask({ figure: 'habitKept', habitId, span }),
         onAskDay: (day) => ask({ figure: 'dayScore', day, ...ofShown }),
       },
       event,
@@ -253,7 +253,7 @@ function Foot({
   React.ComponentProps<typeof PegboardFoot>,
   'columns' | 'tracks' | 'totals' | 'passMark' | 'weekStart' | 'marks' | 'together'
 > &
-  Pick<Props, 'tracks' | 'over'> & { layout: BoardLayout }) {
+  Pick<Props, 'tracks' | 'over' | 'kind'> & { layout: BoardLayout }) {
   const columns = useAfterFirst(layout);
   const { weekStart, passMark } = useAppSelector(selectSettings);
   const marks = useAppSelector(selectDayMarks);
@@ -272,7 +272,6 @@ function Foot({
       {...edges}
       columns={columns}
       span={shown.span}
-      kind={shown.kind}
       tracks={active}
       totals={shown.totals}
       over={shown.over}

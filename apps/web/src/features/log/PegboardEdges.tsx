@@ -106,7 +106,6 @@ export const PegboardFoot = memo(function PegboardFoot({
   today,
   isWide,
   span,
-  kind,
   tracks,
   totals,
   over,
@@ -117,7 +116,6 @@ export const PegboardFoot = memo(function PegboardFoot({
   rowIndex,
 }: Edge & {
   span: DaySpan;
-  kind: LogSpan;
   tracks: readonly Track[];
   totals: DayTotals;
   over: { name: string; tracks: readonly Track[] } | null;
@@ -183,7 +181,7 @@ export const PegboardFoot = memo(function PegboardFoot({
       <FiguresCell
         name={name}
         figures={together}
-        asked={{ figure: 'together', kind, span, habitIds: ids, name }}
+        asked={{ figure: 'kept', span, habitIds: ids, name }}
         unit={null}
         size={size}
         color={colors.working}
@@ -262,7 +260,7 @@ const DayTotal = memo(function DayTotal({
   );
 });
 
-/** Below a week: what it came to of what it asked. */
+/** Below a week: what was kept of what it asked. */
 function WeekBelow({
   week,
   columns,
@@ -282,7 +280,7 @@ function WeekBelow({
   const x = columns[Math.max(0, week.days.first - first.day)]?.x ?? 0;
   const end = columns[Math.min(columns.length - 1, week.days.last - first.day)]?.x ?? 0;
   const verdict = weekVerdictWords(week);
-  const words = `${outOf(week.actual, week.target)}${week.isRunning ? ' so far' : ''}`;
+  const words = `${outOf(week.kept, week.asked)}${week.isRunning ? ' so far' : ''}`;
   const isNarrow = end - x < 60;
   // A week of one day or two has no room for words; its figures are on the line itself.
   const isBare = end - x < 20;
@@ -290,7 +288,7 @@ function WeekBelow({
   return (
     <View role={'gridcell' as never} style={[styles.week, { left: x + 2, width: end + size.cellPx - x - 4 }]}>
       <Figure
-        asked={{ figure: 'week', days: week.days, habitIds }}
+        asked={{ figure: 'kept', span: week.days, habitIds }}
         label={`Week, ${spanInWords(week.days, today)}: ${[words, verdict].filter(Boolean).join(', ')}`}
         isPlain
         style={styles.weekFigure}
@@ -305,7 +303,7 @@ function WeekBelow({
         <Words type="smallStrong" style={styles.weekWords}>
           {week.days.first > today || isBare
             ? ' '
-            : `${isMet ? '✓ ' : ''}${isNarrow ? `${week.actual}/${week.target}` : words}`}
+            : `${isMet ? '✓ ' : ''}${isNarrow ? `${week.kept}/${week.asked}` : words}`}
         </Words>
       </Figure>
     </View>

@@ -60,10 +60,7 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
   const styles = useStyles();
   const { habit, today } = track;
   const entries = useAppSelector((state) => selectEntries(state, habit.id));
-  const asked = useMemo(
-    (): Asked => ({ figure: 'habitTarget', habitId: habit.id, kind, span }),
-    [habit.id, kind, span],
-  );
+  const asked = useMemo((): Asked => ({ figure: 'habitKept', habitId: habit.id, span }), [habit.id, span]);
   return (
     <View
       role={'row' as never}

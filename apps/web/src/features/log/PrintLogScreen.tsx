@@ -5,13 +5,14 @@ import {
   entryOn,
   fillRatio,
   isActiveIn,
+  type Kept,
+  keptSum,
   monthFigures,
   monthOfDay,
   monthSpan,
   monthsOfYear,
   parseMonth,
   pegStateOf,
-  togetherOf,
 } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
@@ -20,8 +21,7 @@ import { useEffect } from 'react';
 import { createPortal } from 'react-dom';
 import { View } from 'react-native';
 import Svg from 'react-native-svg';
-import { outOf } from '../../shared/amounts.ts';
-import { monthAndYear, percent } from '../../shared/format.ts';
+import { monthAndYear } from '../../shared/format.ts';
 import { PATHS } from '../../shared/paths.ts';
 import { selectEntries, selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
@@ -31,6 +31,7 @@ import { dyeColor } from '../../theme/dye.ts';
 import { Button } from '../../ui/Button.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { PegRow } from '../../ui/PegRow.tsx';
+import { keptWords } from '../../words/keptWords.ts';
 import { Words } from '../../ui/Words.tsx';
 
 /** What an A4 page holds beside the names and the figures. */
@@ -91,7 +92,7 @@ function MonthOnPaper({ month, tracks, isNamed }: { month: PlainMonth; tracks: r
   const span = monthSpan(month);
   const own = tracks.filter((track) => isActiveIn(track, span));
   const figures = own.map((track) => monthFigures(track, month, passMark));
-  const all = togetherOf(figures);
+  const all = keptSum(figures);
   const dates = Array.from({ length: daysInMonth(month) }, (_, at) => at + 1);
   return (
     <View {...({ dataSet: { printWhole: '' } } as object)} style={styles.month}>
@@ -99,7 +100,7 @@ function MonthOnPaper({ month, tracks, isNamed }: { month: PlainMonth; tracks: r
         <Words type="section" heading={2} style={styles.grow}>
           {isNamed ? monthAndYear(month) : 'All habits'}
         </Words>
-        <Words type="name">{`${percent(all.share)}, ${outOf(all.actual, all.target)}`}</Words>
+        <Words type="name">{keptWords(all)}</Words>
       </View>
       <View style={styles.line}>
         <View style={styles.name} />
@@ -119,15 +120,7 @@ function MonthOnPaper({ month, tracks, isNamed }: { month: PlainMonth; tracks: r
   );
 }
 
-function RowOnPaper({
-  track,
-  month,
-  figures,
-}: {
-  track: Track;
-  month: PlainMonth;
-  figures: { actual: number; target: number; share: number | null };
-}) {
+function RowOnPaper({ track, month, figures }: { track: Track; month: PlainMonth; figures: Kept }) {
   const styles = useStyles();
   const { habit } = track;
   const { colors } = useTheme();
@@ -141,7 +134,7 @@ function RowOnPaper({
     x: at * CELL_PX + CELL_PX / 2,
     ratio: fillRatio(track, first + at, entryOn(entries, first + at)?.amount ?? null),
   }));
-  const told = outOf(figures.actual, figures.target);
+  const told = keptWords(figures);
   return (
     <View style={styles.line}>
       <Words type="small" numberOfLines={1} style={styles.name}>
@@ -150,7 +143,9 @@ function RowOnPaper({
       <Svg width={31 * CELL_PX} height={ROW_PX} role="img" aria-label={`${habit.name}: ${told}`}>
         <PegRow pegs={pegs} y={ROW_PX / 2} r={5} color={color} />
       </Svg>
-      <Words type="small" style={styles.figures}>{`${told}, ${percent(figures.share)}`}</Words>
+      <Words type="small" style={styles.figures}>
+        {told}
+      </Words>
     </View>
   );
 }

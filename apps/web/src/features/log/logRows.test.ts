@@ -54,14 +54,18 @@ it('habits are sorted by the user’s order, by name, or by share with those wit
   expect(sorted('share')).toEqual(['Sand', 'Other', 'Splice', 'Cold swim']);
 });
 
-it('a subtotal counts of each habit no more than its target', () => {
+it('a subtotal adds up the columns, and what was kept of what was asked so far', () => {
   const full = track('Full', { monthTargets: { '2026-11': { days: 1 } } }, ['2026-11-03', '2026-11-04']);
   const span = logSpanOf('month', TODAY, 'monday');
+  // Full did two days of its target of one; splice one of 30, of which 23 are settled.
   expect(figuresTogether([full, splice], 'month', span, 0.85)).toEqual({
-    actual: 2,
+    actual: 3,
     target: 31,
     left: 29,
-    share: 2 / 31,
+    share: 3 / 31,
+    kept: 2,
+    asked: 24,
+    rate: 2 / 24,
   });
 });
 

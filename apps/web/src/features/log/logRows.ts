@@ -5,8 +5,9 @@ import {
   type LogSpan,
   type MonthFigures,
   type Track,
+  keptSum,
   logFigures,
-  togetherOf,
+  shareOf,
 } from '@wimbel/core';
 
 export const SORTS = ['order', 'name', 'share'] as const;
@@ -75,8 +76,16 @@ export function figuresOf(track: Track, kind: LogSpan, span: DaySpan, passMark: 
   return figures;
 }
 
-/** Several habits together, as one line of figures: what each did, no more than its target. */
+/** Several habits together, as one line of figures: the sums of theirs, and what was kept of what was asked of them. */
 export function figuresTogether(tracks: readonly Track[], kind: LogSpan, span: DaySpan, passMark: number): Figures {
-  const sum = togetherOf(tracks.map((track) => figuresOf(track, kind, span, passMark)));
-  return { ...sum, left: sum.target - sum.actual };
+  const all = tracks.map((track) => figuresOf(track, kind, span, passMark));
+  const sum = (of: (figures: Figures) => number): number => all.reduce((total, each) => total + of(each), 0);
+  const [actual, target] = [sum((each) => each.actual), sum((each) => each.target)];
+  return {
+    actual,
+    target,
+    left: sum((each) => each.left),
+    share: shareOf(actual, target),
+    ...keptSum(all),
+  };
 }

@@ -74,13 +74,15 @@ export function PipsTableScreen() {
           <Card isFlush style={styles.table}>
             <View role={'table' as never} aria-label={`What earns ${many}`}>
               <View role={'row' as never} style={styles.row}>
-                {['Habit', capital(many), 'Full week', `All of ${monthName(monthOfDay(holds))}`].map((title, column) => (
-                  <View key={title} role={'columnheader' as never} style={column === 0 ? styles.name : styles.cell}>
-                    <Words type="label" tone="quiet" style={column === 0 ? null : styles.number}>
-                      {title}
-                    </Words>
-                  </View>
-                ))}
+                {['Habit', capital(many), 'Full week', `All of ${monthName(monthOfDay(holds))}`].map(
+                  (title, column) => (
+                    <View key={title} role={'columnheader' as never} style={column === 0 ? styles.name : styles.cell}>
+                      <Words type="label" tone="quiet" style={column === 0 ? null : styles.number}>
+                        {title}
+                      </Words>
+                    </View>
+                  ),
+                )}
               </View>
               {tracks.map((track, row) => (
                 <PipsRow key={track.habit.id} track={track} row={row} from={holds} />

@@ -44,6 +44,7 @@ import { DayMarksField } from './DayMarksField.tsx';
 import { MoodMarksField } from './MoodMarksField.tsx';
 import { SettingField } from './SettingField.tsx';
 import { currencyFault, passMarkFault, ratioOfPercent, dayTargetFault } from './settingFaults.ts';
+import { keptWords } from '../../words/keptWords.ts';
 import { PATHS } from '../../shared/paths.ts';
 
 const HOURS = [0, 1, 2, 3, 4, 5, 6];
@@ -166,7 +167,7 @@ function DaysCard() {
     <Section title="Days and weeks">
       <Labelled
         label="First day of the week"
-        hint={`Weeks of the log and of habits “so many days a week” begin here. This one runs from ${spanInWords(week, today)}: ${thisWeek?.actual ?? 0} of ${thisWeek?.target ?? 0} done.`}
+        hint={`Weeks of the log and of habits “so many days a week” begin here. This one runs from ${spanInWords(week, today)}: ${thisWeek ? keptWords(thisWeek) : 'nothing due'} so far.`}
       >
         <Chips
           label="First day of the week"

@@ -14,7 +14,14 @@ import { useStore } from 'react-redux';
 import { parseTyped } from '../../shared/amounts.ts';
 import { capital, counted, PART_WORDS } from '../../shared/format.ts';
 import { changeTo, removalOf } from '../../store/makeChange.ts';
-import { selectAreas, selectEntry, selectIsHidden, selectSettings, selectToday, trackOf } from '../../store/selectors.ts';
+import {
+  selectAreas,
+  selectEntry,
+  selectIsHidden,
+  selectSettings,
+  selectToday,
+  trackOf,
+} from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { themed, useTheme } from '../../theme/Theme.tsx';
@@ -119,6 +126,7 @@ function StepSheet({
   onRemove: () => void;
 }) {
   const styles = useStyles();
+  const store = useStore<RootState>();
   const today = useAppSelector(selectToday);
   const { pipsName = { one: 'pip', many: 'pips' } } = useAppSelector(selectSettings);
   switch (step) {

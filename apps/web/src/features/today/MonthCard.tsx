@@ -10,7 +10,7 @@ import {
   monthSpan,
   figuresAgainst,
   monthTargetOf,
-  isAtLeast,
+  earnsRibbon,
 } from '@wimbel/core';
 import { View } from 'react-native';
 import { outOf } from '../../shared/amounts.ts';
@@ -43,7 +43,7 @@ export function MonthCard({ day }: { day: PlainDay }) {
   const { kept, asked, rate: share } = keptTogether(active, span);
   const ribbons = active.filter((track) => {
     const { share: own } = figuresAgainst(track, span, monthTargetOf(track, month));
-    return own !== null && isAtLeast(own, passMark);
+    return earnsRibbon(track, month, own, passMark);
   }).length;
   const { fullDays, brightDays } = dayCounts(totals, span, passMark);
   const runs = fullDayRuns(totals, day);

@@ -98,3 +98,37 @@ it('puts what cannot wait among what is asked, and its score, what is left and m
   expect([done, due, plan.toGo, plan.missed]).toEqual([1, 4, 2, 1]);
   expect(plan.next?.habit.id).toBe('pressing');
 });
+
+it('leaves one of every few days that is late among its part of the day, where a tap does not move it', () => {
+  const every = { terms: [{ from: '2026-11-01', schedule: { kind: 'interval' as const, every: 3 } }] };
+  const of = (...days: string[]) => {
+    const plan = planToday([
+      track(
+        'late',
+        every,
+        days.map((day) => ({ day, mark: 'done' as const })),
+      ),
+      track('daily'),
+    ]);
+    return [plan.sections.map(({ rows }) => rows.map((row) => [row.track.habit.id, row.isToGo])), plan.toGo];
+  };
+  // Asked on the 22nd and not done: it waits, but the day asks one alone.
+  expect(of('2026-11-19')).toEqual([
+    [
+      [
+        ['late', false],
+        ['daily', true],
+      ],
+    ],
+    1,
+  ]);
+  expect(of('2026-11-19', '2026-11-24')).toEqual([
+    [
+      [
+        ['daily', true],
+        ['late', false],
+      ],
+    ],
+    1,
+  ]);
+});

@@ -79,6 +79,9 @@ export function planOfDay(
     if (ask === 'fixed') {
       if (outcome === 'missed') missed++;
       rows.push({ track, isToGo: isLeft });
+    } else if (ask === 'waiting') {
+      // Late is not due once more: it stands with the others, but the day does not ask it.
+      rows.push({ track, isToGo: false });
     } else if (ask === 'pressing') {
       // What others did ahead may leave the day asking for fewer than cannot wait.
       const isToGo = isLeft && pressing < wanted;

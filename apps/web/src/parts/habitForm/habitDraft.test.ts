@@ -74,7 +74,11 @@ describe('new terms', () => {
   });
 
   it('hold from today on where earlier days came in after the habit was made', () => {
-    const made = { ...habit, startsOn: '2026-11-24', terms: [{ from: '2026-11-24', schedule: { kind: 'daily' as const } }] };
+    const made = {
+      ...habit,
+      startsOn: '2026-11-24',
+      terms: [{ from: '2026-11-24', schedule: { kind: 'daily' as const } }],
+    };
     const terms = termsAfter(made, { ...draftOf(made, TODAY), schedule: 'perWeek', times: '3' }, TODAY, FIRST);
     expect(terms).toEqual([
       { from: '2026-10-01', schedule: { kind: 'daily' } },

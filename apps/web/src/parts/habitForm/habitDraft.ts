@@ -208,12 +208,7 @@ export const termsFromFault = (draft: HabitDraft, today: PlainDay): string | nul
  * recorded yet, and on a day that already began with terms of its own, those are replaced. `first` is the first day of the
  * record; null while there is none.
  */
-export function termsAfter(
-  before: Habit | null,
-  draft: HabitDraft,
-  today: PlainDay,
-  first: PlainDay | null,
-): Terms[] {
+export function termsAfter(before: Habit | null, draft: HabitDraft, today: PlainDay, first: PlainDay | null): Terms[] {
   const wanted = termsOfDraft(draft);
   if (before === null) return [{ from: draft.startsOn, ...wanted }];
   const habit = first === null ? before : withFirstTermsFrom(before, first);

@@ -36,7 +36,7 @@ const limitWords = (limit: AmountLimit, unit: string): string =>
     ? 'no threshold'
     : 'atLeast' in limit
       ? `at least ${amount(limit.atLeast, unit)}`
-      : `at most ${amount(limit.atMost, unit)}`;
+      : `limit ${amount(limit.atMost, unit)}`;
 
 /** Amounts day by day against what a day has to come to; of a long span a month at a time. */
 export function AmountsCard({ track, span }: Props) {

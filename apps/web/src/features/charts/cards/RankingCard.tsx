@@ -18,7 +18,6 @@ import { rankingFigures } from './chartFigures.ts';
 import { rankWords } from '../chartWords.ts';
 import { beforeWords, changeWords } from '../../../words/spanWords.ts';
 import type { Asked } from '../../../words/asked.ts';
-import { targetAsked } from '../chartedOf.ts';
 import { IsPrinted } from '../../../parts/printed.ts';
 import { Figure } from '../../../parts/Figure.tsx';
 import { habitPath } from '../../../shared/paths.ts';
@@ -40,17 +39,17 @@ type Line = {
 
 const bestFirst = ({ kind, review }: Omit<ReviewProps, 'of'>): Line[] =>
   review.habits.map((habit) => {
-    const { figures, rank, rankBefore } = habit;
+    const { kept, rank, rankBefore } = habit;
     const change = kind === 'all' ? '' : rankWords(rank, rankBefore);
     return {
       habit,
       place: rank,
-      words: outOf(figures.actual, figures.target),
-      ratio: figures.share ?? 0,
-      share: percent(figures.share),
+      words: kept.rate === null ? 'nothing due yet' : `kept ${outOf(kept.kept, kept.asked)}`,
+      ratio: kept.rate ?? 0,
+      share: percent(kept.rate),
       change,
       isBetter: change.startsWith('up'),
-      asked: targetAsked(habit.id, kind, review.span),
+      asked: { figure: 'habitKept', habitId: habit.id, span: review.span },
     };
   });
 
@@ -66,7 +65,7 @@ const improvedFirst = ({ review }: Omit<ReviewProps, 'of' | 'kind'>): Line[] =>
     asked: { figure: 'habitKept', habitId: habit.id, span: review.span },
   }));
 
-/** Completion by habit, habit by habit: best first with the change of rank, or by how much they improved. */
+/** What was kept, habit by habit: best first with the change of rank, or by how much they improved. */
 export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
   const styles = useStyles();
   const { colors } = useTheme();
@@ -85,7 +84,7 @@ export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
   const colorOf = (id: string): string => dyeColor(colors, areas[habits[id]?.areaId ?? '']?.color);
   return (
     <ChartCard
-      title="Completion by habit"
+      title="Kept by habit"
       aside={kind === 'all' ? 'best first' : undefined}
       figures={() => rankingFigures(review, (id) => habits[id]?.name ?? '')}
       pictureRows={lines.map(({ habit, place, words, share, ratio }) => ({

@@ -106,53 +106,42 @@ export const keptFigures = (
   rows: rows.map(({ name, kept, before }) => [name, kept.kept, kept.asked, kept.rate, before?.rate ?? null]),
 });
 
-/** The areas: done days, what was kept of what was due and before, and done days against their targets. */
+/** The areas: done days, and what was kept of what was due, now and before. */
 export const areasFigures = (
   areas: readonly AreaReview[],
   past: readonly AreaReview[],
   nameOf: (areaId: string | null) => string,
 ): Figures => ({
-  columns: [
-    words('Area'),
-    count('Done'),
-    count('Kept'),
-    count('Due'),
-    share('Rate'),
-    share('Rate before'),
-    count('Done of target'),
-    count('Target'),
-  ],
-  rows: areas.map(({ areaId, done, actual, target, kept }) => [
+  columns: [words('Area'), count('Done'), count('Kept'), count('Due'), share('Rate'), share('Rate before')],
+  rows: areas.map(({ areaId, done, kept }) => [
     nameOf(areaId),
     done,
     kept.kept,
     kept.asked,
     kept.rate,
     past.find((each) => each.areaId === areaId)?.kept.rate ?? null,
-    actual,
-    target,
   ]),
 });
 
-/** The habits best first: set against done, kept of asked, rank and the rank before. */
+/** The habits best first: rank and the rank before, done days, kept of asked now and before. */
 export const rankingFigures = ({ habits }: SpanReview, nameOf: (habitId: string) => string): Figures => ({
   columns: [
     words('Habit'),
     count('Rank'),
     count('Before'),
     count('Done'),
-    count('Target'),
-    share('Share'),
-    share('Kept'),
-    share('Kept before'),
+    count('Kept'),
+    count('Due'),
+    share('Rate'),
+    share('Rate before'),
   ],
   rows: habits.map(({ id, rank, rankBefore, figures, kept, keptBefore }) => [
     nameOf(id),
     rank,
     rankBefore,
     figures.actual,
-    figures.target,
-    figures.share,
+    kept.kept,
+    kept.asked,
     kept.rate,
     keptBefore?.rate ?? null,
   ]),

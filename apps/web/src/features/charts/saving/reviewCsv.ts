@@ -12,13 +12,13 @@ export function reviewCsv(review: SpanReview, { habitOf, areaOf }: Names): strin
     to: formatDay(review.span.last),
     ...more,
   });
-  const columns = ['what', 'name', 'from', 'to', 'actual', 'target', 'share', 'done', 'kept', 'asked', 'rate', 'rank'];
+  const columns = ['what', 'name', 'from', 'to', 'done', 'kept', 'asked', 'rate', 'rank'];
   const lines = [
     line('all', '', review.kept),
-    ...review.habits.map(({ id, figures: { actual, target, share }, kept, rank }) =>
-      line('habit', habitOf(id), { actual, target, share, ...kept, rank }),
+    ...review.habits.map(({ id, figures: { actual: done }, kept, rank }) =>
+      line('habit', habitOf(id), { done, ...kept, rank }),
     ),
-    ...review.areas.map(({ areaId, kept, ...figures }) => line('area', areaOf(areaId), { ...figures, ...kept })),
+    ...review.areas.map(({ areaId, kept, done }) => line('area', areaOf(areaId), { done, ...kept })),
     ...review.parts.map(({ span, kept }) => ({
       ...line('part', '', kept),
       from: formatDay(span.first),

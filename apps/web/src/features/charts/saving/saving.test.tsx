@@ -100,8 +100,7 @@ describe('figures that are saved', () => {
     expect(data.filter(({ what }) => what === 'habit')).toMatchObject([
       {
         name: 'Scales, "slow"',
-        actual: '2',
-        target: '30',
+        done: '2',
         kept: '2',
         asked: '23',
         rank: '1',

@@ -57,7 +57,7 @@ export function SumCard({ kind, span, review }: { kind: LookBackSpan; span: DayS
         ? `, as ${when}`
         : `, ${rate > before ? 'up' : 'down'} from ${percent(before)} ${when}`;
   const improved = mostImproved(review);
-  const [best, most, least] = [review.habits.find((each) => each.figures.share !== null), improved[0], improved.at(-1)];
+  const [best, most, least] = [review.habits.find((each) => each.kept.rate !== null), improved[0], improved.at(-1)];
   return (
     <Card style={styles.card} label="What was kept">
       <Figure
@@ -79,7 +79,7 @@ export function SumCard({ kind, span, review }: { kind: LookBackSpan; span: DayS
         )}
       </View>
       <View style={styles.habits}>
-        {best === undefined ? null : <Outstanding name="Best" habit={best} told={percent(best.figures.share)} />}
+        {best === undefined ? null : <Outstanding name="Best" habit={best} told={percent(best.kept.rate)} />}
         {most === undefined || most.change <= 0 ? null : (
           <Outstanding name="Most improved" habit={most.habit} told={changeWords(most.change)} />
         )}

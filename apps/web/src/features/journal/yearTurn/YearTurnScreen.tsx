@@ -7,7 +7,14 @@ import { GuidedBar } from '../../../parts/GuidedBar.tsx';
 import { counted, fullDate } from '../../../shared/format.ts';
 import { keepOnDevice, keptOnDevice } from '../../../shared/kept.ts';
 import { PATHS, lookBackPath } from '../../../shared/paths.ts';
-import { selectGoals, selectHabits, selectSettings, selectToday, selectTracks, trackOf } from '../../../store/selectors.ts';
+import {
+  selectGoals,
+  selectHabits,
+  selectSettings,
+  selectToday,
+  selectTracks,
+  trackOf,
+} from '../../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../../store/store.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { themed } from '../../../theme/Theme.tsx';

@@ -1,0 +1,11 @@
+import type { Kept } from '@wimbel/core';
+import { number, outOf } from '../shared/amounts.ts';
+import { percent } from '../shared/format.ts';
+
+/** "12 of 18 kept, 67 %", or that nothing was due: a kept rate with its two numbers. */
+export const keptWords = ({ kept, asked, rate }: Kept): string =>
+  rate === null ? 'nothing due' : `${outOf(kept, asked)} kept, ${percent(rate)}`;
+
+/** "17 of the target of 20, 3 left": done days against a target that somebody set. */
+export const targetWords = (done: number, target: number, left: number): string =>
+  `${number(done)} of the target of ${number(target)}${left > 0 ? `, ${number(left)} left` : ', reached'}`;
