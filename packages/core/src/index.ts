@@ -180,7 +180,7 @@ export {
   togetherOf,
   daysToRibbon,
 } from './habit/targets.ts';
-export { withFirstTermsFrom } from './habit/firstTerms.ts';
+export { habitBegunOn, withFirstTermsFrom } from './habit/firstTerms.ts';
 export { isRecord } from './habit/layTrack.ts';
 export { withPipsFrom } from './habit/settingPips.ts';
 export { type HeldTerms, heldTerms, termsIndexOn, termsOn } from './habit/terms.ts';

@@ -7,6 +7,8 @@ import { Words } from './Words.tsx';
 type Toast = {
   text: string;
   onUndo?: () => void;
+  /** What else can be done about it. */
+  action?: { label: string; onPress: () => void };
   /** Comes of what another toast tells, if one is shown: stands below its words. */
   isAside?: boolean;
 };
@@ -39,6 +41,10 @@ export function ToastProvider({ children }: { children: ReactNode }) {
     },
     [shown],
   );
+  const act = (): void => {
+    shown?.action?.onPress();
+    setShown(null);
+  };
   return (
     <ToastContext.Provider value={show}>
       {children}
@@ -60,6 +66,13 @@ export function ToastProvider({ children }: { children: ReactNode }) {
                 </Words>
               ) : null}
             </View>
+            {shown.action ? (
+              <Pressable role="button" onPress={act} style={styles.undo}>
+                <Words type="strong" style={styles.undoText}>
+                  {shown.action.label}
+                </Words>
+              </Pressable>
+            ) : null}
             {shown.onUndo ? (
               <Pressable role="button" onPress={undo} style={styles.undo}>
                 <Words type="strong" style={styles.undoText}>

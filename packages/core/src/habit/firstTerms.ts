@@ -11,3 +11,7 @@ export function withFirstTermsFrom(habit: Habit, first: PlainDay): Habit {
   if (earliest === undefined || dayOf(earliest.from) <= first) return habit;
   return { ...habit, terms: [{ ...earliest, from: formatDay(first) }, ...later] };
 }
+
+/** The habit begun on a day: its active span and its first terms start there, or with an earlier record. */
+export const habitBegunOn = (habit: Habit, day: PlainDay): Habit =>
+  withFirstTermsFrom({ ...habit, startsOn: formatDay(day) }, day);

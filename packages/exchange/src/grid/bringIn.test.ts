@@ -7,6 +7,7 @@ import {
   daysInMonthOf,
   formatDay,
   partsOfDay,
+  reportOf,
 } from '@wimbel/core';
 import { LIST_COLLECTIONS, checkRecord } from '@wimbel/contract';
 import fc from 'fast-check';
@@ -237,4 +238,89 @@ it('a goal beside a month becomes its target: days, or an amount where it is mor
   const { habits, changed } = bring(gridOfText(text, 'Log').grids!, here([aHabit(0, false)]));
   expect(changed).toMatchObject([{ id: 'h0', monthTargets: { '2026-10': { days: 20 } } }]);
   expect(habits).toMatchObject([{ name: 'Cold swim', monthTargets: { '2026-10': { amount: 300 } } }]);
+});
+
+describe('what is brought in counts from', () => {
+  const tableOf = (title: string, rows: string[][]) =>
+    gridOfText(
+      [
+        title,
+        ['Habit', ...Array.from({ length: 31 }, (_, at) => at + 1)].join(','),
+        ...rows.map((row) => row.join(',')),
+      ].join('\n'),
+      '',
+    ).grids!;
+  const month = (...done: number[]): string[] =>
+    Array.from({ length: 31 }, (_, at) => (done.includes(at + 1) ? 'TRUE' : 'FALSE'));
+
+  it('the first day of the month of its first mark, blank days too', () => {
+    const grids = tableOf('August 2026', [
+      ['Scales', ...month(7, 8, 9)],
+      ['Swim', ...month(1)],
+    ]);
+    const { habits, entries, starts } = bring(grids, here([]));
+    expect(habits.map(({ name, startsOn, terms }) => [name, startsOn, terms[0]!.from])).toEqual([
+      ['Scales', '2026-08-01', '2026-08-01'],
+      ['Swim', '2026-08-01', '2026-08-01'],
+    ]);
+    expect(starts).toEqual(['2026-08-01', '2026-08-01']);
+    const report = reportOf(recordsWith(habits, entries), TODAY);
+    expect(report.habits[habits[0]!.id]!.months['2026-08']).toMatchObject({ kept: 3, asked: 31, ribbon: false });
+  });
+
+  it('a later month where it is marked later, and never before the table', () => {
+    const days = ['2026-08-20', '2026-08-21', '2026-09-01', '2026-09-02', '2026-09-03'];
+    const rows = [['Day', 'Scales', 'Swim'], ...days.map((day, at) => [day, 'x', at < 3 ? '' : 'x'])];
+    const grids = gridOfText(rows.map((row) => row.join(',')).join('\n'), '').grids!;
+    expect(bring(grids, here([])).starts).toEqual(['2026-08-20', '2026-09-01']);
+  });
+
+  it('an earlier day of a habit that is there, and another where somebody chose one', () => {
+    const grids = tableOf('August 2026', [
+      ['Scales', ...month(7)],
+      ['Cold swim', ...month(9)],
+    ]);
+    const late = {
+      ...aHabit(0, false),
+      startsOn: '2026-11-20',
+      terms: [{ from: '2026-11-20', schedule: { kind: 'daily' as const }, pips: 2 }],
+    };
+    const at = here([late, aHabit(1, false)]);
+    const { changed, starts } = bring(grids, at);
+    expect(changed).toEqual([{ ...late, startsOn: '2026-08-01', terms: [{ ...late.terms[0]!, from: '2026-08-01' }] }]);
+    // The other one was there before.
+    expect(starts).toEqual(['2026-08-01', null]);
+    const chosen = bring(grids, here([]), {}, [
+      { to: 'new', name: 'Scales', kind: 'check', unit: '', least: null, from: '2026-08-05' },
+      { to: 'nowhere' },
+    ]);
+    expect([chosen.habits[0]!.startsOn, chosen.starts]).toEqual(['2026-08-05', ['2026-08-05', null]]);
+  });
+
+  it('the same day as typing it does, with the same report', () => {
+    fc.assert(
+      fc.property(aRecord, ({ habits, entries }) => {
+        const grids = gridOfText(monthBlocks({ habits, entries }), '').grids!;
+        const brought = bring(grids, here([]));
+        const idOf = new Map(brought.habits.map(({ id, name }) => [name, id]));
+        const nameOf = new Map(habits.map(({ id, name }) => [id, name]));
+        // Typed: each habit made as the table has it, from the first of its first month, then its days one by one.
+        const typed = entries.flatMap((entry): Entry[] => {
+          const id = idOf.get(nameOf.get(entry.habitId)!);
+          return id === undefined ? [] : [{ ...entry, habitId: id }];
+        });
+        const first = typed.reduce((least, { day }) => (day < least ? day : least), '9999-12-31');
+        const made = brought.habits.map((habit) => {
+          const own = typed.filter(({ habitId }) => habitId === habit.id).map(({ day }) => day);
+          const month = `${own.sort()[0]!.slice(0, 7)}-01`;
+          const start = month < first.slice(0, 7) + '-01' ? first : month;
+          return { ...habit, startsOn: start, terms: habit.terms.map((terms) => ({ ...terms, from: start })) };
+        });
+        expect(reportOf(recordsWith(brought.habits, brought.entries), TODAY)).toEqual(
+          reportOf(recordsWith(made, typed), TODAY),
+        );
+      }),
+      { numRuns: 40 },
+    );
+  });
 });

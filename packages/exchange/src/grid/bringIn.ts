@@ -3,19 +3,26 @@ import {
   type Habit,
   type MonthTarget,
   type PlainDay,
+  dayOf,
   daysInMonth,
   formatDay,
+  habitBegunOn,
   monthOf,
+  monthOfDay,
+  monthSpan,
   termsOn,
   heldTerms,
 } from '@wimbel/core';
 import { distance } from 'fastest-levenshtein';
 import type { GridReading, ReadCell } from './reading.ts';
 
-/** Where the days of a name go: to a habit that is there, to a new one, or nowhere. */
+/**
+ * Where the days of a name go: to a habit that is there, to a new one, or nowhere. `from` is the day that it counts from,
+ * where somebody chose another than the table gives.
+ */
 export type NameChoice =
-  | { to: 'habit'; id: string }
-  | { to: 'new'; name: string; kind: 'check' | 'amount'; unit: string; least: number | null }
+  | { to: 'habit'; id: string; from?: string }
+  | { to: 'new'; name: string; kind: 'check' | 'amount'; unit: string; least: number | null; from?: string }
   | { to: 'nowhere' };
 
 /** What comes of a reading: new habits, habits with month targets, days; and how many cells of it are left out. */
@@ -23,6 +30,10 @@ export type Brought = {
   habits: Habit[];
   changed: Habit[];
   entries: Entry[];
+  /** By name, the day that a new habit counts from, or one that is there and begins earlier by this; else null. */
+  starts: (string | null)[];
+  /** By name, the day of its first mark; null without any. */
+  marks: (string | null)[];
   /** Days that take the place of what is recorded there. */
   replaced: number;
   /** Cells that say nothing clear, of names that go nowhere, and after today. */
@@ -112,8 +123,26 @@ const targetOf = (habit: Habit, month: string, value: number): MonthTarget | nul
   return habit.measure.kind === 'amount' ? { amount: value } : null;
 };
 
+/** The day of the first mark of each name of a reading, up to today; null without any. */
+function firstMarksOf(reading: GridReading, isNoMissed: boolean, today: PlainDay): (PlainDay | null)[] {
+  const marks = new Map<number, PlainDay>();
+  for (const { name, day, said } of reading.cells) {
+    if ((said.kind === 'no' && !isNoMissed) || day > today) continue;
+    marks.set(name, Math.min(marks.get(name) ?? Infinity, day));
+  }
+  return reading.names.map((_, at) => marks.get(at) ?? null);
+}
+
 /**
- * What a reading brings, name by name as chosen. A day's note stays; its mark and amount are what the grid says. Of two cells
+ * The day that a name counts from: the first of the month of its first mark, but never before the table itself. So the
+ * blank days of its first month were asked too.
+ */
+const startOf = (mark: PlainDay, table: PlainDay): PlainDay =>
+  Math.max(monthSpan(monthOfDay(mark)).first, Math.min(table, mark));
+
+/**
+ * What a reading brings, name by name as chosen. A new habit counts from its start by the table, and one that is there
+ * begins no later. A day's note stays; its mark and amount are what the grid says. Of two cells
  * for one day of a habit the last holds.
  */
 export function broughtByGrid(
@@ -122,19 +151,23 @@ export function broughtByGrid(
   { isNoMissed = false }: { isNoMissed?: boolean },
   here: Here,
 ): Brought {
-  const firstDays = new Map<number, PlainDay>();
-  for (const { name, day, said } of reading.cells) {
-    if (said.kind === 'no' && !isNoMissed) continue;
-    if (day <= here.today && day < (firstDays.get(name) ?? Infinity)) firstDays.set(name, day);
-  }
+  const marks = firstMarksOf(reading, isNoMissed, here.today);
+  const table = reading.days.flat().reduce<PlainDay>((first, day) => Math.min(first, day ?? Infinity), Infinity);
+  const starts = marks.map((mark, at) => {
+    const choice = choices[at];
+    const chosen = choice === undefined || choice.to === 'nowhere' ? undefined : choice.from;
+    return mark === null ? null : chosen === undefined ? startOf(mark, table) : Math.min(mark, dayOf(chosen));
+  });
+  const told = reading.names.map((): string | null => null);
   const byId = new Map(here.habits.map((each) => [each.id, each]));
   let order = here.habits.reduce((most, each) => Math.max(most, each.order), -1) + 1;
   const habits: Habit[] = [];
   const targets = reading.names.map((_, at): Habit | null => {
     const choice = choices[at] ?? { to: 'nowhere' };
     if (choice.to === 'habit') return byId.get(choice.id) ?? null;
-    const first = firstDays.get(at);
-    if (choice.to === 'nowhere' || first === undefined) return null;
+    const first = starts[at] ?? null;
+    if (choice.to === 'nowhere' || first === null) return null;
+    told[at] = formatDay(first);
     const isAmount = choice.kind === 'amount';
     const habit: Habit = {
       id: here.newId(),
@@ -156,6 +189,14 @@ export function broughtByGrid(
     return habit;
   });
   const withTargets = new Map<string, Habit>();
+  for (const [at, habit] of targets.entries()) {
+    const start = starts[at] ?? null;
+    if (!habit || start === null || !byId.has(habit.id)) continue;
+    const now = withTargets.get(habit.id) ?? habit;
+    if (dayOf(now.startsOn) <= start) continue;
+    told[at] = formatDay(start);
+    withTargets.set(habit.id, habitBegunOn(now, start));
+  }
   for (const [at, { targets: months }] of reading.names.entries()) {
     const habit = targets[at];
     if (!habit) continue;
@@ -197,6 +238,8 @@ export function broughtByGrid(
     habits: habits.map((habit) => withTargets.get(habit.id) ?? habit),
     changed: [...withTargets.values()].filter(({ id }) => byId.has(id)),
     entries: [...entries.values()],
+    starts: told,
+    marks: marks.map((mark) => (mark === null ? null : formatDay(mark))),
     replaced: replaced.size,
     left,
   };

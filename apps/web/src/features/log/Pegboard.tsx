@@ -11,6 +11,7 @@ import { AmountOverCell } from './AmountOverCell.tsx';
 import type { Group } from './ArrangeSheet.tsx';
 import { BoardGround, BoardRows } from './BoardRows.tsx';
 import { PegboardFoot, PegboardHead } from './PegboardEdges.tsx';
+import { PastedStarts } from './PastedStarts.tsx';
 import { RangeBar } from './RangeBar.tsx';
 import { boardKeyDown, rangeOf } from './boardKeyDown.ts';
 import { figuresTogether } from './logRows.ts';
@@ -207,6 +208,7 @@ export function Pegboard(props: Props) {
           onClose={picking.clear}
         />
       ) : null}
+      {picking.begun === null ? null : <PastedStarts ids={picking.begun} onClose={picking.forgetBegun} />}
     </>
   );
 }

@@ -133,12 +133,29 @@ describe('copying and pasting', () => {
     expect([unread, beyond]).toEqual([0, 0]);
   });
 
-  it('reads what people write in grids, leaves empty fields alone, and counts what it cannot read or place', () => {
+  it('reads what people write in grids, and counts what it cannot read or place', () => {
     const board = [row(habit(), '2026-11-20', 4), row(minutes, '2026-11-20', 4)];
     const text = 'TRUE\t1\t0\t✓\tx\r\n12,5\t-\tmany\t\r\n\r\nx\r\n';
     const { entries, unread, beyond } = pasted(tableOf(text), board, (line, at) => board[line]?.[at] ?? null);
     expect(told(entries)).toEqual(['20 done', '21 done', '23 done', '20 12.5']);
     expect([unread, beyond]).toEqual([1, 2]);
+  });
+
+  it('clears what stands where a field is empty or says no, and keeps the note; a nought is an amount', () => {
+    const board = [
+      row(habit(), '2026-11-20', 4, {
+        '2026-11-20': { mark: 'done', note: 'slow' },
+        '2026-11-21': { mark: 'done' },
+        '2026-11-22': { mark: 'missed' },
+        '2026-11-23': { note: 'tired' },
+      }),
+      row(minutes, '2026-11-20', 4, { '2026-11-20': { amount: 25 }, '2026-11-21': { amount: 30 } }),
+    ];
+    const at = (line: number, column: number) => board[line]?.[column] ?? null;
+    const { entries, cleared, rows } = pasted(tableOf('FALSE\t\t0\tno\n0\t\tx\t'), board, at);
+    expect(told(entries)).toEqual(['20 slow', '21', '22', '20 0', '21', '22 20']);
+    // Of the first habit nothing is marked.
+    expect([cleared, rows.map((each) => each.habit.measure.kind)]).toEqual([4, ['amount']]);
   });
 
   it('says a single field of the whole range', () => {

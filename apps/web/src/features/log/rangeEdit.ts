@@ -125,8 +125,11 @@ export const textOf = (cells: Cells): string =>
 export const tableOf = (text: string): string[][] =>
   Papa.parse<string[]>(text.replace(/\r?\n$/, ''), { delimiter: '\t' }).data;
 
-/** The entry that a field says; null where it says nothing, undefined where it cannot be read. */
-function entrySaid(cell: Cell, text: string): Entry | null | undefined {
+/** Whether an entry says what a day came to; a bare note does not. */
+const saysOutcome = (entry: Entry): boolean => entry.mark !== undefined || entry.amount !== undefined;
+
+/** The entry that a field says, without mark and amount where it says no; undefined where it cannot be read. */
+function entrySaid(cell: Cell, text: string): Entry | undefined {
   const said = saidBy(text);
   const isAmount = cell.track.habit.measure.kind === 'amount';
   const withAmountOf = (amount: number): Entry => {
@@ -135,43 +138,54 @@ function entrySaid(cell: Cell, text: string): Entry | null | undefined {
   };
   switch (said?.kind) {
     case 'done':
-      return isDone(cell) ? null : doneEntry(cell);
+      return isDone(cell) ? entryOf(cell) : (doneEntry(cell) ?? entryOf(cell));
     case 'missed':
     case 'rest':
       return withMark(entryOf(cell), said.kind);
     case 'no':
       // A nought is an amount where amounts are counted.
-      return isAmount && /^0/.test(text.trim()) ? withAmountOf(0) : null;
+      return isAmount && /^0/.test(text.trim()) ? withAmountOf(0) : notDoneEntry(cell);
     case 'amount':
       if (isAmount) return withAmountOf(said.amount);
-      return isDone(cell) ? null : doneEntry(cell);
+      return isDone(cell) ? entryOf(cell) : (doneEntry(cell) ?? entryOf(cell));
     default:
-      return said === undefined ? null : undefined;
+      return said === undefined ? notDoneEntry(cell) : undefined;
   }
 }
 
+const isSameOutcome = (entry: Entry, { entry: was }: Cell): boolean =>
+  entry.mark === was?.mark && entry.amount === was?.amount;
+
 /**
- * What lines of fields say about days, from a first cell on; a single field is said of the whole range. Empty fields leave
- * a day as it is. `unread` counts fields that cannot be read, `beyond` those that fall outside the board or after today.
+ * What lines of fields say about days, from a first cell on; a single field is said of the whole range. An empty field, and
+ * one that says no, clears what stands there but its note. `cleared` counts those, `unread` fields that cannot be read,
+ * `beyond` those that fall outside the board or after today; `rows` are the habits that something is marked of.
  */
 export function pasted(
   table: readonly (readonly string[])[],
   range: Cells,
   cellAt: (row: number, column: number) => Cell | null,
-): { entries: Entry[]; unread: number; beyond: number } {
+): { entries: Entry[]; cleared: number; unread: number; beyond: number; rows: Track[] } {
   const entries: Entry[] = [];
-  let [unread, beyond] = [0, 0];
+  const rows = new Set<Track>();
+  let [cleared, unread, beyond] = [0, 0, 0];
   const take = (cell: Cell | null, text: string): void => {
     if (cell === null) {
       if (text.trim() !== '') beyond++;
       return;
     }
     const said = entrySaid(cell, text);
-    if (said === undefined) unread++;
-    else if (said !== null) entries.push(said);
+    if (said === undefined) {
+      unread++;
+      return;
+    }
+    if (saysOutcome(said)) rows.add(cell.track);
+    if (isSameOutcome(said, cell)) return;
+    if (!saysOutcome(said)) cleared++;
+    entries.push(said);
   };
   const only = table.length === 1 && table[0]!.length === 1 ? table[0]![0]! : null;
   if (only !== null) for (const cell of range.flat()) take(cell, only);
   else table.forEach((fields, row) => fields.forEach((text, column) => take(cellAt(row, column), text)));
-  return { entries, unread, beyond };
+  return { entries, cleared, unread, beyond, rows: [...rows] };
 }

@@ -1,12 +1,13 @@
-import { type DaySpan, type Entry, type PlainDay, formatDay } from '@wimbel/core';
+import { type DaySpan, type Entry, type PlainDay, formatDay, habitBegunOn } from '@wimbel/core';
 import { useMemo, useState } from 'react';
 import { useStore } from 'react-redux';
 import { counted } from '../../shared/format.ts';
-import { entryChange } from '../../store/makeChange.ts';
+import { changeTo, entryChange } from '../../store/makeChange.ts';
 import { selectEntry, selectToday, trackOf } from '../../store/selectors.ts';
 import type { RootState } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { useToast } from '../../ui/Toast.tsx';
+import { countFromWords, pastedWords } from './pasteWords.ts';
 import type { Place } from './placeLeft.ts';
 import {
   type Cell,
@@ -45,6 +46,7 @@ export function useRange(habitIds: readonly string[], span: DaySpan) {
   const store = useStore<RootState>();
   const { change } = useRecording();
   const toast = useToast();
+  const [begun, setBegun] = useState<readonly string[] | null>(null);
   const [picked, setPicked] = useState<{ from: Place; to: Place } | null>(null);
 
   const range = useMemo((): Range | null => {
@@ -111,19 +113,30 @@ export function useRange(habitIds: readonly string[], span: DaySpan) {
     hasAmounts: (): boolean =>
       range !== null && cellsIn(range).some((row) => row[0]?.track.habit.measure.kind === 'amount'),
     text: (own: Range | null = range): string | null => (own === null ? null : textOf(cellsIn(own))),
-    /** Takes in text with tabs, from the range's first hole on. */
+    /** Takes in text with tabs, from the range's first hole on; the habits it marks count from its first day. */
     paste: (text: string, own: Range): void => {
       const at = (row: number, column: number) => cellAt(own.rows[0] + row, own.days.first + column);
-      const { entries, unread, beyond } = pasted(tableOf(text), cellsIn(own), at);
-      const left = [
-        unread > 0 ? `${counted(unread, 'field')} could not be read` : '',
-        beyond > 0 ? `${counted(beyond, 'field')} did not fit on the board or lie ahead` : '',
-      ].filter(Boolean);
-      const aside = left.length > 0 ? `; ${left.join(', ')}` : '';
-      if (entries.length === 0) return toast({ text: `Nothing pasted${aside}` });
-      const onUndo = change(...entries.map(entryChange));
-      toast({ text: `${counted(entries.length, 'day')} pasted${aside}`, onUndo });
+      const { entries, cleared, unread, beyond, rows } = pasted(tableOf(text), cellsIn(own), at);
+      const begun = rows.flatMap(({ habit, first }) =>
+        first > own.days.first ? [habitBegunOn(habit, own.days.first)] : [],
+      );
+      if (entries.length === 0) return toast({ text: pastedWords({ pasted: 0, cleared: 0, unread, beyond }) });
+      const onUndo = change(...begun.map((habit) => changeTo('habits', habit)), ...entries.map(entryChange));
+      const words = pastedWords({ pasted: entries.length - cleared, cleared, unread, beyond });
+      if (begun.length === 0) return toast({ text: words, onUndo });
+      toast({
+        text: `${words}. ${countFromWords(
+          begun.map(({ name }) => name),
+          own.days.first,
+          selectToday(store.getState()),
+        )}`,
+        onUndo,
+        action: { label: 'First days', onPress: () => setBegun(begun.map(({ id }) => id)) },
+      });
     },
+    /** Habits that a paste has begun, whose first days are looked over; null where they are not. */
+    begun,
+    forgetBegun: (): void => setBegun(null),
   };
 }
 

@@ -14,13 +14,16 @@ import { SectionCard } from '../../../ui/SectionCard.tsx';
 import { Segments } from '../../../ui/Segments.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { Words } from '../../../ui/Words.tsx';
+import { type FirstDay, FirstDaysSheet } from '../../../parts/FirstDaysSheet.tsx';
 import { choiceWords } from './bringInWords.ts';
-import type { Understood } from './reader.ts';
+import type { Coming, Understood } from './reader.ts';
 
 type Props = {
   understood: Understood;
   habits: readonly Habit[];
   choices: readonly NameChoice[];
+  /** By name, the day that it counts from where that is new, and that of its first mark; null while it is worked out. */
+  coming: Pick<Coming, 'starts' | 'marks'> | null;
   onChoose: (name: string, choice: NameChoice) => void;
 };
 
@@ -28,18 +31,41 @@ type Props = {
 const AT_ONCE = 100;
 
 /** The names that were found, each with where its days go. */
-export function NamesCard({ understood, habits, choices, onChoose }: Props) {
+export function NamesCard({ understood, habits, choices, coming, onChoose }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   const [open, setOpen] = useState<number | null>(null);
   const [shown, setShown] = useState(AT_ONCE);
+  const [isDating, setDating] = useState(false);
   const byId = new Map(habits.map((each) => [each.id, each]));
   const { names } = understood;
+  const begun = names.flatMap(({ name }, at): FirstDay[] => {
+    const from = coming?.starts[at] ?? null;
+    return from === null ? [] : [{ id: name, name, from, mark: coming?.marks[at] ?? null }];
+  });
   return (
     <SectionCard title={counted(names.length, 'name')} isFlush>
+      {begun.length === 0 ? null : (
+        <Button kind="bare" style={styles.dating} onPress={() => setDating(true)}>
+          Change first days
+        </Button>
+      )}
+      {isDating ? (
+        <FirstDaysSheet
+          habits={begun}
+          onClose={() => setDating(false)}
+          onApply={(chosen, from) => {
+            for (const [at, { name }] of names.entries()) {
+              const choice = choices[at]!;
+              if (chosen.includes(name) && choice.to !== 'nowhere') onChoose(name, { ...choice, from });
+            }
+            setDating(false);
+          }}
+        />
+      ) : null}
       {names.slice(0, shown).map((each, at) => {
         const choice = choices[at]!;
-        const where = choiceWords(choice, byId);
+        const where = choiceWords(choice, byId, coming?.starts[at] ?? null);
         return (
           <Pressable
             key={each.name}
@@ -184,6 +210,7 @@ function NewFields({
 }
 
 const useStyles = themed((colors) => ({
+  dating: { alignSelf: 'flex-start', marginLeft: SPACE.xs },
   name: {
     flexDirection: 'row',
     alignItems: 'center',

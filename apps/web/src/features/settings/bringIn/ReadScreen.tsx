@@ -214,6 +214,7 @@ export function ReadScreen(props: Props) {
             onNoMissed={setNoMissed}
             habits={habits}
             nameChoices={nameChoices}
+            coming={coming}
             onName={chooseName}
           />
         )}
@@ -231,12 +232,14 @@ const Readings = memo(function Readings({
   onNoMissed,
   habits,
   nameChoices,
+  coming,
   onName,
   ...table
 }: Omit<ComponentProps<typeof KeptTable>, 'understood'> &
   ComponentProps<typeof QuestionsCard> & {
     habits: readonly Habit[];
     nameChoices: NameChoice[];
+    coming: Coming | null;
     onName: (of: string, choice: NameChoice) => void;
   }) {
   const isWide = useIsWide();
@@ -251,7 +254,7 @@ const Readings = memo(function Readings({
       />
       <View style={isWide ? { flexDirection: 'row', gap: SPACE.l, alignItems: 'flex-start' } : { gap: SPACE.l }}>
         <View style={isWide ? { width: 360 } : null}>
-          <NamesCard understood={understood} habits={habits} choices={nameChoices} onChoose={onName} />
+          <NamesCard understood={understood} habits={habits} choices={nameChoices} coming={coming} onChoose={onName} />
         </View>
         <View style={isWide ? { flex: 1, minWidth: 0 } : null}>
           <KeptTable {...table} understood={understood} choices={choices} onChoose={onChoose} />

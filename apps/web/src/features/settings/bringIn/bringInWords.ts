@@ -46,11 +46,12 @@ export const kindWords = ({ kind, unit, least }: Pick<ReadName, 'kind' | 'unit' 
       ? 'an amount'
       : `done from ${number(least)}${unit === '' ? '' : ` ${unit}`}`;
 
-/** Where the days of a name go. */
-export function choiceWords(choice: NameChoice, habits: ReadonlyMap<string, Habit>): string {
+/** Where the days of a name go, and from which day it counts, where that is new. */
+export function choiceWords(choice: NameChoice, habits: ReadonlyMap<string, Habit>, start: string | null): string {
   if (choice.to === 'nowhere') return 'Left out';
-  if (choice.to === 'habit') return `To ${habits.get(choice.id)?.name ?? 'a habit that is gone'}`;
-  return `New habit, ${kindWords(choice)}`;
+  const from = start === null ? '' : `, from ${fullDate(dayOf(start))}`;
+  if (choice.to === 'habit') return `To ${habits.get(choice.id)?.name ?? 'a habit that is gone'}${from}`;
+  return `New habit, ${kindWords(choice)}${from}`;
 }
 
 /** How many cells are left out of what is brought in. */
@@ -59,7 +60,10 @@ export const leftCount = ({ left }: Coming): number => left.unclear + left.nowhe
 /** What comes in, as it is said before and after. */
 export function comingWords(coming: Coming, habitCount: number): string {
   const left = leftCount(coming);
-  const days = `${counted(coming.days, 'day')} of ${counted(habitCount, 'habit')}`;
+  const starts = new Set(coming.starts.filter((start) => start !== null));
+  const [start] = starts;
+  const from = starts.size !== 1 ? '' : `, counted from ${fullDate(dayOf(start!))}`;
+  const days = `${counted(coming.days, 'day')} of ${counted(habitCount, 'habit')}${from}`;
   return left === 0 ? days : `${days}, ${counted(left, 'cell')} left out`;
 }
 

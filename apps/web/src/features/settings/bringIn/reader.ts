@@ -65,6 +65,10 @@ export type Coming = {
   changed: Habit[];
   replaced: number;
   left: { unclear: number; nowhere: number; future: number };
+  /** By name, the day that it counts from, where it is new or begins earlier by this; else null. */
+  starts: (string | null)[];
+  /** By name, the day of its first mark; null without any. */
+  marks: (string | null)[];
   firstDay: string | null;
   lastDay: string | null;
 };
@@ -247,6 +251,8 @@ export function createReader(newId: () => string): Reader {
         changed: brought.changed,
         replaced: brought.replaced,
         left: brought.left,
+        starts: brought.starts,
+        marks: brought.marks,
         firstDay: days.reduce<string | null>((first, day) => (first === null || day < first ? day : first), null),
         lastDay: days.reduce<string | null>((last, day) => (last === null || day > last ? day : last), null),
       };
