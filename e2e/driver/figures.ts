@@ -101,10 +101,14 @@ export function faultOf({ kind, label, parts, adjustments, total }: ToldFigure):
     return Math.abs(mean - sum[0]!.value) <= 0.051 ? null : told;
   }
   for (const [column, { value, give }] of sum.entries()) {
-    const own = values.map((each) => each[column] ?? { value: Number.NaN, give: 0 });
-    // Only what was done beyond what was due is taken from the first of two columns.
+    // A bare number of days stands in the first column, but for what a week or month asks.
+    const own = values.map((each, at) => {
+      const isQuota = each.length === 1 && parts[at]!.name.startsWith('What ');
+      return (isQuota ? [{ value: 0, give: 0 }, ...each] : each)[column] ?? { value: 0, give: 0 };
+    });
+    // Only what was more than asked is taken from the first of two columns.
     const extra = adjustments
-      .filter(({ text }) => sum.length === 1 || (column === 0) === text.startsWith('Done beyond'))
+      .filter(({ text }) => sum.length === 1 || (column === 0) === text.startsWith('More than'))
       .map(({ value: by }) => read(by));
     const all = [...own, ...extra];
     const slack = give + sumOf(all.map((each) => each.give)) + 1e-6;

@@ -42,6 +42,7 @@ const SCREENS = [
   '/journal?day=2026-11-22',
   '/journal/pages',
   '/journal/pages?q=harbour',
+  '/charts/weeks',
   '/journal/moods',
   '/journal/moods?span=year',
   '/journal/look-back?span=month&day=2026-10-15',

@@ -70,6 +70,7 @@ export {
   fullDayRuns,
 } from './day/dayScore.ts';
 export { quoteOfDay } from './day/quoteOfDay.ts';
+export { type HabitWeek, type WeeksMet, habitWeek, weeksMetIn } from './day/habitWeeks.ts';
 export { type WeekTotal, daysStillOpen, weekTotals } from './day/weekTotals.ts';
 export { type WeeklyNeed, weeklyNeed, roundTo } from './goal/weeklyNeed.ts';
 export { type GoalsTogether, type MeasuredGoal, goalsTogether, yearOfGoal } from './goal/goalGroups.ts';

@@ -158,6 +158,10 @@ const wayName = ({ id }: KeyResult): string => `checkInBy.${id}`;
 export const laterThan = (own: readonly CheckIn[], { id, day, madeAt }: CheckIn): CheckIn[] =>
   own.filter((each) => each.id !== id && (each.day > day || (each.day === day && each.madeAt > madeAt)));
 
+/** Whether a value lies behind where a key result began, seen from its target. */
+export const isBehindStart = (measure: KeyResult['measure'], value: number): boolean =>
+  'start' in measure && (measure.target > measure.start ? value < measure.start : value > measure.start);
+
 /** A check-in as it is typed, and what keeps it, with those after it where they follow. */
 function useCheckInDraft({ keyResult, own, corrected, onDone }: FormProps) {
   const { change } = useRecording();
@@ -181,6 +185,8 @@ function useCheckInDraft({ keyResult, own, corrected, onDone }: FormProps) {
   });
   const [note, setNote] = useState(corrected?.note ?? '');
   const [error, setError] = useState<string | undefined>(undefined);
+  // A value behind the start that was asked about.
+  const [meant, setMeant] = useState<number | null>(null);
   const [dayError, setDayError] = useState<string | undefined>(undefined);
   const unit = measure.kind === 'number' ? measure.unit : measure.kind === 'money' ? measure.currency : undefined;
   const typed = parseTyped(value);
@@ -192,6 +198,11 @@ function useCheckInDraft({ keyResult, own, corrected, onDone }: FormProps) {
     }
     if (day > formatDay(today)) {
       setDayError('That day is still to come');
+      return;
+    }
+    if (isBehindStart(measure, result) && meant !== result) {
+      setMeant(result);
+      setError(`It began at ${valueWords(keyResult, from)}. Save once more if this is meant`);
       return;
     }
     const checkIn: CheckIn = {

@@ -7,6 +7,7 @@ import { changeTo } from '../store/makeChange.ts';
 import { habitRemoval } from '../store/removal.ts';
 import { selectEntry, selectToday } from '../store/selectors.ts';
 import type { RootState } from '../store/store.ts';
+import { effectOnGoals } from '../words/effectOnGoals.ts';
 
 /** What can be done to a habit as a whole; each is told with a way back. */
 export function useHabitActions() {
@@ -16,14 +17,17 @@ export function useHabitActions() {
   const today = (): number => selectToday(store.getState());
   const hasRecordToday = (habit: Habit): boolean =>
     selectEntry(store.getState(), habit.id, formatDay(today())) !== undefined;
-  const put = (habit: Habit, text: string): void => toast({ text, onUndo: change(changeTo('habits', habit)) });
+  const put = (before: Habit, habit: Habit, text: string): void => {
+    const effect = effectOnGoals(store.getState().records, before, habit);
+    toast({ text: [text, effect].filter(Boolean).join(' '), onUndo: change(changeTo('habits', habit)) });
+  };
   return {
     archive: (habit: Habit): void =>
-      put(archivedHabit(habit, today(), hasRecordToday(habit)), `${habit.name} is archived. Its record stays.`),
+      put(habit, archivedHabit(habit, today(), hasRecordToday(habit)), `${habit.name} is archived. Its record stays.`),
     end: (habit: Habit): void =>
-      put(endedHabit(habit, today(), hasRecordToday(habit)), `${habit.name} has ended. Its record stays.`),
+      put(habit, endedHabit(habit, today(), hasRecordToday(habit)), `${habit.name} has ended. Its record stays.`),
     resume: (habit: Habit): void =>
-      put(resumedHabit(habit, today(), 'Archived'), `${habit.name} is on your days again`),
+      put(habit, resumedHabit(habit, today(), 'Archived'), `${habit.name} is on your days again`),
     /** Deletes a habit with its record; key results that count it go too, or stay as numbers where they stand. */
     remove: (habit: Habit, keepsKeyResults = false): void => {
       const state = store.getState();

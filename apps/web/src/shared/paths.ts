@@ -10,6 +10,7 @@ export const PATHS = {
   yearOfGoals: '/goals/year',
   charts: '/charts',
   printCharts: '/charts/print',
+  weeks: '/charts/weeks',
   newHabit: '/habits/new',
   habitList: '/habits/list',
   habitTargets: '/habits/targets',

@@ -12,6 +12,7 @@ import {
   paceBreakdown,
   progressOfGoal,
   tidySum,
+  weeklyNeed,
   stepsOfGoal,
   formatMonth,
   monthOfDay,
@@ -21,7 +22,7 @@ import { selectSettings } from '../store/selectors.ts';
 import type { RootState } from '../store/store.ts';
 import { percent } from '../shared/format.ts';
 import type { Asked } from './asked.ts';
-import { PACE_WORDS, valueWords } from './goalWords.ts';
+import { PACE_WORDS, needWords, valueWords } from './goalWords.ts';
 import { PATHS, goalPath } from '../shared/paths.ts';
 import { type FigureAccount, type Write, type Names, told } from './figureTold.ts';
 
@@ -152,7 +153,11 @@ function accountOfKeyResult(
       return say(
         neededBreakdown(own.course, its.neededPerWeek, today),
         title,
-        'What is left, over the weeks that are left up to the due day. Screens round it up to what a person would do, so that it gets there.',
+        `What is left, over the weeks that are left up to the due day: ${needWords(
+          keyResult,
+          weeklyNeed(its.neededPerWeek ?? 0, its.target - its.from, its.isWhole),
+          its.unit,
+        )}.`,
         { write: inUnitOf(keyResult, own.course.unit) },
       );
   }

@@ -23,6 +23,7 @@ export type FigureAccount = {
 
 const ADJUSTMENT_WORDS: Record<Adjustment['why'], string> = {
   rounded: 'Rounded once for all of it, not row by row',
+  roundedUp: 'Rounded up, so that it gets there',
   moreThanAsked: 'More than was asked',
   set: 'You set this target',
 };

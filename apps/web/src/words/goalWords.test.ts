@@ -9,6 +9,8 @@ import {
   type Step,
   type StepState,
   type StoryItem,
+  type Habit,
+  buildTrack,
   dayOf,
   goalFigures,
   keyResultFigures,
@@ -108,6 +110,29 @@ describe('a key result says where it stands and why', () => {
   });
 });
 
+it('a key result of an ended habit says that it grows no further, not that it is on pace', () => {
+  const track = buildTrack(
+    {
+      ...{ id: 'h', name: 'Scales', order: 0, aim: 'build', partOfDay: 'any', measure: { kind: 'check' } },
+      terms: [{ from: '2026-11-14', schedule: { kind: 'daily' } }],
+      ...{ startsOn: '2026-11-14', endsOn: '2026-11-19' },
+    } as Habit,
+    ['14', '15', '16', '17', '18', '19'].map((date) => ({ habitId: 'h', day: `2026-11-${date}`, mark: 'done' })),
+    TODAY,
+    'monday',
+  );
+  const days: KeyResult = {
+    ...{ id: 'k', goalId: 'g', title: 'Days', order: 0 },
+    measure: { kind: 'habitDays', habitId: 'h', target: 12 },
+  };
+  const goal: Goal = { id: 'g', title: 'G', startsOn: '2026-11-14', dueOn: '2026-12-04', state: 'open', order: 0 };
+  const of = (today: number) =>
+    keyResultFigures(days, { goal, checkIns: [], steps: [], trackOf: () => ({ ...track, today }), today });
+  expect(of(TODAY).pace).toBe('onPace');
+  expect(paceSentence(days, of(TODAY), TODAY)).toBe('Its habit ended on 19 November, so it grows no further.');
+  expect(paceSentence(days, of(TODAY - 5), TODAY - 5)).toContain('Ahead');
+});
+
 describe('a goal says where it stands and why', () => {
   const figured = (more: Partial<Goal>, values: [value: number, weight?: number][], milestones: Milestone[] = []) => {
     const keyResults = values.map(([, weight], index) =>
@@ -137,9 +162,9 @@ describe('a goal says where it stands and why', () => {
     ...(reachedOn ? { reachedOn } : {}),
   });
 
-  it('with the two numbers behind its share', () => {
-    expect(shareWords(figured({}, [[10], [3]]), TODAY)).toBe('1.3 of 2 key results');
-    expect(shareWords(figured({}, [[10, 2], [3]]), TODAY)).toBe('2.3 of 3 by weight');
+  it('in whole things, of several key results how many are reached', () => {
+    expect(shareWords(figured({}, [[10], [3]]), TODAY)).toBe('1 of 2 key results reached');
+    expect(shareWords(figured({}, [[10, 2], [3]]), TODAY)).toBe('1 of 2 key results reached');
     expect(shareWords(figured({}, [], [milestone('a', '2026-11-20'), milestone('b')]), TODAY)).toBe(
       '1 of 2 milestones',
     );

@@ -21,6 +21,7 @@ import {
 import { amount, amountOf, money, number, signed } from '../shared/amounts.ts';
 import { capital, counted, dateNear, percent } from '../shared/format.ts';
 import type { Palette } from '../theme/colors.ts';
+import { stoppedWords } from './effectOnGoals.ts';
 import type { FiguredGoal } from '../store/figuredGoals.ts';
 
 /** How many goals at a time are easy to keep in mind. */
@@ -122,6 +123,7 @@ export function paceSentence(keyResult: KeyResult, figures: KeyResultFigures, to
   const { kind } = keyResult.measure;
   const forecastWords = forecast === null ? '' : ` At this rate reached by ${dateNear(forecast, today)}.`;
   if (pace === 'reached') return 'Reached.';
+  if (figures.stoppedOn !== null) return stoppedWords(figures.stoppedOn, today);
   if (pace === null || due === null) return `No due day.${forecastWords}`;
   if (pace === 'overdue') {
     const late = counted(today - due, 'day');
@@ -145,8 +147,8 @@ export function paceSentence(keyResult: KeyResult, figures: KeyResultFigures, to
 }
 
 /**
- * The two numbers behind a goal's share: of one key result where that stands, of several "2.8 of 4 key results", "4.2 of 6 by
- * weight"; "1 of 3 milestones", "2.3 of 6 steps"; "" where nothing is measured.
+ * How far a goal is in whole things: of one key result where that stands, of several "2 of 4 key results reached"; "1 of 3
+ * milestones", "2.3 of 6 steps"; "" where nothing is measured.
  */
 export function shareWords({ records, figures }: FiguredGoal, today: PlainDay): string {
   const { keyResults, milestones, steps } = records;
@@ -161,12 +163,8 @@ export function shareWords({ records, figures }: FiguredGoal, today: PlainDay): 
     default: {
       const [only] = keyResults;
       if (only !== undefined && keyResults.length === 1) return standingOf(only, figures.keyResults[only.id]!);
-      const weights = keyResults.reduce((sum, each) => sum + (each.weight ?? 1), 0);
-      const sum = Number((figures.progress * weights).toFixed(2));
-      const isEven = keyResults.every((each) => (each.weight ?? 1) === 1);
-      return isEven
-        ? `${number(sum)} of ${counted(keyResults.length, 'key result')}`
-        : `${number(sum)} of ${number(Number(weights.toFixed(2)))} by weight`;
+      const reached = keyResults.filter(({ id }) => (figures.keyResults[id]?.progress ?? 0) >= 1).length;
+      return `${number(reached)} of ${counted(keyResults.length, 'key result')} reached`;
     }
   }
 }

@@ -6,6 +6,8 @@ import { percent } from '../shared/format.ts';
 export const keptWords = ({ kept, asked, rate }: Kept): string =>
   rate === null ? 'nothing due' : `${outOf(kept, asked)} kept, ${percent(rate)}`;
 
-/** "17 of the target of 20, 3 left": done days against a target that somebody set. */
-export const targetWords = (done: number, target: number, left: number): string =>
-  `${number(done)} of the target of ${number(target)}${left > 0 ? `, ${number(left)} left` : ', reached'}`;
+/** "17 of the target of 20, 3 left": done days against a target that somebody set; of a span that is over "3 short". */
+export function targetWords(done: number, target: number, left: number, isOver = false): string {
+  const rest = left === 0 ? 'reached' : `${number(left)} ${isOver ? 'short' : 'left'}`;
+  return `${number(done)} of the target of ${number(target)}, ${rest}`;
+}

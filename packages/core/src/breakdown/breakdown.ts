@@ -67,6 +67,8 @@ export type Adjustment = {
   why:
     /** Parts are rounded to whole days one by one, the whole of them once. */
     | 'rounded'
+    /** What is needed is rounded up to what a person would do, so that it gets there. */
+    | 'roundedUp'
     /** More than was asked counts no further. */
     | 'moreThanAsked'
     /** A person set another target than the plan. */
@@ -91,7 +93,10 @@ const SAME = 1e-7;
 
 /** Whether the parts and adjustments of a breakdown come to its total. */
 export function addsUp({ how, columns, parts, adjustments, total }: Breakdown): boolean {
-  if (how === 'ratio') return Math.abs(parts[0]!.numbers[0]! / parts[1]!.numbers[0]! - total[0]!) < SAME;
+  if (how === 'ratio') {
+    const more = adjustments.reduce((all, { by }) => all + by, 0);
+    return Math.abs(parts[0]!.numbers[0]! / parts[1]!.numbers[0]! + more - total[0]!) < SAME;
+  }
   const sumIn = (column: number): number => parts.reduce((all, part) => all + part.numbers[column]!, 0);
   if (how === 'mean') return Math.abs(sumIn(0) / sumIn(1) - total[0]!) < SAME && sumIn(1) === total[1];
   return columns.every((says, column) => {

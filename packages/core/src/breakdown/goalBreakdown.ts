@@ -5,6 +5,7 @@ import { type GoalCourse, type GoalRecords, progressByOf } from '../goal/goalCou
 import { expectedOn } from '../goal/expected.ts';
 import { type MeasuredGoal, goalsTogether, progressAmongOthers } from '../goal/goalGroups.ts';
 import { type StepsValue, meanExpected, stepsExpected, stepsValueWhere } from '../goal/steps.ts';
+import { weeklyNeed } from '../goal/weeklyNeed.ts';
 import { numberOf } from '../number/fraction.ts';
 import { tidySum } from '../number/exact.ts';
 import type { KeyResult, Step } from '../record/records.ts';
@@ -168,13 +169,15 @@ export const forecastBreakdown = (start: PlainDay, today: PlainDay, forecast: Pl
         [forecast - start],
       );
 
-/** What is left of a key result over the weeks that are left; null where nothing is needed. */
+/** What is left of a key result over the weeks that are left, rounded up as it is told; null where nothing is needed. */
 export function neededBreakdown(
-  { due, target, valueAt }: Course,
+  { due, from, target, isWhole, valueAt }: Course,
   neededPerWeek: number | null,
   today: PlainDay,
 ): Breakdown | null {
   if (due === null || neededPerWeek === null) return null;
+  const { amount, everyWeeks } = weeklyNeed(neededPerWeek, target - from, isWhole);
+  const told = (Math.sign(neededPerWeek) * amount) / everyWeeks;
   return {
     how: 'ratio',
     columns: ['rate'],
@@ -182,8 +185,9 @@ export function neededBreakdown(
       { of: { kind: 'left' }, numbers: [tidySum(target - valueAt(today))] },
       { of: { kind: 'weeksLeft' }, numbers: [Math.max(1, due - today) / 7] },
     ],
-    adjustments: [],
-    total: [neededPerWeek],
+    adjustments:
+      Math.abs(told - neededPerWeek) > 1e-9 ? [{ column: 0, by: told - neededPerWeek, why: 'roundedUp' }] : [],
+    total: [told],
   };
 }
 

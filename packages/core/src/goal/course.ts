@@ -31,6 +31,8 @@ export type Course = {
   linePoints: LinePoint[];
   /** No value differs from `from` before this day: that of the first check-in, which may lie before the start. */
   movesFrom: PlainDay;
+  /** The last day of the habit that it counts, once that is over, so that it grows no further; else null. */
+  stoppedOn: PlainDay | null;
   /** The value at the end of a day; a day after today is as today. */
   valueAt: (day: PlainDay) => number;
   /** The part of the way gone by then, not clamped; 0 where start and target are the same. */
@@ -43,7 +45,9 @@ export type Course = {
   expectedAt: (day: PlainDay) => number | null;
 };
 
-type Scale = Pick<Course, 'from' | 'target' | 'unit' | 'isWhole' | 'valueAt' | 'exactProgress' | 'movesFrom'>;
+type Scale = Pick<Course, 'from' | 'target' | 'unit' | 'isWhole' | 'valueAt' | 'exactProgress' | 'movesFrom'> & {
+  stoppedOn?: PlainDay | null;
+};
 
 /** (value − from) / (target − from) on the decimals as written. */
 function exactWay(value: Fraction, from: number, target: number): Fraction {
@@ -85,6 +89,7 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
         unit: measure.kind === 'habitAmount' && own?.kind === 'amount' ? own.unit : '',
         isWhole: measure.kind === 'habitDays',
         movesFrom: start,
+        stoppedOn: track !== undefined && track.last !== null && track.last < today ? track.last : null,
         valueAt: (day) => habitValue(track, measure.kind, spanTo(day)),
         exactProgress: () => exactWay(exactHabitValue(track, measure.kind, spanTo(today)), 0, measure.target),
       };
@@ -129,6 +134,7 @@ export function courseOf(keyResult: KeyResult, context: KeyResultContext): Cours
   };
   const rawAt = (day: PlainDay): number => (target === from ? 0 : (valueAt(day) - from) / (target - from));
   return {
+    stoppedOn: null,
     ...scale,
     start,
     due,

@@ -36,6 +36,8 @@ export type KeyResultFigures = {
   checkpoints: CheckpointRow[];
   start: PlainDay;
   due: PlainDay | null;
+  /** The last day of the habit that it counts, once that is over; else null. */
+  stoppedOn: PlainDay | null;
   /** The checkpoints that the expected line bends at. */
   linePoints: LinePoint[];
 };
@@ -46,8 +48,21 @@ export const keyResultFigures = (keyResult: KeyResult, context: KeyResultContext
 
 /** The figures of a key result's course as of today. */
 export function figuresOfCourse(course: Course, today: PlainDay): KeyResultFigures {
-  const { start, due, from, target, unit, isWhole, months, linePoints, valueAt, rawAt, progressAt, expectedAt } =
-    course;
+  const {
+    start,
+    due,
+    from,
+    target,
+    unit,
+    isWhole,
+    months,
+    linePoints,
+    stoppedOn,
+    valueAt,
+    rawAt,
+    progressAt,
+    expectedAt,
+  } = course;
   const current = valueAt(today);
   const progress = progressAt(today);
   const expected = expectedAt(today);
@@ -67,6 +82,7 @@ export function figuresOfCourse(course: Course, today: PlainDay): KeyResultFigur
     checkpoints: months.map((each) => checkpointRow(each, valueAt, target >= from, today)),
     start,
     due,
+    stoppedOn,
     linePoints,
   };
 }

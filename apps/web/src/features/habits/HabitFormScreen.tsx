@@ -4,11 +4,13 @@ import { type Area, type Habit, type PlainDay, eachEntry, formatDay, parseDay } 
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
+import { useStore } from 'react-redux';
 import { NEW_AREA, newArea } from '../../parts/newArea.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { changeTo, newId } from '../../store/makeChange.ts';
 import { selectAreas, selectGoals, selectHabits, selectToday, selectEntries, trackOf } from '../../store/selectors.ts';
-import { useAppSelector } from '../../store/store.ts';
+import { type RootState, useAppSelector } from '../../store/store.ts';
+import { effectOnGoals } from '../../words/effectOnGoals.ts';
 import { forgetDraft, useFormDraft } from '../../shared/formDraft.ts';
 import { parseTyped } from '../../shared/amounts.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -68,6 +70,7 @@ type FormOf = {
 
 /** The form as it is filled in, and what sends it: kept as a draft while it is new. */
 function useHabitForm({ habit, source, forGoal, from }: FormOf, onDone: () => void) {
+  const store = useStore<RootState>();
   const toast = useToast();
   const { change } = useRecording();
   const today = useAppSelector(selectToday);
@@ -132,7 +135,9 @@ function useHabitForm({ habit, source, forGoal, from }: FormOf, onDone: () => vo
     if (issues.length > 0) return setFault(issues.map(issueWords).join('; '));
     if (draftName !== null) forgetDraft(draftName);
     const onUndo = change(...(area ? [changeTo('areas', area)] : []), changeTo('habits', next));
-    toast({ text: habit === null ? `${next.name} is on your days` : `${next.name} is changed`, onUndo });
+    const effect = habit === null ? '' : effectOnGoals(store.getState().records, habit, next);
+    const did = `${next.name} is ${habit === null ? 'on your days' : 'changed'}`;
+    toast({ text: effect === '' ? did : `${did}. ${effect}`, onUndo });
     if (then === 'back') return onDone();
     setFault(null);
     form.reset({ ...emptyDraft(today), startsOn, partOfDay: filled.partOfDay, areaId: areaId ?? '' });

@@ -8,6 +8,10 @@ import {
   keptOver,
   keptSpans,
   setDaysOf,
+  startOfWeek,
+  weeksMetIn,
+  yearOfDay,
+  yearSpan,
   last30,
   monthFigures,
   monthOfDay,
@@ -24,6 +28,7 @@ import { View } from 'react-native';
 import { keptFacts, streakFacts, type Fact } from '../../words/habitFacts.ts';
 import { selectSettings } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
+import { weeksMetWords } from '../../words/weekWords.ts';
 import { keptWords, targetWords } from '../../words/keptWords.ts';
 import { amount, amountOf, compact, number, signed, readable, outOf } from '../../shared/amounts.ts';
 import {
@@ -116,10 +121,10 @@ export function MonthCard({
       {set === null ? null : (
         <Figure
           asked={{ figure: 'habitTarget', habitId: track.habit.id, kind: 'month', span: monthSpan(month) }}
-          label={targetWords(actual, set, left)}
+          label={targetWords(actual, set, left, month < current)}
         >
           <Words type="quiet" tone="quiet">
-            {targetWords(actual, set, left)}
+            {targetWords(actual, set, left, month < current)}
           </Words>
         </Figure>
       )}
@@ -135,6 +140,18 @@ export function MonthCard({
 }
 
 const RUNS_SHOWN = 5;
+
+/** Of a habit that goes by weeks, how many of the last eight and of this year it met. */
+function weeksFacts(track: Track): Fact[] {
+  const { today, weekStart } = track;
+  if (streakUnitOn(track, today) !== 'weeks') return [];
+  const last = startOfWeek(today, weekStart) + 6;
+  const eight = weeksMetIn(track, { first: last - 8 * 7 + 1, last });
+  return [
+    ['Last 8 weeks', weeksMetWords(eight)],
+    ['This year', weeksMetWords(weeksMetIn(track, yearSpan(yearOfDay(today))))],
+  ];
+}
 
 /** The streak now, the longest, and every run with its dates, the longest first. */
 export function StreakCard({ track }: { track: Track }) {
@@ -152,7 +169,7 @@ export function StreakCard({ track }: { track: Track }) {
   return (
     <Card label="Streak" style={styles.card}>
       <CardHead title="Streak" />
-      <Facts facts={streakFacts(track)} />
+      <Facts facts={[...streakFacts(track), ...weeksFacts(track)]} />
       {runs.length > 1 ? (
         <View role="list" aria-label="All runs" style={styles.runs}>
           {runs.slice(0, showsAll ? undefined : RUNS_SHOWN).map((run) => (

@@ -4,6 +4,8 @@ import { memo } from 'react';
 import { View } from 'react-native';
 import { amount, amountOf, number, aboutOf } from '../../shared/amounts.ts';
 import { percent } from '../../shared/format.ts';
+import { selectToday } from '../../store/selectors.ts';
+import { useAppSelector } from '../../store/store.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { FLAT } from '../../ui/flat.ts';
@@ -28,7 +30,18 @@ function amountInWords(figures: Figures, unit: string | null, weekly: number | n
 /** As wide as a digit is at most; wider counts are written smaller. */
 const DIGIT_PX = 7.8;
 
-export function FiguresHead({ size, kind, isWide }: { size: PegboardSize; kind: LogSpan; isWide: boolean }) {
+export function FiguresHead({
+  size,
+  kind,
+  isOver,
+  isWide,
+}: {
+  size: PegboardSize;
+  kind: LogSpan;
+  /** Nothing more is to come: what is not done is not left, but short. */
+  isOver: boolean;
+  isWide: boolean;
+}) {
   const styles = useStyles();
   return (
     <View
@@ -39,7 +52,7 @@ export function FiguresHead({ size, kind, isWide }: { size: PegboardSize; kind: 
         {WHOLE_WORDS[kind]}
       </Words>
       <View style={styles.line}>
-        {['Done', 'Target', 'Left'].map((name) => (
+        {['Done', 'Target', isOver ? 'Short' : 'Left'].map((name) => (
           <Words key={name} type="small" tone="quiet" style={[styles.figure, { width: size.figurePx }]}>
             {name}
           </Words>
@@ -93,9 +106,11 @@ export const FiguresCell = memo(function FiguresCell({
   const type = counts.some((each) => each.length * DIGIT_PX > size.figurePx) ? 'small' : 'label';
   const hasRibbon = 'ribbon' in figures && figures.ribbon;
   const beyond = figures.actual - figures.kept;
+  const today = useAppSelector(selectToday);
+  const isOver = 'span' in asked && asked.span.last < today;
   const words = [
     `${name}: ${keptWords(figures)}`,
-    `${counts[0]} done of ${counts[1]} in all, ${counts[2]} left`,
+    `${counts[0]} done of ${counts[1]} in all, ${counts[2]} ${isOver ? 'short' : 'left'}`,
     beyond > 0 ? `${number(beyond)} more than asked` : '',
     sum ? `${sum} in all` : '',
     running ?? '',

@@ -6,6 +6,7 @@ import {
   type Track,
   dayCounts,
   dayOf,
+  type Kept,
   dayOfNeighbour,
   formatDay,
   formatMonth,
@@ -35,7 +36,7 @@ import { EntrySheet } from '../../parts/EntrySheet.tsx';
 import { selectHabits, selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { number } from '../../shared/amounts.ts';
-import { counted, percent } from '../../shared/format.ts';
+import { capital, counted, percent, spanInWords } from '../../shared/format.ts';
 import { useKeptChoice } from '../../shared/kept.ts';
 import { keepFocus, useKeptFocus } from '../../shared/keptFocus.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
@@ -57,7 +58,8 @@ import { useAfterTap } from '../../shared/useAfterTap.ts';
 import { useTotalsOf } from './useTotalsOf.ts';
 import { SORTS, figuresOf, sortedTracks } from './logRows.ts';
 import { SPAN_CHOICES, spanName, spanTitle } from './logWords.ts';
-import { Figure } from '../../parts/Figure.tsx';
+import { Figure, FigureWords } from '../../parts/Figure.tsx';
+import { keptWords } from '../../words/keptWords.ts';
 import type { Asked } from '../../words/asked.ts';
 import { fullDaysAimedAt } from '../../words/fullDaysAimed.ts';
 import { PATHS, habitPath } from '../../shared/paths.ts';
@@ -397,16 +399,25 @@ function Summary({
   const full =
     aim === undefined ? counted(fullDays, 'full day') : `${number(fullDays)} of ${counted(aim, 'full day')} aimed at`;
   const soFar = holdsDay(span, today) ? ' so far' : '';
-  const told = asked === 0 ? `nothing due${soFar}` : `${number(kept)} of ${number(asked)} due${soFar}`;
+  const told =
+    asked === 0 ? `nothing settled${soFar === '' ? '' : ' yet'}` : `${number(kept)} of ${number(asked)} due${soFar}`;
+  // Of a span in which nothing is settled yet the one before says more.
+  const before = useMemo(() => spanBeforeFirstDay(tracks, kind, span, asked), [tracks, kind, span, asked]);
   return (
     <View style={styles.summaryLine}>
       <View style={styles.summary} role="status" aria-label={`The ${spanName(kind)} in figures`}>
         <Figure asked={{ figure: 'kept', span, ...over }} label={`${told}, ${percent(rate)}`}>
           <View style={styles.share}>
-            <Words type="title">{percent(rate)}</Words>
-            <Words tone="quiet">{told}</Words>
+            {rate === null ? null : <Words type="title">{percent(rate)}</Words>}
+            <Words tone="quiet">{capital(told)}</Words>
           </View>
         </Figure>
+        {before === null ? null : (
+          <FigureWords
+            asked={{ figure: 'kept', span: before.span, ...over }}
+            words={`${spanInWords(before.span, today)}: ${keptWords(before.kept)}`}
+          />
+        )}
         <View style={styles.counts}>
           <Count asked={{ figure: 'fullDays', span, ...over }} words={full} />
           <Count asked={{ figure: 'brightDays', span, ...over }} words={counted(brightDays, 'bright day')} />
@@ -418,6 +429,20 @@ function Summary({
       {aside}
     </View>
   );
+}
+
+/** The span before and what was kept of it, where nothing of this one is settled; null where something is, or nothing was. */
+function spanBeforeFirstDay(
+  tracks: readonly Track[],
+  kind: LogSpan,
+  span: DaySpan,
+  asked: number,
+): { span: DaySpan; kept: Kept } | null {
+  const [first] = tracks;
+  if (asked > 0 || first === undefined || !holdsDay(span, first.today)) return null;
+  const before = logSpanOf(kind, dayOfNeighbour(kind, span, -1), first.weekStart);
+  const kept = keptTogether(tracks, before);
+  return kept.rate === null ? null : { span: before, kept };
 }
 
 function Count({ asked, words }: { asked: Asked; words: string }) {

@@ -164,7 +164,7 @@ export function Pegboard(props: Props) {
             ...taps,
           } as object)}
         >
-          <PegboardHead {...edges} kind={kind} />
+          <PegboardHead {...edges} kind={kind} isOver={span.last < today} />
           <View style={{ width: size.namesPx + days.widthPx + size.figuresPx, height: heightPx }} role="presentation">
             <BoardGround layout={layout.ground} span={span} atX={focus.atX} todayX={focus.todayX} range={range} />
             <BoardRows layout={layout} kind={kind} span={span} range={range} onName={onName} />

@@ -48,7 +48,8 @@ export const PegboardHead = memo(function PegboardHead({
   at,
   isWide,
   kind,
-}: Edge & { kind: LogSpan }) {
+  isOver,
+}: Edge & { kind: LogSpan; isOver: boolean }) {
   const hasMonths = kind !== 'month' && kind !== 'week' && kind !== 'sevenDays';
   const styles = useStyles();
   const firstSeen = columns[0]?.day;
@@ -91,7 +92,7 @@ export const PegboardHead = memo(function PegboardHead({
           </View>
         ))}
       </View>
-      <FiguresHead size={size} kind={kind} isWide={isWide} />
+      <FiguresHead size={size} kind={kind} isOver={isOver} isWide={isWide} />
     </View>
   );
 });

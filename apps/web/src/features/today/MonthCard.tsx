@@ -16,13 +16,14 @@ import { View } from 'react-native';
 import { outOf } from '../../shared/amounts.ts';
 import { selectHidesStreaks, selectSettings, selectToday, selectTotals, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector, useSoon } from '../../store/store.ts';
-import { counted, monthName, percent, dayAndMonth } from '../../shared/format.ts';
+import { capital, counted, monthName, percent, dayAndMonth } from '../../shared/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { Figure } from '../../parts/Figure.tsx';
+import { Figure, FigureWords } from '../../parts/Figure.tsx';
+import { keptWords } from '../../words/keptWords.ts';
 import type { Fact } from '../../words/habitFacts.ts';
 import { Facts } from '../../parts/Facts.tsx';
 import { fullDaysAimedAt } from '../../words/fullDaysAimed.ts';
@@ -48,7 +49,10 @@ export function MonthCard({ day }: { day: PlainDay }) {
   const { fullDays, brightDays } = dayCounts(totals, span, passMark);
   const runs = fullDayRuns(totals, day);
   const [current, longest] = [aliveRun(runs)?.length ?? 0, longestRun(runs)?.length ?? 0];
-  const told = `${outOf(kept, asked)} due ${day === today ? 'so far' : 'by then'}`;
+  const told =
+    asked === 0 ? 'nothing settled yet' : `${outOf(kept, asked)} due ${day === today ? 'so far' : 'by then'}`;
+  const before = monthSpan(month - 1);
+  const keptBefore = asked === 0 ? keptTogether(tracks, before) : null;
   const aim = fullDaysAimedAt('month', fullDayTarget);
   const full = aim === undefined ? String(fullDays) : `${fullDays} of ${aim} aimed at`;
   const lines: Fact[] = [
@@ -78,12 +82,18 @@ export function MonthCard({ day }: { day: PlainDay }) {
       </Words>
       <Figure asked={{ figure: 'kept', span }} label={`${told}, ${percent(share)}`}>
         <View style={styles.share}>
-          <Words type="title">{percent(share)}</Words>
+          {share === null ? null : <Words type="title">{percent(share)}</Words>}
           <Words type="quiet" tone="quiet">
-            {told}
+            {capital(told)}
           </Words>
         </View>
       </Figure>
+      {keptBefore === null || keptBefore.rate === null ? null : (
+        <FigureWords
+          asked={{ figure: 'kept', span: before }}
+          words={`${monthName(month - 1)}: ${keptWords(keptBefore)}`}
+        />
+      )}
       <ProgressBar ratio={share ?? 0} color={colors.working} label={told} heightPx={7} />
       <Facts facts={lines} />
     </Card>

@@ -75,7 +75,8 @@ export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
   const [isWhole, setIsWhole] = useState(false);
   const isPrinted = useContext(IsPrinted);
   const most = isPrinted ? MOST_PRINTED : MOST_RANKED;
-  if (review.habits.length < 2) return null;
+  // Of a span in which nothing is settled there is no order yet.
+  if (review.habits.length < 2 || review.kept.rate === null) return null;
   const canImprove = review.past !== null && !isPrinted;
   const isByChange = order === 'improved' && canImprove;
   const lines = (isByChange ? improvedFirst({ review }) : bestFirst({ kind, review })).filter(

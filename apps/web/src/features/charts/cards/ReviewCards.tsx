@@ -4,11 +4,16 @@ import {
   type ReviewSpan,
   type SpanReview,
   WEEKDAYS,
+  holdsDay,
   isAtLeast,
+  keptTogether,
   reviewFacts,
+  streakUnitOn,
+  weeksMetIn,
   type ReviewFact,
   type PartOfDay,
 } from '@wimbel/core';
+import { useRouter } from 'expo-router';
 import { useContext, useMemo } from 'react';
 import { View } from 'react-native';
 import { AreasRingPicture } from '../../../charts/AreasRingPicture.tsx';
@@ -21,13 +26,16 @@ import { PART_WORDS, counted, percent } from '../../../shared/format.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';
 import { dyeColor } from '../../../theme/dye.ts';
 import { SPACE } from '../../../theme/space.ts';
+import { PATHS } from '../../../shared/paths.ts';
+import { Button } from '../../../ui/Button.tsx';
 import { Words } from '../../../ui/Words.tsx';
+import { weeksMetWords } from '../../../words/weekWords.ts';
 import { PlaceBadge } from '../choice/PlaceBadge.tsx';
 import { ChartCard } from './ChartCard.tsx';
 import { MarkWords } from './MarkWords.tsx';
 import { areasFigures, keptFigures, partsFigures } from './chartFigures.ts';
 import { PARTS_WORDS, factWords, partWords, weekdayTitle, weekdaysFrom } from '../chartWords.ts';
-import { beforeWords } from '../../../words/spanWords.ts';
+import { beforeWords, spanTitle } from '../../../words/spanWords.ts';
 import { type ChartedOf, keptAsked, keptOnWeekdayAsked } from '../chartedOf.ts';
 import { FigureWords } from '../../../parts/Figure.tsx';
 import type { Asked } from '../../../words/asked.ts';
@@ -41,7 +49,7 @@ export function InWords({ kind, review, of }: ReviewProps) {
   const today = useAppSelector(selectToday);
   const habits = useAppSelector((state) => state.records.habits);
   const facts = reviewFacts(review);
-  if (facts.length === 0) return <Words tone="quiet">Nothing was due in this span.</Words>;
+  if (facts.length === 0) return <NothingSettled kind={kind} review={review} of={of} />;
   return (
     <View role="note" aria-label="In words" style={styles.facts}>
       {facts.map((fact, index) => (
@@ -52,6 +60,22 @@ export function InWords({ kind, review, of }: ReviewProps) {
           type={index === 0 ? 'name' : 'body'}
         />
       ))}
+    </View>
+  );
+}
+
+/** A span in which nothing is settled yet says so, and how the one before it stood. */
+function NothingSettled({ kind, review: { span, before }, of }: ReviewProps) {
+  const today = useAppSelector(selectToday);
+  const isRunning = holdsDay(span, today);
+  const kept = before === null ? null : keptTogether(of.tracks, before);
+  if (!isRunning || kept === null || kept.rate === null)
+    return <Words tone="quiet">{isRunning ? 'Nothing is settled yet.' : 'Nothing was due in this span.'}</Words>;
+  const words = `${spanTitle(kind, before!, today)}: ${percent(kept.rate)} kept, ${outOf(kept.kept, kept.asked)}.`;
+  return (
+    <View role="note" aria-label="In words">
+      <Words type="name">Nothing is settled yet.</Words>
+      <FigureWords asked={keptAsked(of, before!)} words={words} type="body" />
     </View>
   );
 }
@@ -89,6 +113,8 @@ const MANY_BARS = 8;
 
 /** The parts of the span beside one another: kept of what was due, the pass mark across, the running one in outline. */
 export function PartsCard({ kind, review, of }: ReviewProps) {
+  const router = useRouter();
+  const isPrinted = useContext(IsPrinted);
   const { colors } = useTheme();
   const today = useAppSelector(selectToday);
   const { passMark } = useAppSelector(selectSettings);
@@ -108,11 +134,14 @@ export function PartsCard({ kind, review, of }: ReviewProps) {
   ]
     .filter(Boolean)
     .join(' ');
+  const [only] = of.habitId === null ? [] : of.tracks;
+  const isByWeek = only !== undefined && streakUnitOn(only, Math.min(today, review.span.last)) === 'weeks';
+  const weeks = isByWeek && kind !== 'week' ? weeksMetWords(weeksMetIn(only, review.span)) : null;
   const toDate = parts.findLast(({ kept }) => kept.rate !== null)?.toDate.rate ?? null;
   return (
     <ChartCard
       title={title}
-      aside={kind === 'year' ? `year to date ${percent(toDate)}` : 'kept of what was due'}
+      aside={kind === 'year' ? `year to date ${percent(toDate)}` : (weeks ?? 'kept of what was due')}
       asideAsked={kind === 'year' ? keptAsked(of, review.span) : null}
       legend={[legend]}
       figures={() => partsFigures(parts, (part) => partWords(kind, part, today).words)}
@@ -147,6 +176,11 @@ export function PartsCard({ kind, review, of }: ReviewProps) {
         days={at?.span ?? null}
         asked={at === undefined || at.kept.rate === null ? null : keptAsked(of, at.span)}
       />
+      {isPrinted || kind === 'week' ? null : (
+        <Button kind="bare" style={{ alignSelf: 'flex-start' }} onPress={() => router.push(PATHS.weeks as never)}>
+          Every habit by weeks
+        </Button>
+      )}
     </ChartCard>
   );
 }

@@ -2,15 +2,18 @@ import type { Goal } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
+import { useStore } from 'react-redux';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { changeTo } from '../../../store/makeChange.ts';
 import { selectHabits } from '../../../store/selectors.ts';
-import { useAppSelector } from '../../../store/store.ts';
+import { type RootState, useAppSelector } from '../../../store/store.ts';
 import { useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Chips } from '../../../ui/Chips.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { useToast } from '../../../ui/Toast.tsx';
+import { effectOnGoals } from '../../../words/effectOnGoals.ts';
 import { Words } from '../../../ui/Words.tsx';
 import { linked } from './goalParts.ts';
 import { PATHS } from '../../../shared/paths.ts';
@@ -18,6 +21,8 @@ import { PATHS } from '../../../shared/paths.ts';
 /** Which habits carry a goal; one can be made for it. */
 export function LinkHabitsSheet({ goal, onClose }: { goal: Goal; onClose: () => void }) {
   const { colors } = useTheme();
+  const store = useStore<RootState>();
+  const toast = useToast();
   const { change } = useRecording();
   const router = useRouter();
   const all = useAppSelector(selectHabits);
@@ -35,7 +40,11 @@ export function LinkHabitsSheet({ goal, onClose }: { goal: Goal; onClose: () => 
           isMultiple
           onPress={(id) => {
             const habit = habits.find((each) => each.id === id);
-            if (habit) change(changeTo('habits', linked(habit, goal.id)));
+            if (!habit) return;
+            const next = linked(habit, goal.id);
+            const onUndo = change(changeTo('habits', next));
+            const effect = effectOnGoals(store.getState().records, habit, next);
+            if (effect !== '') toast({ text: `${habit.name}: ${effect}`, onUndo });
           }}
         />
       )}

@@ -4,10 +4,15 @@ import {
   type LookBackSpan,
   type SpanReview,
   dayCounts,
+  type Track,
   eachDay,
+  formatDay,
+  isActiveIn,
   monthOfDay,
   mostImproved,
   ribbonsOfMonths,
+  streakUnitOn,
+  weeksMetIn,
 } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
@@ -15,14 +20,16 @@ import { Pressable, View } from 'react-native';
 import { outOf } from '../../../shared/amounts.ts';
 import { Figure, FigureWords } from '../../../parts/Figure.tsx';
 import { counted, percent } from '../../../shared/format.ts';
-import { habitPath } from '../../../shared/paths.ts';
+import { PATHS, habitPath } from '../../../shared/paths.ts';
 import { selectSettings, selectToday, selectTotals, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
+import { Button } from '../../../ui/Button.tsx';
 import { Card } from '../../../ui/Card.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { beforeWords, changeWords } from '../../../words/spanWords.ts';
+import { weeksMetWords } from '../../../words/weekWords.ts';
 
 /** What was kept of what was asked, the full and bright days, and the habits that stand out. */
 export function SumCard({ kind, span, review }: { kind: LookBackSpan; span: DaySpan; review: SpanReview }) {
@@ -87,7 +94,43 @@ export function SumCard({ kind, span, review }: { kind: LookBackSpan; span: DayS
           <Outstanding name="Slipped most" habit={least.habit} told={changeWords(least.change)} />
         )}
       </View>
+      {kind === 'week' ? null : <WeeksMetLines span={span} tracks={tracks} />}
     </Card>
+  );
+}
+
+const MOST_BY_WEEK = 6;
+
+/** How many weeks each habit of so many days a week met in a span; a few of many, and the page of all. */
+function WeeksMetLines({ span, tracks }: { span: DaySpan; tracks: readonly Track[] }) {
+  const styles = useStyles();
+  const router = useRouter();
+  const lines = tracks.flatMap((track) => {
+    if (!isActiveIn(track, span) || streakUnitOn(track, Math.min(track.today, span.last)) !== 'weeks') return [];
+    const met = weeksMetIn(track, span);
+    return met.of === 0 ? [] : [{ id: track.habit.id, name: track.habit.name, words: weeksMetWords(met) }];
+  });
+  if (lines.length === 0) return null;
+  return (
+    <View role="group" aria-label="Habits by weeks" style={styles.habits}>
+      {lines.slice(0, MOST_BY_WEEK).map(({ id, name, words }) => (
+        <View key={id} style={styles.line}>
+          <Words style={styles.title} numberOfLines={1}>
+            {name}
+          </Words>
+          <Words type="quiet" tone="quiet">
+            {words}
+          </Words>
+        </View>
+      ))}
+      <Button
+        kind="bare"
+        style={{ alignSelf: 'flex-start' }}
+        onPress={() => router.push(`${PATHS.weeks}?day=${formatDay(span.last)}` as never)}
+      >
+        Every habit by weeks
+      </Button>
+    </View>
   );
 }
 

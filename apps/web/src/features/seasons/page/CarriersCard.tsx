@@ -12,6 +12,7 @@ import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { SectionCard } from '../../../ui/SectionCard.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
+import { effectOnGoals } from '../../../words/effectOnGoals.ts';
 import { Words } from '../../../ui/Words.tsx';
 import { type CarrierDeeds, CarriersTable } from '../CarriersTable.tsx';
 import { carriersOf, droppedNote, withImpact } from '../carriers.ts';
@@ -86,8 +87,13 @@ function useCarrierTable({ season }: FiguredSeason) {
         ),
       });
     },
-    link: ({ goalId: before, ...habit }, goalId) =>
-      void change(changeTo('habits', before === goalId ? habit : { ...habit, goalId })),
+    link: (habit, goalId) => {
+      const { goalId: before, ...rest } = habit;
+      const next: Habit = before === goalId ? rest : { ...rest, goalId };
+      const onUndo = change(changeTo('habits', next));
+      const effect = effectOnGoals(records, habit, next);
+      if (effect !== '') toast({ text: `${habit.name}: ${effect}`, onUndo });
+    },
     addHabit: (habit, goalId) => {
       const order = Math.max(-1, ...habits.map((each) => each.order)) + 1;
       toast({ text: `${habit.name} is made`, onUndo: change(changeTo('habits', { ...habit, goalId, order })) });
@@ -113,6 +119,6 @@ function useCarrierTable({ season }: FiguredSeason) {
     carriedBy: (habit: Habit) => records.goals[habit.goalId ?? '']?.title ?? '',
     today,
     deeds,
-    words: high.length > 0 ? `Most is done by ${high.join(', ')}.` : all.map(({ title }) => title).join(', '),
+    words: high.length > 0 ? `These do the most: ${high.join(', ')}.` : all.map(({ title }) => title).join(', '),
   };
 }

@@ -1,0 +1,3 @@
+import { WeeksScreen } from '../../../src/features/charts/weeks/WeeksScreen.tsx';
+
+export default WeeksScreen;
