@@ -318,7 +318,7 @@ export class Person {
     await expect(this.page.getByRole('dialog', { name: title, exact: true })).toBeHidden();
   }
 
-  /** The figures beside a habit's row in the log: "Cello: 3 done of 30, 27 left, 10 %". */
+  /** The figures beside a habit's row in the log: "Cello: 3 done of 30, 27 left, 3 of 12 kept, 25 %". */
   figures(habit: string) {
     return this.page.getByRole('button', { name: new RegExp(`^${habit}: \\d+ done of`) });
   }

@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { TODAY } from '../../tools/wimbel.ts';
 import { ROOT, STATE } from '../../tools/system.mjs';
 
-type Figures = {
+type Kept = { kept: number; asked: number; rate: number | null };
+export type Figures = Kept & {
   actual: number;
   target: number;
   left: number;
@@ -12,7 +13,6 @@ type Figures = {
   amount?: number;
   amountTarget?: number | null;
 };
-type Kept = { kept: number; asked: number; rate: number | null };
 export type HabitReport = {
   streak: {
     unit: string;
@@ -55,7 +55,7 @@ type Report = {
       brightDays: number;
       ribbons: number;
       ranking: string[];
-      areas: Record<string, { actual: number; target: number; share: number | null }>;
+      areas: Record<string, Kept & { actual: number; target: number; share: number | null }>;
     }
   >;
   goals: Record<string, GoalReport>;
@@ -71,7 +71,15 @@ export const report = (): Report =>
   ) as Report;
 export const sample = () =>
   JSON.parse(readFileSync(join(STATE, 'e2e-sample.json'), 'utf8')) as {
-    habits: { id: string; name: string; areaId?: string; archived?: boolean; endsOn?: string }[];
+    habits: {
+      id: string;
+      name: string;
+      areaId?: string;
+      archived?: boolean;
+      endsOn?: string;
+      monthTargets?: Record<string, { days?: number; onward?: boolean }>;
+      yearTargets?: Record<string, { days?: number }>;
+    }[];
     areas: { id: string; name: string }[];
     goals: { id: string; title: string; state: string }[];
     keyResults: { id: string; goalId: string; title: string; checkpoints?: object }[];
@@ -82,6 +90,11 @@ export const UNIT: Record<string, string> = { days: 'day', weeks: 'week', months
 export const counted = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
 export const percent = (share: number | null): string =>
   share === null ? '–' : `${Math.floor(share * 100 + 0.5)}\u00a0%`;
+/** "12 of 18 kept, 67 %": what was kept of what was asked, as a screen says it. */
+export const keptOf = ({ kept, asked, rate }: Kept): string =>
+  rate === null
+    ? 'nothing due'
+    : `${kept.toLocaleString('en-GB')} of ${asked.toLocaleString('en-GB')} kept, ${percent(rate)}`;
 export const dated = (day: string): string =>
   new Intl.DateTimeFormat('en-GB', {
     day: 'numeric',

@@ -12,7 +12,7 @@ test('the charts of a week, a month and a year say what the report says', async 
   const { page } = person;
   await person.openSample();
   const nameOf = new Map(habits.map(({ id, name }) => [id, name]));
-  const ranked = person.card('Completion by habit').getByRole('link');
+  const ranked = person.card('Kept by habit').getByRole('link');
   const month = said.months['2026-11']!;
   for (const [address, figuresOf, count] of [
     ['/charts?span=month', (id: string) => said.habits[id]!.months['2026-11'], month.ranking.length],
@@ -25,20 +25,20 @@ test('the charts of a week, a month and a year say what the report says', async 
     if (count !== null) expect(labels).toHaveLength(count);
     expect(labels.length).toBeGreaterThan(9);
     for (const label of labels) {
-      const [, name, actual, target, share] = /^\d+\. (.*): (\d+) of (\d+), ([\d–]+\s?%?)/.exec(label)!;
+      const [, name, kept, asked, rate] = /^\d+\. (.*): kept (\d+) of (\d+), ([\d–]+\s?%?)/.exec(label)!;
       const figures = figuresOf(habits.find((each) => each.name === name)!.id)!;
-      expect([name, Number(actual), Number(target), share]).toEqual([
+      expect([name, Number(kept), Number(asked), rate]).toEqual([
         name,
-        figures.actual,
-        figures.target,
-        percent(figures.share),
+        figures.kept,
+        figures.asked,
+        percent(figures.rate),
       ]);
     }
   }
   await person.visit('/charts?span=month');
   await ranked.first().waitFor();
   const order = await ranked.evaluateAll((links) => links.map((each) => each.getAttribute('aria-label')!));
-  expect(order.map((label) => /^\d+\. (.*): \d+ of/.exec(label)![1])).toEqual(
+  expect(order.map((label) => /^\d+\. (.*): kept \d+ of/.exec(label)![1])).toEqual(
     month.ranking.map((id) => nameOf.get(id)),
   );
   // Areas are told as the headline is: by what was kept of what was due, so that they add up to it.
@@ -94,7 +94,7 @@ test('charts go from span to span and back, of everything, an area or a habit, a
   await page.getByRole('button', { name: /^Charts of/ }).click();
   await person.choose('Boat yard');
   await expect(page.getByRole('link', { name: /^1\. / })).toBeVisible();
-  await expect(person.card('Completion by habit')).not.toContainText('Cold swim');
+  await expect(person.card('Kept by habit')).not.toContainText('Cold swim');
   await page.getByRole('button', { name: /^Charts of/ }).click();
   await person.choose('Cold swim');
   await expect(
@@ -128,7 +128,7 @@ test('charts go from span to span and back, of everything, an area or a habit, a
     ],
     ['Goals on one axis', 'Save as PNG', 'wimbel-sample-2026-goals-on-one-axis-2026-11-24.png', /^.PNG/],
     [
-      'Completion by habit',
+      'Kept by habit',
       'Save as SVG',
       'wimbel-sample-2026-completion-by-habit-2026-11-24.svg',
       /2\. Cold swim[\s\S]*159 of 140, 114/,
@@ -290,7 +290,7 @@ test('mood stands beside habits once the journal has enough of it, with both cou
   await person.send([habit('scales', 'Scales', '2026-11-01'), habit('pieces', 'Pieces', '2026-11-20')]);
   await page.reload();
   await person.go('Charts');
-  await expect(person.card('Completion by habit')).toBeVisible();
+  await expect(person.card('Kept by habit')).toBeVisible();
   await expect(person.card('Mood beside habits')).toHaveCount(0);
   const day = (index: number): string => `2026-11-${String(index).padStart(2, '0')}`;
   await person.send([

@@ -1,6 +1,17 @@
 import { expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
-import { type HabitReport, UNIT, amountsIn, counted, dated, percent, report, sample } from '../driver/report.ts';
+import {
+  type Figures,
+  type HabitReport,
+  keptOf,
+  UNIT,
+  amountsIn,
+  counted,
+  dated,
+  percent,
+  report,
+  sample,
+} from '../driver/report.ts';
 import { TODAY } from '../../tools/wimbel.ts';
 import { WIDE } from '../playwright.config.ts';
 
@@ -47,10 +58,12 @@ test('what the screens show of the sample is what the report says', async ({ bro
       const label = await group.getAttribute('aria-label');
       if (figures === undefined) {
         // What begins later can be recorded here, and starts then.
-        expect(label).toContain(`${name}: 0 done of 0, 0 left`);
+        expect(label).toMatch(new RegExp(`${name}: 0 done of 0, 0 (left|short)`));
         continue;
       }
-      expect(label).toContain(`${name}: ${figures.actual} done of ${figures.target}, ${figures.left} left`);
+      const left = month === '2026-11' ? 'left' : 'short';
+      expect(label).toContain(`${name}: ${figures.actual} done of ${figures.target}, ${figures.left} ${left}, `);
+      expect(label).toContain(keptOf(figures));
       expect(label?.includes('ribbon')).toBe(figures.ribbon);
       compared++;
     }
@@ -199,12 +212,26 @@ test('a habit’s page says what the report says, for a habit of each kind', asy
 
     const month = months[TODAY.slice(0, 7)]!;
     expect(await text('Month')).toContain(
-      `${percent(month.share)} ${month.actual} of ${month.target}, ${month.left} left`,
+      month.rate === null ? 'nothing due yet' : `${percent(month.rate)} ${month.kept} of ${month.asked} kept`,
     );
+    const own = habits.find((each) => each.id === id)!;
+    // What holds for this month: its own target, else the latest earlier one that goes on.
+    const [, held] = Object.entries(own.monthTargets ?? {})
+      .filter(([of, each]) => of === TODAY.slice(0, 7) || (of < TODAY.slice(0, 7) && each.onward))
+      .sort(([a], [b]) => (a < b ? 1 : -1))[0] ?? [undefined, undefined];
+    const isSet = { month: held?.days, year: own.yearTargets?.['2026']?.days };
     expect(await person.card('Month').getByRole('img', { name: 'Ribbon' }).count()).toBe(month.ribbon ? 1 : 0);
     const year = years[TODAY.slice(0, 4)]!;
-    expect(await text('Targets')).toContain(`${month.actual} of ${month.target}, ${percent(month.share)}`);
-    expect(await text('Targets')).toContain(`${year.actual} of ${year.target}, ${percent(year.share)}`);
+    // Done against a target is said where somebody set one.
+    const ofTarget = ({ actual, target, left, share }: Figures): string =>
+      `${actual} of the target of ${target}, ${left > 0 ? `${left} left` : 'reached'}, ${percent(share)}`;
+    for (const [set, figures] of [
+      [isSet.month, month],
+      [isSet.year, year],
+    ] as const)
+      expect(await text('Targets'), id).toContain(
+        set === undefined ? `${counted(figures.target, 'day')} planned, ${figures.actual} done` : ofTarget(figures),
+      );
     for (const { amount, amountTarget } of [month, year]) {
       if (amount === undefined || typeof amountTarget !== 'number') continue;
       amounts.push(id);
@@ -248,12 +275,16 @@ test('the log says what the report says, over a week, a month and a year', async
       if (isOver) continue;
       const label = (await group.getAttribute('aria-label'))!;
       if (figures === undefined) {
-        expect(label, address).toContain(`${name}: 0 done of 0, 0 left`);
+        expect(label, address).toMatch(new RegExp(`${name}: 0 done of 0, 0 (left|short)`));
         continue;
       }
-      const { actual, target, left, share, amount, amountTarget } = figures;
-      expect(label, address).toContain(`${name}: ${actual} done of ${target}, ${left} left, ${percent(share)}`);
-      if (amount) expect(amountsIn(label.slice(label.indexOf('%') + 1)), label).toContain(amount);
+      const { actual, target, left, amount, amountTarget } = figures;
+      expect(label, address).toMatch(new RegExp(`${name}: ${actual} done of ${target}, ${left} (left|short), `));
+      expect(label, address).toContain(keptOf(figures));
+      if (amount)
+        expect(amountsIn(label.slice(label.indexOf(keptOf(figures)) + keptOf(figures).length)), label).toContain(
+          amount,
+        );
       if (amountTarget) expect(amountsIn(label), label).toContain(amountTarget);
       compared++;
     }
@@ -261,10 +292,15 @@ test('the log says what the report says, over a week, a month and a year', async
   }
 
   await person.visit('/log');
-  const { actual, target, share } = said.months['2026-11']!;
-  await expect(person.figures('All habits')).toHaveAccessibleName(
-    new RegExp(`${actual} done of ${target}, .*${percent(share)}`),
-  );
+  // The sums of the columns, and what was kept of what was asked.
+  const november = habits.flatMap(({ id }) => said.habits[id]!.months['2026-11'] ?? []);
+  const sumOf = (of: (figures: Figures) => number): number => november.reduce((sum, each) => sum + of(each), 0);
+  const actual = sumOf((each) => each.actual);
+  const { kept } = said.months['2026-11']!;
+  const all = (await person.figures('All habits').getAttribute('aria-label'))!;
+  expect(all).toContain(`${actual} done of ${sumOf((each) => each.target)}, ${sumOf((each) => each.left)} left, `);
+  expect(all).toContain(keptOf(said.months['2026-11']!));
+  expect(all).toContain(`${actual - kept} more than asked`);
   for (const [day, { done, due, score }] of Object.entries(said.days)) {
     if (!day.startsWith('2026-11')) continue;
     const foot = person.page.getByTestId(`day-${Math.floor(Date.parse(day) / 86_400_000)}`);

@@ -8,14 +8,16 @@ test('on a phone: three times a week from a Thursday owes its share in its first
   await person.addHabit({ name: 'Sand the hull', often: { perWeek: 3 }, from: '2026-11-19' });
   // Thursday to Sunday owe 4 of 7 of three days: 1.7, rounded to two.
   await person.visit('/log?span=week&day=2026-11-19');
-  await expect(person.figures('Sand the hull')).toHaveAccessibleName(/^Sand the hull: 0 done of 2, 2 left, 0\s%(,|\.)/);
+  await expect(person.figures('Sand the hull')).toHaveAccessibleName(
+    /^Sand the hull: 0 done of 2, 2 short, 0 of 2 kept, 0\s%(,|\.)/,
+  );
   await (await person.reach('Sand the hull', 'Thursday 19 November')).click();
   await expect(person.figures('Sand the hull')).toHaveAccessibleName(
-    /^Sand the hull: 1 done of 2, 1 left, 50\s%(,|\.)/,
+    /^Sand the hull: 1 done of 2, 1 short, 1 of 2 kept, 50\s%(,|\.)/,
   );
   await (await person.reach('Sand the hull', 'Saturday 21 November')).click();
   await expect(person.figures('Sand the hull')).toHaveAccessibleName(
-    /^Sand the hull: 2 done of 2, 0 left, 100\s%(,|\.)/,
+    /^Sand the hull: 2 done of 2, 0 short, 2 of 2 kept, 100\s%(,|\.)/,
   );
   await person.go('Today');
   await expect(person.row('Sand the hull')).toContainText('0 of 3 this week, 6 days left');
@@ -32,7 +34,7 @@ test('on a wide screen: every day becomes every other day from today, and last m
   await person.visit('/log?month=2026-10');
   for (const day of ['Thursday 1 October', 'Friday 2 October'])
     await (await person.reach('Splice a rope', day)).click();
-  const october = /^Splice a rope: 2 done of 31, 29 left, 6\s%/;
+  const october = /^Splice a rope: 2 done of 31, 29 short, 2 of 31 kept, 6\s%/;
   await expect(person.figures('Splice a rope')).toHaveAccessibleName(october);
   await person.openHabit('Splice a rope');
   await person.button('Edit habit').click();
@@ -44,12 +46,14 @@ test('on a wide screen: every day becomes every other day from today, and last m
   await person.page.getByLabel('Applies from').fill('2026-11-24');
   await person.button('Save').click();
   await expect(person.card('Schedule history')).toContainText(/Every other day.*Since 24 November 2026/);
-  await expect(person.card('Schedule history')).toContainText(/Every day.*1 October to 23 November/);
+  await expect(person.card('Schedule history')).toContainText(
+    /Every day.*From the first day, 1 October to 23 November/,
+  );
   await person.visit('/log?month=2026-10');
   await expect(person.figures('Splice a rope')).toHaveAccessibleName(october);
   await person.visit('/log');
-  // 23 days by the old terms; 24, 26, 28 and 30 by the new.
-  await expect(person.figures('Splice a rope')).toHaveAccessibleName(/0 done of 27, 27 left/);
+  // 23 days by the old terms; 7 days of every other by the new, 3.5 rounded down.
+  await expect(person.figures('Splice a rope')).toHaveAccessibleName(/0 done of 26, 26 left/);
   await person.leave();
 });
 
@@ -83,9 +87,11 @@ test('on a phone: amounts above, at and below the threshold, and a quit habit', 
   await outcome('Screen after supper', 'true');
   await log('Screen after supper', '24', '0');
   await outcome('Screen after supper', 'true');
-  await expect(person.row('Screen after supper')).toContainText('0 of 45 min at most · held off 2 of 3 this month');
+  await expect(person.row('Screen after supper')).toContainText('0 min, limit 45 min · held off 2 of 3 this month');
   await person.visit('/log');
-  await expect(person.figures('Cold swim')).toHaveAccessibleName(/2 done of 9, 7 left, 22\s%, 1,800.4 m in all/);
+  await expect(person.figures('Cold swim')).toHaveAccessibleName(
+    /2 done of 9, 7 left, 2 of 2 kept, 100\s%, 1,800.4 m in all/,
+  );
   await person.page.reload();
   await expect(person.figures('Cold swim')).toHaveAccessibleName(/1,800.4 m in all/);
   await person.leave();

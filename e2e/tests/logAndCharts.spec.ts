@@ -17,7 +17,9 @@ for (const [device, size] of [
     await person.button('The month before').click();
     await expect(person.heading('October')).toBeVisible();
     for (const day of ['Thursday 29 October', 'Saturday 31 October']) await (await person.reach('Scales', day)).click();
-    await expect(person.figures('Scales')).toHaveAccessibleName(/^Scales: 2 done of 3, 1 left, 67\s%(,|\.)/);
+    await expect(person.figures('Scales')).toHaveAccessibleName(
+      /^Scales: 2 done of 3, 1 short, 2 of 3 kept, 67\s%(,|\.)/,
+    );
     await expect(person.page.getByText('2 of 3 due')).toBeVisible();
 
     await person.go('Charts');
@@ -33,9 +35,12 @@ for (const [device, size] of [
     await person.button('The month before').click();
     await (await person.reach('Scales', 'Friday 30 October')).click();
     await expect(person.cell('Scales', 'Friday 30 October')).toHaveAttribute('aria-checked', 'true');
-    await expect(person.figures('Scales')).toHaveAccessibleName(/^Scales: 3 done of 3, 0 left, 100\s%, ribbon(,|\.)/);
+    await expect(person.figures('Scales')).toHaveAccessibleName(
+      /^Scales: 3 done of 3, 0 short, 3 of 3 kept, 100\s%(,|\.)/,
+    );
     await expect(person.page.getByText('3 of 3 due')).toBeVisible();
-    for (const told of ['3 full days', '3 bright days', '1 ribbon'])
+    // Three days are too few for a ribbon.
+    for (const told of ['3 full days', '3 bright days', '0 ribbons'])
       await expect(person.button(new RegExp(`^${told}`))).toBeVisible();
     await person.reach('Scales', 'Friday 30 October');
     await expect(person.button(/^Friday 30 October: 1 done, 1 of 1, 100/)).toBeVisible();

@@ -78,14 +78,14 @@ test('the log of a month and of a year is printed with its figures', async ({ br
   await expect(page).toHaveURL(/log-print\?month=2026-10/);
   const sheet = page.locator('[data-print-flow]');
   await expect(sheet).toContainText('Log of October 2026');
-  const { actual, target } = months['2026-10']!;
-  await expect(sheet).toContainText(`${actual} of ${target}`);
+  const { kept, asked } = months['2026-10']!;
+  await expect(sheet).toContainText(`${kept} of ${asked} kept`);
   await expect(sheet.getByRole('img')).toHaveCount(months['2026-10']!.ranking.length);
   expect(await pagesOf(person)).toBe(1);
   await page.goto('/log-print?year=2026');
   await expect(sheet.getByText('January 2026')).toBeVisible();
   for (const [month, told] of Object.entries(months))
-    if (month.startsWith('2026')) await expect(sheet).toContainText(`${told.actual} of ${told.target}`);
+    if (month.startsWith('2026')) await expect(sheet).toContainText(`${told.kept} of ${told.asked} kept`);
   expect(await pagesOf(person)).toBeGreaterThan(2);
   await person.button('Back to the log').click();
   await expect(page).toHaveURL(/\/log/);

@@ -150,11 +150,11 @@ function TargetLine({
             {source}
           </Words>
         </View>
-        <Figure asked={asked} label={`${name}: ${words}`}>
-          <Words type="label">{words}</Words>
-        </Figure>
         {action}
       </View>
+      <Figure asked={asked} label={`${name}: ${words}`}>
+        <Words type="label">{words}</Words>
+      </Figure>
       {isSet ? <ProgressBar ratio={share ?? 0} color={color} label={`${name}: ${words}`} heightPx={5} /> : null}
       {amounts === null ? null : (
         <Figure

@@ -7,6 +7,7 @@ import {
   keptByWeekday,
   keptOver,
   keptSpans,
+  habitWeek,
   setDaysOf,
   startOfWeek,
   weeksMetIn,
@@ -146,7 +147,9 @@ function weeksFacts(track: Track): Fact[] {
   const { today, weekStart } = track;
   if (streakUnitOn(track, today) !== 'weeks') return [];
   const last = startOfWeek(today, weekStart) + 6;
-  const eight = weeksMetIn(track, { first: last - 8 * 7 + 1, last });
+  // The running week counts once it is met; until then the eight before it do.
+  const isMet = habitWeek(track, { first: last - 6, last }).verdict === 'met';
+  const eight = weeksMetIn(track, { first: last + 1 - (isMet ? 8 : 9) * 7, last });
   return [
     ['Last 8 weeks', weeksMetWords(eight)],
     ['This year', weeksMetWords(weeksMetIn(track, yearSpan(yearOfDay(today))))],

@@ -77,6 +77,8 @@ type Props = {
   isWide: boolean;
   /** How the running week or month stands. */
   running?: string | null;
+  /** Whether what was done beyond what was asked stands below the counts: of several habits together. */
+  tellsBeyond?: boolean;
   /** What a month's amount target comes to for the week that is shown. */
   weekly?: number | null;
   /** Whether Tab stops at it: at the few sums, not at every habit. */
@@ -94,25 +96,26 @@ export const FiguresCell = memo(function FiguresCell({
   color,
   isWide,
   running = null,
+  tellsBeyond = false,
   weekly = null,
   isTabStop = true,
   testId,
 }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
-  const sum = amountInWords(figures, unit, weekly);
+  const beyond = figures.actual - figures.kept;
+  const sum = tellsBeyond && beyond > 0 ? `${number(beyond)} more than asked` : amountInWords(figures, unit, weekly);
   const column = { width: size.figurePx };
   const counts = [figures.actual, figures.target, figures.left].map(number);
   const type = counts.some((each) => each.length * DIGIT_PX > size.figurePx) ? 'small' : 'label';
   const hasRibbon = 'ribbon' in figures && figures.ribbon;
-  const beyond = figures.actual - figures.kept;
   const today = useAppSelector(selectToday);
   const isOver = 'span' in asked && asked.span.last < today;
   const words = [
-    `${name}: ${keptWords(figures)}`,
-    `${counts[0]} done of ${counts[1]} in all, ${counts[2]} ${isOver ? 'short' : 'left'}`,
+    `${name}: ${counts[0]} done of ${counts[1]}, ${counts[2]} ${isOver ? 'short' : 'left'}`,
+    keptWords(figures),
     beyond > 0 ? `${number(beyond)} more than asked` : '',
-    sum ? `${sum} in all` : '',
+    sum && !tellsBeyond ? `${sum} in all` : '',
     running ?? '',
     hasRibbon ? 'ribbon' : '',
   ]

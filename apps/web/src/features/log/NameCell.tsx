@@ -56,7 +56,7 @@ export const NameCell = memo(function NameCell({
               <ProgressBar ratio={figures.rate ?? 0} color={color} label={keptWords(figures)} heightPx={4} />
             </View>
             <Words type="small" tone="quiet" style={styles.count}>
-              {outOf(figures.kept, figures.asked)}
+              {figures.asked === 0 ? '' : outOf(figures.kept, figures.asked)}
             </Words>
           </View>
         )}

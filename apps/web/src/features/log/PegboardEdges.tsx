@@ -187,6 +187,7 @@ export const PegboardFoot = memo(function PegboardFoot({
         size={size}
         color={colors.working}
         isWide={isWide}
+        tellsBeyond
       />
     </View>
   );

@@ -6,9 +6,11 @@ import {
   habitCourse,
   holdsDay,
   logFigures,
+  monthOfDay,
   overlaps,
   partsOfSpan,
   runsOf,
+  setTargetOf,
   spanFigures,
   streakUnitOn,
   trendOf,
@@ -23,7 +25,7 @@ import { useMarks } from '../../../charts/useMarks.ts';
 import { keptFacts, streakFacts } from '../../../words/habitFacts.ts';
 import { selectHidesStreaks, selectSettings, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { capital, counted, dateNear, percent, spanInWords, streakLength } from '../../../shared/format.ts';
+import { capital, counted, dateNear, percent, spanInWords, streakLength, yearOf } from '../../../shared/format.ts';
 import { useTheme } from '../../../theme/Theme.tsx';
 import { dyeColor } from '../../../theme/dye.ts';
 import { SPACE } from '../../../theme/space.ts';
@@ -44,6 +46,15 @@ export function useHabitColor(habit: Habit): string {
   return dyeColor(colors, dye);
 }
 
+/** Whether somebody set the target of a span, or of a month in it. */
+function isTargetSet({ habit }: Track, kind: DaysProps['kind'], span: DaysProps['span']): boolean {
+  if (kind === 'year' && habit.yearTargets?.[yearOf(span.first)]?.days !== undefined) return true;
+  if (kind !== 'month' && kind !== 'quarter' && kind !== 'year') return false;
+  for (let month = monthOfDay(span.first); month <= monthOfDay(span.last); month++)
+    if ((setTargetOf(habit, month)?.days ?? null) !== null) return true;
+  return false;
+}
+
 /** Done days added up against the target of the span, beside what the plan asked up to each day. */
 export function CourseCard({ track, kind, span }: Props) {
   const today = useAppSelector(selectToday);
@@ -58,13 +69,14 @@ export function CourseCard({ track, kind, span }: Props) {
   }, [track, kind, span, passMark]);
   if (course === null) return null;
   const asked = targetAsked(habit.id, kind, span);
+  const isSet = isTargetSet(track, kind, span);
   const at = choice.at !== null && holdsDay(span, choice.at) ? choice.at : Math.min(today, span.last);
   const words = `${dateNear(at, today)}: ${counted(course.doneBy(at), 'day')} of ${course.target}, ${Math.round(course.plannedBy(at))} planned by then`;
   const ends = partsOfSpan(kind, span, track.weekStart).map((part) => Math.min(part.last, today));
   return (
     <ChartCard
       title="Added up"
-      aside={`target ${counted(course.target, 'day')}`}
+      aside={isSet ? `target ${counted(course.target, 'day')}` : `${counted(course.target, 'day')} planned`}
       asideAsked={asked}
       legend={[`${words}. Dotted is what was planned.`]}
       figures={() => ({

@@ -40,7 +40,7 @@ type Line = {
 const bestFirst = ({ kind, review }: Omit<ReviewProps, 'of'>): Line[] =>
   review.habits.map((habit) => {
     const { kept, rank, rankBefore } = habit;
-    const change = kind === 'all' ? '' : rankWords(rank, rankBefore);
+    const change = kind === 'all' || kept.rate === null ? '' : rankWords(rank, rankBefore);
     return {
       habit,
       place: rank,

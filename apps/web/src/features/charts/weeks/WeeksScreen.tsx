@@ -92,8 +92,8 @@ export function WeeksScreen() {
         </Card>
       )}
       <Words type="quiet" tone="quiet">
-        A full peg is a week that did all it asks, a peg filled in part is still open, and a gap in the rim is a week
-        that did not. Habits of so many days a week go by that number, the others by their days.
+        A full peg is a week that did all it asks; the others are filled as far as they came, with brass numbers where
+        they are still open. Habits of so many days a week go by that number, the others by their days.
       </Words>
     </Page>
   );
@@ -188,12 +188,16 @@ function WeekCell({ track, week, color }: { track: Track; week: HabitWeek; color
         <Words type="small"> </Words>
       </View>
     );
-  const state = verdict === 'met' ? 'done' : verdict === 'open' ? (done > 0 ? 'part' : 'blank') : 'missed';
+  const state = verdict === 'met' ? 'done' : done > 0 ? 'part' : 'blank';
   return (
     <View role={'cell' as never} style={styles.week}>
       <Figure asked={weekAsked(track, week)} label={`${track.habit.name}, ${words}`} isPlain style={styles.cell}>
         <PegPicture state={state} sizePx={22} color={color} ratio={done / asked} />
-        <Words type="small" tone={verdict === 'lost' ? 'madder' : 'quiet'} style={styles.date}>
+        <Words
+          type={verdict === 'met' ? 'smallStrong' : 'small'}
+          tone={verdict === 'open' ? 'brassText' : 'quiet'}
+          style={styles.date}
+        >
           {`${done}/${asked}`}
         </Words>
       </Figure>
