@@ -73,9 +73,9 @@ for (const [device, size] of [
       await expect(page.getByText(found), shape).toBeVisible();
       if (at === 0) {
         await expect(
-          page.getByRole('button', { name: 'Scales, 186 days. New habit, checked off. Change' }),
+          page.getByRole('button', { name: 'Scales, 186 days. New habit, checked off, from 1 January 2025. Change' }),
         ).toBeVisible();
-        const swims = 'Cold swim, 119 days. New habit, done from 13 min. Change';
+        const swims = 'Cold swim, 119 days. New habit, done from 13 min, from 1 January 2025. Change';
         await expect(page.getByRole('button', { name: swims })).toBeVisible();
         // Totals are seen, and left out.
         await expect(page.getByRole('button', { name: /^Row 5, Left out/ })).toBeVisible();
