@@ -282,7 +282,9 @@ function WeekBelow({
   const x = columns[Math.max(0, week.days.first - first.day)]?.x ?? 0;
   const end = columns[Math.min(columns.length - 1, week.days.last - first.day)]?.x ?? 0;
   const verdict = weekVerdictWords(week);
-  const words = `${outOf(week.kept, week.asked)}${week.isRunning ? ' so far' : ''}`;
+  const soFar = week.isRunning ? ' so far' : '';
+  const isAsked = week.asked > 0;
+  const words = isAsked ? `${outOf(week.kept, week.asked)}${soFar}` : `nothing due${soFar}`;
   const isNarrow = end - x < 60;
   // A week of one day or two has no room for words; its figures are on the line itself.
   const isBare = end - x < 20;
@@ -305,7 +307,7 @@ function WeekBelow({
         <Words type="smallStrong" style={styles.weekWords}>
           {week.days.first > today || isBare
             ? ' '
-            : `${isMet ? '✓ ' : ''}${isNarrow ? `${week.kept}/${week.asked}` : words}`}
+            : `${isMet ? '✓ ' : ''}${!isAsked ? '–' : isNarrow ? `${week.kept}/${week.asked}` : words}`}
         </Words>
       </Figure>
     </View>
