@@ -25,8 +25,9 @@ test('the charts of a week, a month and a year say what the report says', async 
     if (count !== null) expect(labels).toHaveLength(count);
     expect(labels.length).toBeGreaterThan(9);
     for (const label of labels) {
-      const [, name, kept, asked, rate] =
-        /^\d+\. (.*): (?:kept (\d+) of (\d+)|nothing due yet), ([\d–]+\s?%?)/.exec(label)!;
+      const [, name, kept, asked, rate] = /^\d+\. (.*): (?:kept (\d+) of (\d+)|nothing due yet), ([\d–]+\s?%?)/.exec(
+        label,
+      )!;
       const figures = figuresOf(habits.find((each) => each.name === name)!.id)!;
       expect([name, Number(kept ?? 0), Number(asked ?? 0), rate]).toEqual([
         name,

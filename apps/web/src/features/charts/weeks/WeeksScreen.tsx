@@ -16,7 +16,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useMemo } from 'react';
-import { Pressable, View } from 'react-native';
+import { Pressable, View, useWindowDimensions } from 'react-native';
 import { Figure } from '../../../parts/Figure.tsx';
 import { PATHS, habitPath } from '../../../shared/paths.ts';
 import { selectSettings, selectToday, selectTracks } from '../../../store/selectors.ts';
@@ -38,6 +38,12 @@ import { habitWeekWords, weeksMetWords } from '../../../words/weekWords.ts';
 /** So many weeks stand beside one another. */
 const WEEKS_WIDE = 12;
 const WEEKS_NARROW = 5;
+const WEEK_PX = 46;
+const NAME_PX = 96;
+
+/** As many weeks as a phone's page has room for beside the names. */
+const weeksThatFit = (widthPx: number): number =>
+  Math.min(WEEKS_NARROW, Math.max(1, Math.floor((widthPx - NAME_PX - 2 * (SPACE.l + SPACE.m)) / WEEK_PX)));
 
 /** The weeks up to the one a day lies in. */
 function weeksUpTo(day: PlainDay, count: number, weekStart: Track['weekStart']): DaySpan[] {
@@ -58,7 +64,8 @@ export function WeeksScreen() {
   const { weekStart } = useAppSelector(selectSettings);
   const all = useAppSelector(selectTracks);
   const day = Math.min(today, parseDay(params.day ?? '') ?? today);
-  const count = isWide ? WEEKS_WIDE : WEEKS_NARROW;
+  const { width } = useWindowDimensions();
+  const count = isWide ? WEEKS_WIDE : weeksThatFit(width);
   const weeks = useMemo(() => weeksUpTo(day, count, weekStart), [day, count, weekStart]);
   const span = { first: weeks[0]!.first, last: weeks.at(-1)!.last };
   const tracks = all.filter((track) => isActiveIn(track, span));
@@ -209,9 +216,9 @@ const useStyles = themed((colors) => ({
   card: { paddingVertical: SPACE.s },
   row: { flexDirection: 'row', alignItems: 'center', paddingHorizontal: SPACE.m, minHeight: 34 },
   parted: { borderTopWidth: 1, borderTopColor: colors.line, minHeight: 58 },
-  name: { flex: 1, minWidth: 96, paddingRight: SPACE.s },
+  name: { flex: 1, minWidth: NAME_PX, paddingRight: SPACE.s },
   link: { minHeight: 44, justifyContent: 'center' },
-  week: { width: 48, alignItems: 'center', justifyContent: 'center', gap: 1 },
+  week: { width: WEEK_PX, alignItems: 'center', justifyContent: 'center', gap: 1 },
   cell: { alignItems: 'center', borderBottomWidth: 0, minWidth: 44, minHeight: 44, gap: 1 },
   date: { textAlign: 'center', whiteSpace: 'nowrap' as never },
   sum: { width: 74 },
