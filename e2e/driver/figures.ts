@@ -92,7 +92,11 @@ export function faultOf({ kind, label, parts, adjustments, total }: ToldFigure):
   if (parts.some(({ name }) => name === '')) return `A part without a name: ${told}`;
   if (RATIOS.includes(kind)) {
     const [above, below] = values.map(([one]) => one!.value);
-    const ratio = above! / below!;
+    // What is needed a week is rounded up to what gets there.
+    const rounding = adjustments
+      .filter(({ text }) => text.startsWith('Rounded up'))
+      .map(({ value }) => read(value).value);
+    const ratio = above! / below! + sumOf(rounding);
     return Math.abs(ratio - sum[0]!.value) <= 0.01 * Math.abs(ratio) + 0.5 ? null : told;
   }
   if (kind === 'habitMood') {

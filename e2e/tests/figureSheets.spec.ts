@@ -60,6 +60,7 @@ test('every figure of the charts is what its parts come to', async ({ browser })
     '/charts?span=all',
     '/charts?span=year&area=bay',
     ...['scales', 'swim', 'sand', 'splice', 'busk'].map((habit) => `/charts?span=year&habit=${habit}`),
+    '/charts?span=all&habit=scales',
     '/charts?goal=island',
   ]);
   const kinds = ['kept', 'habitKept', 'goals', 'goalPace', 'goalForecast', 'goalProgress', 'habitTarget', 'habitPlan'];
