@@ -198,7 +198,7 @@ test('a month’s target holds for it alone or from now on, and the year’s by 
   await person.addHabit({ name: 'Cold swim', how: { unit: 'm', step: 500, atLeast: 500 }, from: '2026-11-01' });
   await person.peg('Cold swim').click();
   await person.openHabit('Cold swim');
-  await expect(person.card('Targets')).toContainText(/November.*as planned.*1 of 30/);
+  await expect(person.card('Targets')).toContainText(/November.*as planned.*30 days planned, 1 done/);
   await person.button('Set the month’s target').click();
   await person.page.getByLabel('Days', { exact: true }).fill('12.5');
   await expect(person.page.getByText('Write a whole number, 0 or more')).toBeVisible();
@@ -207,7 +207,7 @@ test('a month’s target holds for it alone or from now on, and the year’s by 
   await person.page.getByLabel('Reward for reaching it').fill('Hot chocolate');
   await person.choose('From now on');
   await person.button('Save').click();
-  await expect(person.card('Targets')).toContainText(/set by you.*1 of 12, 8/);
+  await expect(person.card('Targets')).toContainText(/set by you.*1 of the target of 12, 11 left, 8/);
   await expect(person.card('Targets')).toContainText('500 of 6,000 m');
   await expect(person.card('Targets')).toContainText('Reward: Hot chocolate');
   await expect(person.card('Month')).toContainText('500 of 6,000 m, about 1,400 m a week');
@@ -222,11 +222,11 @@ test('a month’s target holds for it alone or from now on, and the year’s by 
   await person.visit('/log?month=2027-01');
   await expect(person.figures('Cold swim')).toHaveAccessibleName(/0 done of 12/);
   await person.openHabit('Cold swim');
-  await expect(person.card('Targets')).toContainText(/2026.*its months together.*1 of 32/);
+  await expect(person.card('Targets')).toContainText(/2026.*its months together.*32 days planned, 1 done/);
   await person.button('Set the year’s target').click();
   await person.page.getByLabel('Days', { exact: true }).fill('25');
   await person.button('Save').click();
-  await expect(person.card('Targets')).toContainText(/2026.*set by you.*1 of 25/);
+  await expect(person.card('Targets')).toContainText(/2026.*set by you.*1 of the target of 25/);
   await person.page.keyboard.press('Control+z');
   await expect(person.card('Targets')).toContainText(/2026.*its months together/);
   await person.leave();

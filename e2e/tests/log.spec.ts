@@ -52,7 +52,7 @@ test('a month is put right by keyboard alone, and every step of it taken back', 
   // What the habit's and the day's figures are made of is one key away, and the focus comes back.
   const sheet = person.page.getByRole('dialog');
   await press('w');
-  await expect(sheet).toContainText('Days done of the days aimed at in all of October.');
+  await expect(sheet).toContainText('What was asked in October, and how much of it was kept.');
   await press('Escape');
   await expect(state('Pages', 'Thursday 29 October')).toBeFocused();
   await press('d');

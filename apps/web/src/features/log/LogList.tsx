@@ -40,11 +40,16 @@ type Row = { kind: 'day'; day: PlainDay } | { kind: 'entry'; track: Track; day: 
 
 type Entries = RootState['records']['entries'];
 
-/** The habits of a day that were asked, those that could wait among them, or that have a record. */
+/**
+ * The habits of a day that were asked, those that could wait among them, or that have a record. What is late stands on today
+ * alone: on each of the days that it was put off it would push everything else out of sight.
+ */
 export const tracksOfDay = (tracks: readonly Track[], entries: Entries, day: PlainDay): Track[] =>
-  tracks.filter(
-    (track) => entryOn(entries[track.habit.id] ?? NO_ENTRIES, day) !== null || askOn(track, day) !== 'none',
-  );
+  tracks.filter((track) => {
+    if (entryOn(entries[track.habit.id] ?? NO_ENTRIES, day) !== null) return true;
+    const ask = askOn(track, day);
+    return ask === 'waiting' ? day === track.today : ask !== 'none';
+  });
 
 /** The records of a span by day, newest first; amounts and notes are edited where they stand. */
 export function LogList({
@@ -186,7 +191,7 @@ const EntryRow = memo(function EntryRow({
         <Words type="strong" numberOfLines={3}>
           {habit.name}
         </Words>
-        {entry === undefined && askOn(track, day) === 'canWait' ? (
+        {entry === undefined && ['canWait', 'waiting'].includes(askOn(track, day)) ? (
           <Words type="small" tone="quiet">
             {standingWords(track, day)}
           </Words>

@@ -73,6 +73,9 @@ describe('checking a range off', () => {
 
   it('passes over days that are not due, unless no other is picked', () => {
     expect(told(checkedOff([row(weekends, '2026-11-19', 5)]))).toEqual(['21 done', '22 done']);
+    // Every third day from the first; those on which it is late are not due once more.
+    const third = habit({ terms: [{ from: '2026-11-01', schedule: { kind: 'interval', every: 3 } }] });
+    expect(told(checkedOff([row(third, '2026-11-17', 7)]))).toEqual(['19 done', '22 done']);
     expect(told(checkedOff([row(weekends, '2026-11-17', 2)]))).toEqual(['17 done', '18 done']);
     // Before its first day a habit goes by the schedule that it begins with.
     expect(told(checkedOff([row(weekends, '2026-10-22', 5)]))).toEqual(['24 done', '25 done']);

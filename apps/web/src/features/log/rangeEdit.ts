@@ -25,7 +25,7 @@ const isDone = ({ track, day }: Cell): boolean => outcomeOn(track, day) === 'don
 
 /** Whether a day is one for the habit; before its first day by the schedule it begins with. */
 function isDue({ track, day }: Cell): boolean {
-  if (outcomeOn(track, day) !== 'outside') return askOn(track, day) !== 'none';
+  if (outcomeOn(track, day) !== 'outside') return !['none', 'waiting'].includes(askOn(track, day));
   const { schedule } = termsOn(track.terms, day);
   return schedule.kind !== 'weekdays' || namesDay(schedule, day);
 }
