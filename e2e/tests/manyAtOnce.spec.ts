@@ -378,7 +378,7 @@ test('ten targets are typed through like a list, taken over from last month, and
   await person.button('Undo').first().click();
   await expect(field('Long tones')).toHaveValue('20');
   await person.openHabit('Scales');
-  await expect(person.card('Targets')).toContainText('0 of 36');
+  await expect(person.card('Targets')).toContainText('0 of the target of 36');
 
   await person.visit('/settings/habits');
   await person.button('Choose several').click();
