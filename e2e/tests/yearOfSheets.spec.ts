@@ -37,7 +37,7 @@ test('on 1 January a sheet of 25 habits counts by its three months, whatever is 
   // A window that shows every line at once.
   const person = await Person.at(browser, { size: { width: 1280, height: 1900 }, now: '2027-01-01T09:30:00Z' });
   const { page } = person;
-  await person.signUp();
+  await person.signUp(undefined, 'Friday');
   await person.visit('/settings/bring-in');
   await page.getByLabel('Or paste cells here').fill(SHEET);
   await person.button('Read what I pasted').click();
@@ -62,7 +62,7 @@ test('on 1 January a sheet of 25 habits counts by its three months, whatever is 
     }
     const asked = HABITS * dates;
     await expect(
-      person.button(new RegExp(`^${all} of ${asked} kept, ${Math.round((all / asked) * 100)}\\s%`)),
+      person.button(new RegExp(`^${all} of ${asked} due, ${Math.round((all / asked) * 100)}\\s%`)),
     ).toBeVisible();
   };
   await monthStands('2026-11', 30);
