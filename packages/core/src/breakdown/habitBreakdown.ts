@@ -55,8 +55,9 @@ function isByDay(track: Track, span: DaySpan): boolean {
 }
 
 /**
- * What was kept of what was asked of a habit over a span, by its days, weeks, months or years: of each the done days that
- * count, the others beside, and what it asks in whole days. What counts once more or less over all of it is told apart.
+ * What was kept of what was asked of a habit over a span, by its days, weeks, months or years. Each part gives the done days
+ * that count, those that do not (`beyond`), and the whole days asked. The adjustments are the difference between the sums of
+ * the parts and the figures of the whole span.
  */
 export function keptOfHabit(track: Track, span: DaySpan): Breakdown {
   const { kept, asked } = keptOver(track, span);

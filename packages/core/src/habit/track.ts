@@ -279,3 +279,7 @@ export function plannedBetween(track: Track, span: DaySpan): { parts: number; in
 /** How full a day's peg is by its amount, 0–1, under the terms in force. */
 export const fillRatio = (track: Track, day: PlainDay, amount: number | null): number =>
   thresholdRatio(termsOn(track.terms, day), amount);
+
+/** Whether two tracks are active on the same days. */
+export const hasSameActiveDays = (a: Track, b: Track): boolean =>
+  a.first === b.first && a.last === b.last && a.afterEnd.join() === b.afterEnd.join();

@@ -19,7 +19,7 @@ import {
   yearTargetOf,
 } from '../habit/targets.ts';
 import { PARTS_PER_DAY } from '../habit/schedule.ts';
-import { type Counts, type Parts, type Track, doneBetween, outcomeOn } from '../habit/track.ts';
+import { type Counts, type Parts, type Track, doneBetween, hasSameActiveDays, outcomeOn } from '../habit/track.ts';
 import { roundRatio } from '../number/exact.ts';
 import { type PipsColumn, habitPipsByMonth } from '../pips/pips.ts';
 
@@ -109,11 +109,7 @@ function doneColumn(track: Track, kind: Kind, targets: PeriodTargets): Int32Arra
 export function reckonHabit(track: Track, before?: HabitReckoning): HabitReckoning {
   const spans = keptSpans(track);
   const base =
-    before !== undefined &&
-    before.track.habit === track.habit &&
-    before.track.first === track.first &&
-    before.track.last === track.last &&
-    before.track.afterEnd.join() === track.afterEnd.join()
+    before !== undefined && before.track.habit === track.habit && hasSameActiveDays(before.track, track)
       ? before
       : null;
   const weeks = base?.weeks ?? layTargets(track, 'weeks');

@@ -6,7 +6,7 @@ import type { GoalRecords } from '../goal/goalCourse.ts';
 import { type GoalFigures, goalFigures } from '../goal/goalFigures.ts';
 import { layTrack, trackAfter } from '../habit/layTrack.ts';
 import { aliveRun, longestRun } from '../habit/streak.ts';
-import type { Track } from '../habit/track.ts';
+import { type Track, hasSameActiveDays } from '../habit/track.ts';
 import {
   type FeelingFigures,
   type MoodBeside,
@@ -204,7 +204,7 @@ function reckonSeasons({ book, today, tracks }: Rest, base: Reckoning | null): M
 
 /** Whether two tracks of the same habit have the same done days in a span. */
 function isSameIn(a: Track, b: Track, { first, last }: DaySpan): boolean {
-  if (a.first !== b.first || a.last !== b.last || a.afterEnd.length !== b.afterEnd.length) return false;
+  if (!hasSameActiveDays(a, b)) return false;
   for (let day = Math.max(first, a.first); day <= Math.min(last, a.today); day++)
     if (a.outcomes[day - a.first] !== b.outcomes[day - b.first]) return false;
   return true;
