@@ -1,4 +1,4 @@
-import { act, fireEvent, render, screen } from '@testing-library/react';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { usePortions } from './usePortions.ts';
 
 const seen: number[] = [];
@@ -19,17 +19,14 @@ beforeEach(() => {
 it('draws a few at once, and the others a portion at a time', async () => {
   render(<Things total={9} />);
   expect(seen).toEqual([4]);
-  await turn();
-  await turn();
-  await turn();
-  expect([...new Set(seen)]).toEqual([4, 8, 9]);
+  await waitFor(() => expect([...new Set(seen)]).toEqual([4, 8, 9]), { timeout: 20_000 });
 });
 
 it('draws what stands beside them before any more of them', async () => {
   render(<Things total={9} />);
-  for (let turns = 0; turns < 4; turns++) await turn();
-  const drawnFirst = [...new Set(seen.map((drawn, at) => `${drawn} ${begun[at]}`))];
-  expect(drawnFirst).toEqual(['4 false', '4 true', '8 true', '9 true']);
+  const drawnFirst = (): string[] => [...new Set(seen.map((drawn, at) => `${drawn} ${begun[at]}`))];
+  await waitFor(() => expect(seen.at(-1)).toBe(9), { timeout: 20_000 });
+  expect(drawnFirst()).toEqual(['4 false', '4 true', '8 true', '9 true']);
 });
 
 it('draws all at once where that is asked for', () => {
@@ -49,8 +46,7 @@ it('draws what is few at once, and what comes later too', async () => {
 it('gives room to what stands beside once the first are painted, and never takes it back', async () => {
   const { rerender } = render(<Things total={9} />);
   expect(begun.at(-1)).toBe(false);
-  await turn();
-  expect(begun.at(-1)).toBe(true);
+  await waitFor(() => expect(begun.at(-1)).toBe(true), { timeout: 20_000 });
   begun.length = 0;
   rerender(<Things total={3} />);
   rerender(<Things total={90} />);
