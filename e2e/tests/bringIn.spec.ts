@@ -283,6 +283,24 @@ test('the sample is taken out and into a new account: the same to the byte, in e
   await other.leave();
 });
 
+test('a table comes in whole, though its screen is left right after', async ({ browser }) => {
+  const person = await Person.at(browser, { size: PHONE });
+  const { page } = person;
+  await person.signUp();
+  await person.visit('/settings/account');
+  await person.button('Bring in a table').click();
+  await page.getByLabel('Or paste cells here').fill(SHAPES['days down']!);
+  await person.button('Read what I pasted').click();
+  await person.button('Bring in 305 days').click();
+  await page.goBack();
+  await expect(page.getByText('305 days of 2 habits').first()).toBeVisible();
+  await expect(page).toHaveURL(/settings\/account/);
+  await person.everythingSaved();
+  const entries = (await person.stored()).filter(({ collection }) => collection === 'entries');
+  expect(entries).toHaveLength(SCALES_DAYS + SWIM_DAYS);
+  await person.leave();
+});
+
 /** Waits until more than half is done of what comes in: looked at with every frame, since it may be over in a second. */
 const halfWay = (person: Person): Promise<unknown> =>
   person.page.waitForFunction(() => /Bringing in, (5[2-9]|[6-9]\d)/.test(document.body.innerText), null, {

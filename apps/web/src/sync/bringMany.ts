@@ -39,7 +39,7 @@ async function alone<T>(accountId: string, work: () => Promise<T>): Promise<T | 
 }
 
 /**
- * Brings in many changes as one step, from parts of `count` changes in all: first all of them are laid down on the device, then
+ * Brings in many changes as one step, from parts of exactly `count` changes in all: first all of them are laid down on the device, then
  * taken in. Gives the way to undo it, or null where another page of the account is bringing in. Rejects where the parts do;
  * nothing of them is there then; so it is where `signal` gives up. `onShare` tells how much is done, 0 to 1, by hundredths.
  */
@@ -65,9 +65,18 @@ export function bringMany(
       onShare(percent / 100);
     }
   };
+  /** Throws where the parts hold fewer or more changes than announced: an import is whole or not at all. */
+  const whole = async function* (from: Parts): AsyncGenerator<readonly Change[]> {
+    let brought = 0;
+    for await (const part of from) {
+      brought += part.length;
+      yield part;
+    }
+    if (brought !== count) throw new Error(`${brought} of ${count} changes came`);
+  };
   return alone(accountId, async () => {
-    if (!(await canLay(bringing))) return takeIn(taking, counting(parts));
-    await bringing.lay(counting(parts));
+    if (!(await canLay(bringing))) return takeIn(taking, counting(whole(parts)));
+    await bringing.lay(counting(whole(parts)));
     try {
       return await takeIn(taking, counting(bringing.left()));
     } catch (error) {

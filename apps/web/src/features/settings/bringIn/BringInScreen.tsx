@@ -33,7 +33,7 @@ export function BringInScreen() {
     const isStale = (): boolean => turn !== asked.current;
     setState({ kind: 'opening', name });
     try {
-      const opened = await reader.ask((each) => each.open(source));
+      const opened = await reader.ask(async (each) => each.open(source));
       if (isStale()) return;
       if (opened.fault === null) setState({ kind: 'read', name, grids: opened.grids });
       else setState({ kind: 'start', fault: `${name} can’t be read. ${FAULT_WORDS[opened.fault]}` });

@@ -103,10 +103,18 @@ function useBringing({ reader, onDone }: Props) {
   const toast = useToast();
   const [share, setShare] = useState<number | null>(null);
   const stopping = useRef<AbortController | null>(null);
+  const isShown = useRef(true);
+  useEffect(() => {
+    isShown.current = true;
+    return () => {
+      isShown.current = false;
+    };
+  }, []);
   const bring = async (coming: Coming, habitCount: number): Promise<void> => {
     const control = new AbortController();
     stopping.current = control;
     setShare(0);
+    const release = reader.hold();
     const first = [...coming.habits, ...coming.changed].map((habit) => changeTo('habits', habit));
     const parts = async function* (): AsyncGenerator<readonly Change[]> {
       if (first.length > 0) yield first;
@@ -128,13 +136,15 @@ function useBringing({ reader, onDone }: Props) {
         toast({ text: 'Another tab is bringing something in. Try again once it is done.' });
         return;
       }
-      onDone(`${PATHS.log}${coming.lastDay === null ? '' : `?month=${coming.lastDay.slice(0, 7)}`}`);
+      if (isShown.current) onDone(`${PATHS.log}${coming.lastDay === null ? '' : `?month=${coming.lastDay.slice(0, 7)}`}`);
       toast({ text: comingWords(coming, habitCount), onUndo: undo });
     } catch {
       setShare(null);
       toast({
         text: `${control.signal.aborted ? 'Stopped.' : 'That could not be brought in.'} Nothing was kept of it.`,
       });
+    } finally {
+      release();
     }
   };
   return { share, bring, stop: () => stopping.current?.abort() };

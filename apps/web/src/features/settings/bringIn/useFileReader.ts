@@ -1,8 +1,6 @@
 import type { Change } from '@wimbel/contract';
-import type { Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
-import { type Beside, beside } from '../../../shared/beside.ts';
 import { nextInstant } from '../../../shared/clock.ts';
 import type { Way } from '../../../store/broughtIn.ts';
 import { placeOf } from '../../../store/effects.ts';
@@ -13,38 +11,28 @@ import { bringMany } from '../../../sync/bringMany.ts';
 import { handOver } from '../takeOut/takeOut.ts';
 import { readingFault } from './bringInWords.ts';
 import type { FileReader, OpenedFile, Plan } from './fileReader.ts';
+import { createWorkerReader } from './workerReader.ts';
 
 /** So many changes are handed over at once; in between the page draws and hears. */
 const AT_ONCE = 120;
 
-/** Reads data files beside the screen, one after the other; it goes with the screen. */
+/** A data-file reader in a web worker, for as long as the screen stands or an import holds it. */
 export function useFileReader() {
-  const running = useRef<Beside<FileReader> | null>(null);
-  useEffect(
-    () => () => {
-      running.current?.worker.terminate();
-      running.current = null;
-    },
-    [],
+  const [reader] = useState(() =>
+    createWorkerReader<FileReader>(() => new Worker(new URL('./fileReader.worker', import.meta.url))),
   );
-  const ask = async <T>(work: (reader: Remote<FileReader>) => Promise<T>): Promise<T> => {
-    const now = (running.current ??= beside<FileReader>(new Worker(new URL('./fileReader.worker', import.meta.url))));
-    try {
-      return await Promise.race([work(now.remote), now.broken]);
-    } catch (error) {
-      now.worker.terminate();
-      if (running.current === now) running.current = null;
-      throw error;
-    }
-  };
+  useEffect(() => {
+    reader.revive();
+    return reader.dispose;
+  }, [reader]);
   return {
-    ask,
-    open: (bytes: ArrayBuffer): Promise<OpenedFile> => ask(async (reader) => reader.open(bytes)),
+    ...reader,
+    open: (bytes: ArrayBuffer): Promise<OpenedFile> => reader.ask(async (each) => each.open(bytes)),
   };
 }
 
 /** What both ways of bringing in the file that was read come to, and how it is brought in. */
-export function useFilePlans({ ask }: ReturnType<typeof useFileReader>) {
+export function useFilePlans({ ask, hold }: ReturnType<typeof useFileReader>) {
   const store = useStore<RootState>();
   const recording = useRecording();
   const [plans, setPlans] = useState<Record<Way, Plan> | null>(null);
@@ -74,6 +62,7 @@ export function useFilePlans({ ask }: ReturnType<typeof useFileReader>) {
     stopping.current = control;
     setShare(0);
     setFault(null);
+    const release = hold();
     const waiting = allWaiting(store.getState().outbox.waiting).map(placeOf);
     try {
       const { count } = await ask((reader) => reader.plan(way, way === 'merge' ? accountId : null, waiting));
@@ -90,6 +79,7 @@ export function useFilePlans({ ask }: ReturnType<typeof useFileReader>) {
       setFault(`${control.signal.aborted ? 'Stopped.' : 'That could not be brought in.'} Nothing was kept of it.`);
       return null;
     } finally {
+      release();
       setShare(null);
     }
   };
