@@ -136,7 +136,8 @@ function useBringing({ reader, onDone }: Props) {
         toast({ text: 'Another tab is bringing something in. Try again once it is done.' });
         return;
       }
-      if (isShown.current) onDone(`${PATHS.log}${coming.lastDay === null ? '' : `?month=${coming.lastDay.slice(0, 7)}`}`);
+      if (isShown.current)
+        onDone(`${PATHS.log}${coming.lastDay === null ? '' : `?month=${coming.lastDay.slice(0, 7)}`}`);
       toast({ text: comingWords(coming, habitCount), onUndo: undo });
     } catch {
       setShare(null);
