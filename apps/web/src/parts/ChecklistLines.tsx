@@ -1,4 +1,6 @@
+import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
+import { LIMITS } from '@wimbel/contract';
 import { themed, useTheme } from '../theme/Theme.tsx';
 import { SPACE } from '../theme/space.ts';
 import { Field } from '../ui/Field.tsx';
@@ -9,7 +11,10 @@ export type ChecklistItem = { text: string; done?: boolean };
 
 const LONGEST_LINE = 500;
 
-/** Lines of a list, with one more to write in; of a checklist each has a peg that ticks it off. */
+/**
+ * Lines of a list, with one more to write in; of a checklist each has a peg that ticks it off. Enter keeps a line and moves
+ * the focus to the next one, which is made where there is none.
+ */
 export function ChecklistLines({
   label,
   items,
@@ -25,13 +30,37 @@ export function ChecklistLines({
   onChange: (items: ChecklistItem[]) => void;
 }) {
   const styles = useStyles();
-  const rows = Math.max(items.length + (isTicked ? 1 : 0), size);
+  /** Rows opened by Enter beyond those that stand ready. */
+  const [opened, setOpened] = useState(0);
+  const rows = Math.min(Math.max(items.length + (isTicked ? 1 : 0), size, opened), LIMITS.lists.answerItems);
+  // The next line can be kept before this one is drawn anew.
+  const latest = useRef(items);
+  useEffect(() => {
+    latest.current = items;
+  }, [items]);
+  const inputs = useRef(new Map<number, HTMLInputElement>());
+  const wanted = useRef<number | null>(null);
+  useEffect(() => {
+    if (wanted.current === null) return;
+    const input = inputs.current.get(wanted.current);
+    if (input === undefined) return;
+    wanted.current = null;
+    input.focus();
+  });
   const setLine = (at: number, next: ChecklistItem): void => {
-    const all = Array.from({ length: Math.max(items.length, at + 1) }, (_, row) => items[row] ?? { text: '' });
+    const now = latest.current;
+    const all = Array.from({ length: Math.max(now.length, at + 1) }, (_, row) => now[row] ?? { text: '' });
     all[at] = next;
     // Lines that say nothing go, but those between others stay where they are typed.
     const last = all.findLastIndex((item) => item.text.trim() !== '');
-    onChange(all.slice(0, last + 1));
+    latest.current = all.slice(0, last + 1);
+    onChange([...latest.current]);
+  };
+  const enter = (at: number): void => {
+    const next = inputs.current.get(at + 1);
+    if (next !== undefined) return next.focus();
+    wanted.current = at + 1;
+    setOpened(at + 2);
   };
   return (
     <View style={styles.lines} role="group" aria-label={label}>
@@ -42,6 +71,11 @@ export function ChecklistLines({
           item={items[at] ?? { text: '' }}
           isTicked={isTicked}
           onChange={(next) => setLine(at, next)}
+          onEnter={() => enter(at)}
+          inputRef={(input) => {
+            if (input === null) inputs.current.delete(at);
+            else inputs.current.set(at, input);
+          }}
         />
       ))}
     </View>
@@ -53,11 +87,15 @@ function Line({
   item,
   isTicked,
   onChange,
+  onEnter,
+  inputRef,
 }: {
   label: string;
   item: ChecklistItem;
   isTicked: boolean;
   onChange: (item: ChecklistItem) => void;
+  onEnter: () => void;
+  inputRef: (input: HTMLInputElement | null) => void;
 }) {
   const styles = useStyles();
   const { colors } = useTheme();
@@ -82,7 +120,13 @@ function Line({
           value={draft.text}
           onChangeText={draft.write}
           onBlur={draft.keep}
-          onSubmitEditing={draft.keep}
+          onSubmitEditing={() => {
+            draft.keep();
+            // A line that says nothing leads to no other.
+            if (draft.text.trim() !== '') onEnter();
+          }}
+          submitBehavior="submit"
+          inputRef={inputRef as never}
           maxLength={LONGEST_LINE}
           placeholder={isTicked ? 'Something to tick off' : ''}
         />

@@ -42,6 +42,11 @@ export function MonthAims({ month, withWord = false }: { month: PlainMonth; with
   const add = (): void => {
     const aim = (typed ?? '').trim();
     if (aim !== '' && !page.aims.includes(aim)) keep({ ...page, aims: [...page.aims, aim] });
+    // The line is ready for another one; an empty line is closed.
+    setTyped(aim === '' ? null : '');
+  };
+  const leave = (): void => {
+    add();
     setTyped(null);
   };
   return (
@@ -91,8 +96,9 @@ export function MonthAims({ month, withWord = false }: { month: PlainMonth; with
           label={`Something to keep in mind in ${name}`}
           value={typed}
           onChangeText={setTyped}
-          onBlur={add}
+          onBlur={leave}
           onSubmitEditing={add}
+          submitBehavior="submit"
           maxLength={LONGEST_WORD}
           autoFocus
         />
