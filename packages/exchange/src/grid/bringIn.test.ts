@@ -226,6 +226,41 @@ describe('a day', () => {
     expect(replaced).toBe(1);
   });
 
+  it('that says no with a note keeps the mark of the day, whether recorded or from a cell before', () => {
+    const entries: Entry[] = [
+      { habitId: 'h0', day: '2026-10-01', mark: 'done' },
+      { habitId: 'h1', day: '2026-10-01', amount: 12, note: 'Cold' },
+    ];
+    const list = gridOfText(
+      [
+        'Date,Habit,Value,Note',
+        '2026-10-01,Scales,no,Overslept',
+        '2026-10-01,Cold swim,no,Fog',
+        '2026-10-02,Scales,yes,',
+        '2026-10-03,Cold swim,15,',
+        '2026-10-02,Scales,no,Short',
+      ].join('\n'),
+      'Log',
+    ).grids!;
+    const habits = [aHabit(0, false), aHabit(1, true)];
+    const brought = bring(list, here(habits, entries));
+    expect(sorted(brought.entries)).toEqual([
+      { habitId: 'h0', day: '2026-10-01', mark: 'done', note: 'Overslept' },
+      { habitId: 'h1', day: '2026-10-01', amount: 12, note: 'Fog' },
+      { habitId: 'h0', day: '2026-10-02', mark: 'done', note: 'Short' },
+      { habitId: 'h1', day: '2026-10-03', amount: 15 },
+    ]);
+    expect(brought.replaced).toBe(0);
+    // Chosen as missed it replaces the mark, as the person was asked.
+    const missed = bring(list, here(habits, entries), { isNoMissed: true });
+    expect(sorted(missed.entries)[0]).toEqual({
+      habitId: 'h0',
+      day: '2026-10-01',
+      mark: 'missed',
+      note: 'Overslept',
+    });
+  });
+
   it('after today is left out, and counted', () => {
     const text = MONTH.replace('October 2026', 'December 2026');
     const { entries, habits, left } = bring(gridOfText(text, 'Log').grids!, here([]));

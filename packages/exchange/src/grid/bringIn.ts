@@ -142,8 +142,9 @@ const startOf = (mark: PlainDay, table: PlainDay): PlainDay =>
 
 /**
  * What a reading brings, name by name as chosen. A new habit counts from its start by the table, and one that is there
- * begins no later. A day's note stays; its mark and amount are what the grid says. Of two cells
- * for one day of a habit the last holds.
+ * begins no later. A day's note stays; its mark and amount are what the grid says, but a cell
+ * that says no leaves them as they are (unless `isNoMissed`) and brings its note alone. Of two cells for one day of a habit the
+ * last holds.
  */
 export function broughtByGrid(
   reading: GridReading,
@@ -229,9 +230,11 @@ export function broughtByGrid(
     const key = `${day} ${habit.id}`;
     const was = here.entryAt(habit.id, day);
     const note = cell.note ?? was?.note;
-    const entry: Entry = { habitId: habit.id, day, ...record, ...(note ? { note } : {}) };
+    // A cell that says no and brings a note says nothing against a mark that is there.
+    const kept = record === null ? (entries.get(key) ?? was) : undefined;
+    const entry: Entry = { ...kept, habitId: habit.id, day, ...record, ...(note ? { note } : {}) };
     if (was && was.mark === entry.mark && was.amount === entry.amount && was.note === entry.note) continue;
-    if (was && (was.mark !== undefined || was.amount !== undefined)) replaced.add(key);
+    if (was && record !== null && (was.mark !== undefined || was.amount !== undefined)) replaced.add(key);
     entries.set(key, entry);
   }
   return {
