@@ -1,6 +1,6 @@
 import { changesIssues } from './changes.ts';
 import { SCHEMAS, checkRecord } from './collections.ts';
-import { COLLECTIONS, type Collection, entryKey, entryOfKey, keyOf } from './keys.ts';
+import { COLLECTIONS, type Collection, entryKey, entryOfKey, isKey, keyOf } from './keys.ts';
 import { ERROR_STATUS } from './errors.ts';
 import { withoutNulls } from './fields.ts';
 import { isInstant } from './plain.ts';
@@ -344,3 +344,14 @@ describe('a request of changes', () => {
     expect(Object.values(ERROR_STATUS).every((status) => status >= 400)).toBe(true);
   });
 });
+
+it.each(['__proto__', 'constructor', 'toString', 'hasOwnProperty', 'prototype'])(
+  'takes no id that every object has: %s',
+  (id) => {
+    const area = checkRecord('areas', { id, name: 'Music', color: 'rose', icon: 'music', order: 0 });
+    expect(area.issues).toContainEqual({ path: 'id', message: 'is a name that nothing can have as its id' });
+    expect([isKey('areas', id), isKey('entries', `2026-11-24 ${id}`)]).toEqual([false, false]);
+    const entry = checkRecord('entries', { habitId: id, day: '2026-11-24', mark: 'done' });
+    expect(entry.issues).toEqual([{ path: 'habitId', message: 'is a name that nothing can have as its id' }]);
+  },
+);

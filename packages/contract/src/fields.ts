@@ -1,7 +1,8 @@
 import { WEEKDAYS, parseMonth } from '@wimbel/core';
 import * as yup from 'yup';
 import { LIMITS, sizeOf } from './limits.ts';
-import { type Issue, UNSTORABLE, isDay, isInstant } from './plain.ts';
+import { isLink } from './links.ts';
+import { type Issue, UNSTORABLE, isDay, isInstant, isNameOfObjects } from './plain.ts';
 
 const characters = () =>
   yup
@@ -21,9 +22,20 @@ export const name = () =>
     .required('is missing')
     .test('seen', 'is empty', (value) => value.trim().length > 0);
 
-/** An id made by the client: 1 to 64 characters. */
+/** An id made by the client: 1 to 64 characters, and none of the names that every object has. */
 export const id = () =>
-  characters().required('is missing').max(LIMITS.idLength, `is longer than ${LIMITS.idLength} characters`);
+  characters()
+    .required('is missing')
+    .max(LIMITS.idLength, `is longer than ${LIMITS.idLength} characters`)
+    .test('own', 'is a name that nothing can have as its id', (value) => !isNameOfObjects(value));
+
+/** A link as a person wrote it; it has no scheme, or one that may be opened. */
+export const link = () =>
+  text().test(
+    'link',
+    'is not a link that starts with http, https or mailto',
+    (value) => value == null || isLink(value),
+  );
 
 /** A day from the year 1 on, `YYYY-MM-DD`. */
 export const day = () =>

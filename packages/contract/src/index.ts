@@ -22,6 +22,7 @@ export {
   isKey,
 } from './keys.ts';
 export { type Issue, isInstant } from './plain.ts';
+export { isLink, linkTarget } from './links.ts';
 export { ERROR_STATUS, type ErrorCode, type ErrorBody } from './errors.ts';
 export {
   text,

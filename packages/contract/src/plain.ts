@@ -7,9 +7,15 @@ export type Issue = { path: string; message: string };
 /** What no text can hold: PostgreSQL has no NUL in text, and half a surrogate pair is no character. */
 export const UNSTORABLE = /\0|\p{Surrogate}/u;
 
+/** Names that every object has: a map that is looked up by one of them seems to hold what it does not. */
+const NAMES_OF_OBJECTS: ReadonlySet<string> = new Set([...Object.getOwnPropertyNames(Object.prototype), 'prototype']);
+
+/** Whether a text is a name that every object has, such as `__proto__` or `constructor`; no id may be one. */
+export const isNameOfObjects = (value: string): boolean => NAMES_OF_OBJECTS.has(value);
+
 /** Whether a text can be an id. */
 export const isId = (value: string): boolean =>
-  value.length > 0 && value.length <= LIMITS.idLength && !UNSTORABLE.test(value);
+  value.length > 0 && value.length <= LIMITS.idLength && !UNSTORABLE.test(value) && !isNameOfObjects(value);
 
 const FIRST_DAY = '0001-01-01';
 

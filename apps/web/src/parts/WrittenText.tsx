@@ -1,3 +1,4 @@
+import { linkTarget } from '@wimbel/contract';
 import { Linking, Text, View } from 'react-native';
 import { themed, useTheme } from '../theme/Theme.tsx';
 import { SPACE } from '../theme/space.ts';
@@ -51,7 +52,8 @@ function Pieces({ parts }: { parts: readonly WrittenPart[] }) {
         onPress={(event) => {
           event.stopPropagation();
           event.preventDefault();
-          void Linking.openURL(href);
+          const target = linkTarget(href);
+          if (target !== null) void Linking.openURL(target);
         }}
         style={{ color: colors.working, textDecorationLine: 'underline', overflowWrap: 'anywhere' } as object}
       >

@@ -24,26 +24,30 @@ export type RecordsState = Lists & {
   revision: number;
 };
 
+/** A map without a prototype: it holds what was put into it and nothing else. */
+const emptyMap = <T>(): ById<T> => Object.create(null) as ById<T>;
+const copyOf = <T>(map: ById<T>): ById<T> => Object.assign(emptyMap<T>(), map);
+
 export const emptyRecordsState = (): RecordsState => ({
   settings: DEFAULT_SETTINGS,
-  areas: {},
-  habits: {},
-  entries: {},
-  goals: {},
-  keyResults: {},
-  checkIns: {},
-  steps: {},
-  milestones: {},
-  seasons: {},
-  months: {},
-  journal: {},
-  prompts: {},
-  reviews: {},
-  habitNotes: {},
-  rewards: {},
-  claims: {},
-  quotes: {},
-  reminders: {},
+  areas: emptyMap(),
+  habits: emptyMap(),
+  entries: emptyMap(),
+  goals: emptyMap(),
+  keyResults: emptyMap(),
+  checkIns: emptyMap(),
+  steps: emptyMap(),
+  milestones: emptyMap(),
+  seasons: emptyMap(),
+  months: emptyMap(),
+  journal: emptyMap(),
+  prompts: emptyMap(),
+  reviews: emptyMap(),
+  habitNotes: emptyMap(),
+  rewards: emptyMap(),
+  claims: emptyMap(),
+  quotes: emptyMap(),
+  reminders: emptyMap(),
   isLoaded: false,
   revision: 0,
 });
@@ -61,7 +65,7 @@ export function withRows(state: RecordsState, rows: readonly Row[]): RecordsStat
   const listOf = (collection: Exclude<Collection, 'settings' | 'entries'>): ById<unknown> => {
     if (!copied.has(collection)) {
       copied.add(collection);
-      (next[collection] as ById<unknown>) = { ...next[collection] };
+      (next[collection] as ById<unknown>) = copyOf<unknown>(next[collection]);
     }
     return next[collection];
   };
@@ -76,7 +80,7 @@ export function withRows(state: RecordsState, rows: readonly Row[]): RecordsStat
     } else if (record === null) delete listOf(collection)[key];
     else listOf(collection)[key] = record;
   }
-  if (daysOf.size > 0) next.entries = { ...next.entries };
+  if (daysOf.size > 0) next.entries = copyOf(next.entries);
   for (const [habitId, days] of daysOf)
     next.entries[habitId] = withEntriesOn(next.entries[habitId] ?? NO_ENTRIES, days);
   return next;

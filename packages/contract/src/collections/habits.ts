@@ -18,6 +18,7 @@ import {
   unit,
   weekdays,
   whole,
+  link,
 } from '../fields.ts';
 import { LIMITS } from '../limits.ts';
 
@@ -174,6 +175,6 @@ export const habitNoteSchema = once(() =>
     habitId: id(),
     day: day(),
     text: text().defined('is missing'),
-    link: text(),
+    link: link(),
   }),
 );

@@ -15,6 +15,7 @@ import {
   text,
   weekdays,
   whole,
+  link,
 } from '../fields.ts';
 import { LIMITS } from '../limits.ts';
 
@@ -73,7 +74,7 @@ export const seasonSchema = once(() =>
     passMark: ratio(),
     goalIds: list(id(), LIMITS.lists.seasonGoals).required('is missing'),
     habitIds: list(id(), LIMITS.lists.seasonHabits),
-    notes: list(shape({ text: text().defined('is missing'), link: text() }).required('is missing'), LIMITS.lists.notes),
+    notes: list(shape({ text: text().defined('is missing'), link: link() }).required('is missing'), LIMITS.lists.notes),
   }),
 );
 

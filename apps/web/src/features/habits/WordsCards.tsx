@@ -1,3 +1,4 @@
+import { linkTarget } from '@wimbel/contract';
 import { type HabitNote, type PlainDay, type Track, dayOf, missReasons, eachEntry } from '@wimbel/core';
 import ExternalLink from 'lucide-react-native/icons/external-link';
 import { useMemo, useState } from 'react';
@@ -95,6 +96,7 @@ function WrittenNote({ written, today, onPress }: { written: Written; today: Pla
   const styles = useStyles();
   const { colors } = useTheme();
   const { text, day, link } = written;
+  const target = link === null ? null : linkTarget(link);
   return (
     <View>
       <Pressable role="button" aria-label={`Note: ${text}`} onPress={onPress} style={styles.note}>
@@ -103,11 +105,11 @@ function WrittenNote({ written, today, onPress }: { written: Written; today: Pla
           {day === null ? 'without a day' : dateNear(dayOf(day), today)}
         </Words>
       </Pressable>
-      {link === null ? null : (
+      {link === null || target === null ? null : (
         <Pressable
           role="link"
           aria-label={`Open ${link}`}
-          onPress={() => void Linking.openURL(link)}
+          onPress={() => void Linking.openURL(target)}
           style={styles.link}
         >
           <ExternalLink size={14} color={colors.working} />

@@ -18,6 +18,7 @@ describe('what is typed into a habit’s sheets', () => {
   it('links are web addresses, with or without their beginning; nothing that would run is one', () => {
     expect(linkOf('example.org/slow-bow')).toBe('https://example.org/slow-bow');
     expect(linkOf(' http://example.org ')).toBe('http://example.org/');
+    expect(linkOf('mailto:ida@example.org')).toBe('mailto:ida@example.org');
     for (const text of ['', 'javascript:alert(1)', 'data:text/html,x', 'https://', 'not a link']) {
       expect([text, linkOf(text)]).toEqual([text, null]);
     }

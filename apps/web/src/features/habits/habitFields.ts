@@ -1,3 +1,4 @@
+import { linkTarget } from '@wimbel/contract';
 import { parseTyped } from '../../shared/amounts.ts';
 
 /** A field as typed: what it says, and what is wrong with it. An empty one says nothing, and nothing is wrong. */
@@ -25,11 +26,10 @@ export function typedAmount(text: string): Typed {
 
 /** A link that can be opened; one without its scheme is taken for a web address. Null where it cannot. */
 export function linkOf(text: string): string | null {
-  const bare = text.trim();
-  if (bare === '') return null;
+  const target = linkTarget(text);
+  if (target === null) return null;
   try {
-    const url = new URL(/^[a-z]+:/i.test(bare) ? bare : `https://${bare}`);
-    return url.protocol === 'http:' || url.protocol === 'https:' ? url.href : null;
+    return new URL(target).href;
   } catch {
     return null;
   }

@@ -1,3 +1,4 @@
+import { isLink } from '@wimbel/contract';
 import type { Season } from '@wimbel/core';
 import X from 'lucide-react-native/icons/x';
 import { useState } from 'react';
@@ -97,14 +98,22 @@ function NoteForm({ note, onKeep, onClose }: { note: Note; onKeep: (note: Note) 
   const [text, setText] = useState(note.text);
   const [link, setLink] = useState(note.link ?? '');
   const isEmpty = text.trim() === '' && link.trim() === '';
+  const isWrong = link.trim() !== '' && !isLink(link);
   return (
     <View style={styles.form}>
       <Field label="Note" value={text} onChangeText={setText} multiline maxLength={LONGEST} autoFocus />
-      <Field label="Link" value={link} onChangeText={setLink} inputMode="url" maxLength={LONGEST} />
+      <Field
+        label="Link"
+        value={link}
+        onChangeText={setLink}
+        inputMode="url"
+        maxLength={LONGEST}
+        error={isWrong ? 'Write a web or e-mail address' : undefined}
+      />
       <View style={styles.buttons}>
         <Button
           kind="main"
-          isDisabled={isEmpty}
+          isDisabled={isEmpty || isWrong}
           onPress={() => onKeep({ text: text.trim(), ...(link.trim() === '' ? {} : { link: link.trim() }) })}
         >
           Keep it
