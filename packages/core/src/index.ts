@@ -239,7 +239,7 @@ export {
   pagesByDay,
   writingOf,
 } from './journal/page.ts';
-export { mergedPage, putTogether } from './journal/mergePages.ts';
+export { type PageRoom, mergedPage, putTogether } from './journal/mergePages.ts';
 export {
   LOOK_BACK_SPANS,
   type LookBackSpan,
@@ -437,6 +437,7 @@ export {
   type Merged,
   partsChanged,
 } from './record/mergeFields.ts';
+export { type LostWriting, type Room, fittedRecord, lostWriting } from './record/lostWriting.ts';
 export { type TextAndOthers, bothTexts, partText, settleOther, shownText, wholeText } from './record/twoTexts.ts';
 export { type SeasonHole, type SeasonPlate, seasonPlate } from './chart/seasonPlate.ts';
 export { meanOfSeasonWeeks } from './breakdown/seasonBreakdown.ts';

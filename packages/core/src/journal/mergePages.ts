@@ -65,16 +65,55 @@ function mergedAnswers(base: JournalPage, earlier: JournalPage, late: JournalPag
   return parts;
 }
 
+/** How many feelings, answers and lines of an answer a page may hold. */
+export type PageRoom = { feelings: number; answers: number; answerItems: number };
+
+const NO_BOUNDS: PageRoom = { feelings: Infinity, answers: Infinity, answerItems: Infinity };
+
+type LostPage = Pick<JournalPage, 'text' | 'feelings' | 'answers'>;
+
+/** Takes from a merged page what it has no room for; the later side's own stands first in each list, so that stays. */
+function withinRoom(page: JournalPage, lost: LostPage, room: PageRoom): { page: JournalPage; lost: LostPage } {
+  const feelings = page.feelings ?? [];
+  const beyond = new Map((lost.answers ?? []).map((each) => [each.promptId, each]));
+  const answers = (page.answers ?? []).map((answer, at): JournalAnswer => {
+    if (at >= room.answers) return answer;
+    const rest = (answer.items ?? []).slice(room.answerItems);
+    if (rest.length === 0) return answer;
+    beyond.set(answer.promptId, { ...withoutText(answer), ...beyond.get(answer.promptId), items: rest });
+    return { ...answer, items: answer.items!.slice(0, room.answerItems) };
+  });
+  for (const answer of answers.slice(room.answers)) beyond.set(answer.promptId, answer);
+  return {
+    page: {
+      ...page,
+      ...(feelings.length > room.feelings ? { feelings: feelings.slice(0, room.feelings) } : {}),
+      ...(answers.length > 0 ? { answers: answers.slice(0, room.answers) } : {}),
+    },
+    lost: {
+      ...lost,
+      ...(feelings.length > room.feelings ? { feelings: feelings.slice(room.feelings) } : {}),
+      ...(beyond.size > 0 ? { answers: [...beyond.values()] } : {}),
+    },
+  };
+}
+
+const withoutText = ({ promptId, promptText }: JournalAnswer): JournalAnswer => ({
+  promptId,
+  ...(promptText === undefined ? {} : { promptText }),
+});
+
 /**
  * One page of what two devices made of it. What only one of them changed is as that one has it; of what both changed, the
- * later shows, and `lost` holds the writing of the earlier that would be gone (null where nothing is): nothing that was
- * typed is lost. `base` is the page that the one began from. Ids, day and part are those of `late`.
+ * later shows, and `lost` holds the writing of the earlier that would be gone, and what the page has no room for (null where
+ * nothing is): nothing that was typed is lost. `base` is the page that the one began from. Ids, day and part are those of `late`.
  */
 export function mergedPage(
   base: JournalPage,
   earlier: JournalPage,
   late: JournalPage,
-): { page: JournalPage; lost: Pick<JournalPage, 'text' | 'answers'> | null } {
+  room: PageRoom = NO_BOUNDS,
+): { page: JournalPage; lost: LostPage | null } {
   const answers = mergedAnswers(base, earlier, late);
   const feelings = mergedFeelings(base.feelings ?? [], earlier.feelings ?? [], late.feelings ?? []);
   const mood = later(base.mood, earlier.mood, late.mood);
@@ -93,7 +132,9 @@ export function mergedPage(
     ...(isLost(base.text ?? '', earlier.text ?? '', late.text ?? '') ? { text: earlier.text! } : {}),
     ...(answers.lost.length > 0 ? { answers: answers.lost } : {}),
   };
-  return { page, lost: hasWriting(lost) ? lost : null };
+  const within = withinRoom(page, lost, room);
+  const isLosing = hasWriting(within.lost) || (within.lost.feelings ?? []).length > 0;
+  return { page: within.page, lost: isLosing ? within.lost : null };
 }
 
 /** A day's page with the writing of another page of the same part put below its own; the other can go then. */

@@ -25,8 +25,8 @@ export const TOGETHER: Readonly<Record<string, readonly (readonly string[])[]>> 
 };
 
 /** Lists that are kept item by item, each by a key of its own; "" where the item is its own key. */
-const LISTS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
-  habits: { terms: 'from', pauses: 'from', variants: 'id' },
+export const LISTS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  habits: { terms: 'from', pauses: '', variants: 'id' },
   goals: { turns: '' },
   milestones: { after: '' },
   seasons: { goalIds: '', habitIds: '', notes: '' },
@@ -35,14 +35,14 @@ const LISTS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
 };
 
 /** Fields that hold values by name, each of which is one by itself. */
-const BY_NAME: Readonly<Record<string, readonly string[]>> = {
+export const BY_NAME: Readonly<Record<string, readonly string[]>> = {
   habits: ['monthTargets', 'yearTargets'],
   keyResults: ['checkpoints'],
   reviews: ['answers'],
 };
 
 /** Texts that somebody may have written long at: of two that both changed, both stay. */
-const LONG_TEXTS = new Set([
+export const LONG_TEXTS: ReadonlySet<string> = new Set([
   'note',
   'why',
   'doneWhen',
@@ -58,6 +58,17 @@ const LONG_TEXTS = new Set([
 
 const isSame = (a: unknown, b: unknown): boolean =>
   JSON.stringify(sorted(a) ?? null) === JSON.stringify(sorted(b) ?? null);
+
+/** Names of parts stay short: an item that is its own key may be as long as a text. */
+const LONGEST_NAME = 40;
+
+/** A short name for an item; two long ones that begin alike differ by a hash (FNV-1a, 32 bits). */
+export function partName(name: string): string {
+  if (name.length <= LONGEST_NAME) return name;
+  let hash = 0x811c9dc5;
+  for (let at = 0; at < name.length; at++) hash = Math.imul(hash ^ name.charCodeAt(at), 0x01000193);
+  return `${name.slice(0, LONGEST_NAME - 9)}~${(hash >>> 0).toString(16).padStart(8, '0')}`;
+}
 
 /** The same value with the names of its parts in order. */
 function sorted(value: unknown): unknown {
@@ -108,20 +119,25 @@ function mergedPart(by: Merging, part: string, isLong: boolean, was: unknown, he
   return isLater ? mine : held;
 }
 
+/** What an item of a list is known by: its key, or all of it where it has none. */
+export const itemName = (key: string, item: unknown): string =>
+  key === '' ? JSON.stringify(sorted(item)) : String((item as Fields)[key]);
+
 /** The items of both: what either added, without what either took away; of an item that both changed, the later. */
 function mergedList(by: Merging, field: string, key: string, was: unknown, held: unknown, mine: unknown): unknown[] {
-  const nameOf = (item: unknown): string => (key === '' ? JSON.stringify(sorted(item)) : String((item as Fields)[key]));
+  const nameOf = (item: unknown): string => itemName(key, item);
   const byName = (list: unknown): Map<string, unknown> => new Map(items(list).map((item) => [nameOf(item), item]));
   const [first, theirs, own] = [byName(was), byName(held), byName(mine)];
   // The order of the later, with what only the earlier has behind it.
   const names = by.isMineLater(field) ? [...own.keys(), ...theirs.keys()] : [...theirs.keys(), ...own.keys()];
   const merged = [...new Set(names)].flatMap((name) => {
-    const item = mergedPart(by, `${field}/${name}`, false, first.get(name), theirs.get(name), own.get(name));
+    const item = mergedPart(by, `${field}/${partName(name)}`, false, first.get(name), theirs.get(name), own.get(name));
     return item === undefined ? [] : [item];
   });
   // What has a day or a number of its own stands in its order.
-  if (key === 'from' || key === 'atLeast' || key === 'mood') {
-    merged.sort((a, b) => ((a as Fields)[key]! < (b as Fields)[key]! ? -1 : 1));
+  const sortedBy = field === 'pauses' ? 'from' : key;
+  if (sortedBy === 'from' || sortedBy === 'atLeast' || sortedBy === 'mood') {
+    merged.sort((a, b) => ((a as Fields)[sortedBy]! < (b as Fields)[sortedBy]! ? -1 : 1));
   }
   return merged;
 }

@@ -32,18 +32,41 @@ export function settleOther({ text, others }: TextAndOthers, at: number, isKept:
 
 const linesOf = (text: string): string[] => text.split('\n').map((each) => each.trimEnd());
 
+/** How many substrings of one text are searched for at most, and how long they may be; the rest is compared by lines. */
+const MOST_SEARCHES = 64;
+const LONGEST_SEARCH = 500;
+
+/** Whether a text says something already: as one of its lines, or anywhere in it. The cost of all asking is linear. */
+function contentsOf(text: string): { holds: (part: string) => boolean } {
+  const lines = new Set(text.split('\n').map((each) => each.trim()));
+  let searches = 0;
+  const holds = (part: string): boolean => {
+    if (part === '' || lines.has(part)) return true;
+    if (part.length <= LONGEST_SEARCH && searches < MOST_SEARCHES) {
+      searches++;
+      return text.includes(part);
+    }
+    const own = part.split('\n');
+    return own.length > 1 && own.every((each) => lines.has(each.trim()));
+  };
+  return { holds };
+}
+
 /**
  * Two texts made of `was` as one: the later shows, and what only the earlier wrote stands beside it, line by line, until it is
  * put together or left out. What either began from, or the later says already, does not stand twice, so that texts don't grow
- * by meeting again and again; what one of the two settled stays so. Undefined where neither says anything.
+ * by meeting again and again; what one of the two settled stays so. Undefined where neither says anything. The cost is linear
+ * in the length of the texts.
  */
 export function bothTexts(was: string, earlier: string, late: string): string | undefined {
   const [first, one, other] = [partText(was), partText(earlier), partText(late)];
-  const text = other.text.trim() === '' || one.text.includes(other.text.trim()) ? one.text : other.text;
+  const text = other.text.trim() === '' || contentsOf(one.text).holds(other.text.trim()) ? one.text : other.text;
+  const shown = contentsOf(text);
   const begun = new Set(linesOf(first.text));
-  const own = linesOf(one.text).filter((each) => !begun.has(each) && !text.includes(each.trim()));
-  const isSettled = (each: string): boolean =>
-    first.others.includes(each) && !(one.others.includes(each) && other.others.includes(each));
+  const own = linesOf(one.text).filter((each) => !begun.has(each) && !shown.holds(each.trim()));
+  const sides = [new Set(one.others), new Set(other.others)] as const;
+  const before = new Set(first.others);
+  const isSettled = (each: string): boolean => before.has(each) && !(sides[0].has(each) && sides[1].has(each));
   const beside = [...other.others, ...one.others].filter((each) => !isSettled(each));
   const said = new Set(linesOf(text));
   const others: string[] = [];
@@ -51,7 +74,7 @@ export function bothTexts(was: string, earlier: string, late: string): string | 
     const lines = linesOf(each);
     const left = lines.some((line) => line !== '' && said.has(line)) ? lines.filter((line) => !said.has(line)) : lines;
     const stays = left.join('\n').trim();
-    if (stays !== '' && !text.includes(stays)) others.push(stays);
+    if (stays !== '' && !shown.holds(stays)) others.push(stays);
     for (const line of lines) said.add(line);
   }
   if (text.trim() === '' && others.length === 0) return undefined;

@@ -106,13 +106,28 @@ it('what is not touched by another goes the usual way, without a base too', asyn
   expect(await stored()).toEqual(paused);
 });
 
-it('two that do not fit together are not forced: the later holds whole', async () => {
+it('two notes that are too long together both stay: the later shows, the earlier is a note beside it', async () => {
   await person.apply(first());
   const long = (letter: string): string => letter.repeat(12_000);
-  // Each note is short enough, both together are not.
   await person.apply(made({ ...began, name: 'Two', note: long('a') }, 2));
-  expect(said(await person.apply(made({ ...began, icon: 'music', note: long('b') }, 3)))).toEqual(['accepted']);
-  expect(await stored()).toEqual({ ...began, icon: 'music', note: long('b') });
+  const late = made({ ...began, icon: 'music', note: long('b') }, 3);
+  expect(said(await person.apply(late))).toEqual(['superseded']);
+  expect(await stored()).toEqual({ ...began, name: 'Two', icon: 'music', note: long('b') });
+  const notes = async () => (await person.since()).rows.filter(({ collection }) => collection === 'habitNotes');
+  expect((await notes()).map(({ record }) => record)).toEqual([
+    expect.objectContaining({
+      habitId: 'h',
+      text: `Written on another device at the same time, and too much to stand beside the other.\nTwo, note:\n${long('a')}`,
+    }),
+  ]);
+  // Sent again it makes no other, and what the person removed does not come back.
+  const { revision } = await person.since();
+  await person.apply(late);
+  expect((await person.since()).revision).toBe(revision);
+  const [{ key }] = (await notes()) as [{ key: string }];
+  await person.apply({ ...change('habitNotes', key, null), madeAt: '2026-11-24T08:10:00Z' });
+  await person.apply(late);
+  expect((await notes()).filter(({ record }) => record !== null)).toEqual([]);
 });
 
 it('a removal stays one, and what was changed of something removed follows the usual rules', async () => {

@@ -21,6 +21,11 @@ export function togetherOrigin(origin: Origin, before: Origin): Origin {
   return { changedAt, changeId: togetherId(changeId) };
 }
 
+const { feelings, answers, answerItems } = LIMITS.lists;
+const PAGE_ROOM = { feelings, answers, answerItems };
+
+const writingOf = ({ id: _, day: __, part: ___, mood: ____, ...writing }: JournalPage) => writing;
+
 /** The page that holds what would be lost, of the same day and part, with an id that the same change gives again. */
 const asideId = (pageId: string, changeId: string): string =>
   `${pageId.slice(0, LIMITS.idLength - 17)}~${createHash('sha1').update(changeId).digest('hex').slice(0, 16)}`;
@@ -53,7 +58,11 @@ export async function decideTogether(
   if (against.length > 0) return { id, status: 'refused', issues: against };
   const origin: Origin = { changedAt: madeAt, changeId: id };
   const [earlier, late] = isLater(origin, before) ? [theirs, mine] : [mine, theirs];
-  const { page, lost } = mergedPage(began, earlier, late);
+  const merged = mergedPage(began, earlier, late, PAGE_ROOM);
+  // Lists that fit by themselves can be too much together: then the later page stands whole, and the other one beside it.
+  const isFitting = checkRecord('journal', merged.page).record !== null;
+  const page = isFitting ? merged.page : late;
+  const lost = isFitting ? merged.lost : writingOf(earlier);
   if (isEmptyPage(page)) return null;
   const together = togetherOrigin(origin, before);
   if (!isDeepStrictEqual(page, before.record)) {
