@@ -1,7 +1,6 @@
 import { Hono } from 'hono';
 import { compress } from 'hono/compress';
-import { secureHeaders } from 'hono/secure-headers';
-import { v7 as uuid } from 'uuid';
+import { createMiddleware } from 'hono/factory';
 import type { AppEnv } from './appEnv.ts';
 import { bodyAtMost } from './bodyAtMost.ts';
 import { clientAddress } from './clientAddress.ts';
@@ -18,7 +17,9 @@ import { changesRoutes } from './features/changes/routes.ts';
 import { healthRoutes } from './features/health/routes.ts';
 import { sampleRoutes } from './features/sample/routes.ts';
 import { webRoutes } from './features/web/routes.ts';
+import { countAgainst, sharedByProcesses } from './limits.ts';
 import type { Logger } from './log.ts';
+import { outgoingHeaders } from './outgoingHeaders.ts';
 
 export type AppDeps = {
   db: Database;
@@ -30,7 +31,12 @@ export type AppDeps = {
   /** Whether there is a sample to look at. */
   isSampleOffered: boolean;
   news: News;
-  limits: { signInAttempts: number; requestsPerMinute: number; samplesPerHour: number };
+  limits: {
+    signInAttempts: number;
+    requestsPerMinute: number;
+    samplesPerHour: number;
+    addressRequestsPerMinute: number;
+  };
   /** Addresses of proxies in front of the server. */
   proxies: readonly string[];
   /** Folder of the exported web app; null to serve only the API. */
@@ -38,17 +44,6 @@ export type AppDeps = {
 };
 
 const SMALL_BODY_BYTES = 16 * 1024;
-
-const TRANSPORT_SECURITY = 'max-age=31536000; includeSubDomains';
-/** What every answer of the API carries: it is data for the app, and never a page. */
-const API_HEADERS = [
-  ['cache-control', 'no-store'],
-  ['content-security-policy', "default-src 'none'; frame-ancestors 'none'"],
-  ['x-content-type-options', 'nosniff'],
-  ['x-frame-options', 'DENY'],
-  ['referrer-policy', 'same-origin'],
-  ['cross-origin-resource-policy', 'same-origin'],
-] as const;
 
 /** The whole server as one Hono app. */
 export function createApp(deps: AppDeps) {
@@ -59,16 +54,12 @@ export function createApp(deps: AppDeps) {
   const app = new Hono<AppEnv>();
 
   app.use('*', async (c, next) => {
-    const requestId = uuid();
-    c.set('requestId', requestId);
     const startedMs = performance.now();
-    // Before the answer is made: changing it afterwards would make it anew.
-    c.header('x-request-id', requestId);
     await next();
     const ms = Math.round((performance.now() - startedMs) * 10) / 10;
     log.info(
       {
-        requestId,
+        requestId: c.get('requestId'),
         at: clock.now().toISOString(),
         method: c.req.method,
         route: routeOf(c.req.path),
@@ -78,37 +69,24 @@ export function createApp(deps: AppDeps) {
       'request',
     );
   });
-
-  const pageHeaders = secureHeaders({
-    contentSecurityPolicy: {
-      defaultSrc: ["'self'"],
-      scriptSrc: ["'self'"],
-      connectSrc: ["'self'"],
-      workerSrc: ["'self'"],
-      fontSrc: ["'self'", 'data:'],
-      styleSrc: ["'self'", "'unsafe-inline'"],
-      imgSrc: ["'self'", 'data:', 'blob:'],
-      objectSrc: ["'none'"],
-      baseUri: ["'self'"],
-      frameAncestors: ["'none'"],
-      formAction: ["'self'"],
-    },
-    xFrameOptions: 'DENY',
-    strictTransportSecurity: isSecure ? TRANSPORT_SECURITY : false,
-    referrerPolicy: 'same-origin',
-    permissionsPolicy: { camera: [], microphone: [], geolocation: [] },
-  });
-  app.use('*', (c, next) => (c.req.path.startsWith('/api/') ? next() : pageHeaders(c, next)));
+  app.use('*', outgoingHeaders({ isSecure }));
 
   app.use('/api/*', async (c, next) => {
     const origin = c.req.header('origin');
     const isRead = c.req.method === 'GET' || c.req.method === 'HEAD';
     const isOwn = origin === undefined ? c.req.header('sec-fetch-site') !== 'cross-site' : origins.includes(origin);
     if (!isRead && !isOwn) throw new AppError('foreignOrigin');
-    for (const [name, value] of API_HEADERS) c.header(name, value);
-    if (isSecure) c.header('strict-transport-security', TRANSPORT_SECURITY);
     await next();
   });
+
+  // Every process counts the same: who asks twice as much of two processes asks twice as much of the server.
+  const perAddress = sharedByProcesses('address', limits.addressRequestsPerMinute, 60);
+  const counted = createMiddleware<AppEnv>(async (c, next) => {
+    await countAgainst(perAddress, addressOf(c));
+    await next();
+  });
+  for (const path of ['/api/health/*', '/api/auth/get-session', '/api/auth/list-sessions', '/api/sample'])
+    app.use(path, counted);
 
   app.on('GET', '/api/changes', compress());
   app.route('/api/health', healthRoutes(pool));
@@ -132,7 +110,7 @@ export function createApp(deps: AppDeps) {
   app.all('/api/*', () => {
     throw new AppError('notFound');
   });
-  if (webRoot !== null) app.route('/', webRoutes(webRoot));
+  if (webRoot !== null) app.use('*', counted).route('/', webRoutes(webRoot));
 
   app.notFound((c) => {
     const error = new AppError('notFound');

@@ -25,6 +25,8 @@ export type Environment = {
   signInAttempts: number;
   /** Requests with changes, or for them, allowed to one account in a minute by one process. */
   requestsPerMinute: number;
+  /** Pages, files and questions about sessions and health allowed to one address in a minute, by all processes together. */
+  addressRequestsPerMinute: number;
   /** Samples that may be opened from one address in an hour. */
   samplesPerHour: number;
   /** Addresses (or ranges) of proxies in front, whose word on the client's address is taken. */
@@ -86,6 +88,7 @@ const schema = yup.object({
     ),
   WIMBEL_SIGN_IN_ATTEMPTS: yup.number().integer().min(1).default(20),
   WIMBEL_REQUESTS_PER_MINUTE: yup.number().integer().min(1).default(1200),
+  WIMBEL_ADDRESS_REQUESTS_PER_MINUTE: yup.number().integer().min(1).default(6000),
   WIMBEL_SAMPLES_PER_HOUR: yup.number().integer().min(1).default(30),
   WIMBEL_PROXIES: yup
     .string()
@@ -121,6 +124,7 @@ export function readEnvironment(variables: Record<string, string | undefined>): 
     now: values.WIMBEL_NOW ?? null,
     signInAttempts: values.WIMBEL_SIGN_IN_ATTEMPTS,
     requestsPerMinute: values.WIMBEL_REQUESTS_PER_MINUTE,
+    addressRequestsPerMinute: values.WIMBEL_ADDRESS_REQUESTS_PER_MINUTE,
     samplesPerHour: values.WIMBEL_SAMPLES_PER_HOUR,
     proxies: values.WIMBEL_PROXIES === undefined ? [] : listed(values.WIMBEL_PROXIES),
     logLevel: values.WIMBEL_LOG_LEVEL,

@@ -1,12 +1,18 @@
+import cluster from 'node:cluster';
 import pLimit, { type LimitFunction } from 'p-limit';
 import type { Pool } from 'pg';
 import {
+  RateLimiterCluster,
+  RateLimiterClusterMaster,
   RateLimiterMemory,
   RateLimiterPostgres,
   type RateLimiterAbstract,
   RateLimiterRes,
 } from 'rate-limiter-flexible';
 import { AppError } from './errors.ts';
+
+/** An answer of the counting process is waited for so long. */
+const COUNTED_WITHIN_MS = 3000;
 
 /** Counts one more for a key; throws an AppError (`tooMany`, with when to try again) where the limit is passed. */
 export async function countAgainst(limiter: RateLimiterAbstract, key: string): Promise<void> {
@@ -38,7 +44,16 @@ export const sharedLimit = (pool: Pool, name: string, points: number, seconds: n
     duration: seconds,
   });
 
-/** A limit that this server counts by itself. */
+/** A limit that the processes of this server count together, by way of the first of them; nothing of it is stored. */
+export const sharedByProcesses = (name: string, points: number, seconds: number): RateLimiterAbstract =>
+  cluster.isWorker
+    ? new RateLimiterCluster({ keyPrefix: name, points, duration: seconds, timeoutMs: COUNTED_WITHIN_MS })
+    : ownLimit(name, points, seconds);
+
+/** Counts for the other processes what they count together; to be called once, by the process that starts them. */
+export const countForProcesses = (): void => void new RateLimiterClusterMaster();
+
+/** A limit that this process counts by itself. */
 export const ownLimit = (name: string, points: number, seconds: number): RateLimiterAbstract =>
   new RateLimiterMemory({ keyPrefix: name, points, duration: seconds });
 

@@ -10,6 +10,7 @@ import { openHearing } from './db/hearing.ts';
 import { createSessions } from './features/account/sessions.ts';
 import { openNews } from './features/changes/news.ts';
 import { clearSamples, prepareSample } from './features/sample/service.ts';
+import { countForProcesses } from './limits.ts';
 import { type Logger, createLog } from './log.ts';
 import { answerTogether } from './processes.ts';
 
@@ -87,6 +88,7 @@ async function main(): Promise<void> {
   const open = openWimbel(environment, log);
   if (cluster.isPrimary) await prepare(environment, log, open);
   if (cluster.isPrimary && environment.processes > 1) {
+    countForProcesses();
     answerTogether({
       processes: environment.processes,
       environmentOf: () => clockFor(environment, open.clock),

@@ -20,6 +20,9 @@ type Options = {
   signInAttempts?: number;
   requestsPerMinute?: number;
   samplesPerHour?: number;
+  addressRequestsPerMinute?: number;
+  /** Whether browsers open the app by https. */
+  isSecure?: boolean;
   sampleFile?: string;
   webRoot?: string;
   proxies?: string[];
@@ -31,6 +34,8 @@ export async function startTestServer({
   signInAttempts = 1000,
   requestsPerMinute = 100_000,
   samplesPerHour = 1000,
+  addressRequestsPerMinute = 100_000,
+  isSecure = false,
   proxies = [],
   sampleFile,
   webRoot,
@@ -44,7 +49,8 @@ export async function startTestServer({
   const url = process.env.TEST_DATABASE_URL!.replace(/\/postgres$/, `/${name}`);
   await migrateDatabase(url, MIGRATIONS);
   const { db, pool, close } = createDatabase(url);
-  const auth = createAuth(db, { secret: SECRET, origins: [ORIGIN] });
+  const origins = isSecure ? ['https://wimbel.example', ORIGIN] : [ORIGIN];
+  const auth = createAuth(db, { secret: SECRET, origins });
   const hearing = openHearing(url);
   const sessions = createSessions(auth, hearing);
   const news = openNews(pool, hearing);
@@ -64,9 +70,9 @@ export async function startTestServer({
     clock,
     log: logger,
     isSampleOffered: sampleFile !== undefined,
-    limits: { signInAttempts, requestsPerMinute, samplesPerHour },
+    limits: { signInAttempts, requestsPerMinute, samplesPerHour, addressRequestsPerMinute },
     proxies,
-    origins: [ORIGIN],
+    origins,
     webRoot: webRoot ?? null,
   };
   const app = createApp(deps);

@@ -79,6 +79,29 @@ describe('a page that two devices wrote', () => {
   });
 });
 
+it('what a page has no room for is given back, the later page first: nothing of either is gone', () => {
+  const room = { feelings: 3, answers: 2, answerItems: 3 };
+  const made = (side: string): JournalPage =>
+    page({
+      feelings: [1, 2, 3].map((at) => `${side}${at}`),
+      answers: [
+        { promptId: 'p', promptText: 'Good?', items: [1, 2, 3].map((at) => ({ text: `${side} line ${at}` })) },
+        { promptId: side, text: `only ${side}` },
+      ],
+    });
+  const { page: merged, lost } = mergedPage(page(), made('early'), made('late'), room);
+  expect(merged.feelings).toEqual(['late1', 'late2', 'late3']);
+  expect(merged.answers?.map(({ promptId }) => promptId)).toEqual(['p', 'late']);
+  expect(merged.answers?.[0]!.items?.map(({ text }) => text)).toEqual(['late line 1', 'late line 2', 'late line 3']);
+  expect(lost).toEqual({
+    feelings: ['early1', 'early2', 'early3'],
+    answers: [
+      { promptId: 'p', promptText: 'Good?', items: [1, 2, 3].map((at) => ({ text: `early line ${at}` })) },
+      { promptId: 'early', text: 'only early' },
+    ],
+  });
+});
+
 describe('pages put together', () => {
   it('have the other’s words below their own, once', () => {
     const own = page({ mood: 3, text: 'Sun', answers: [{ promptId: 'a', text: 'Tide' }] });

@@ -156,6 +156,23 @@ it('sign-out is felt at once by a server that knew the session', async () => {
   await other.close();
 });
 
+it('a session that ended reads nothing, whatever cookies were sent beside its own before', async () => {
+  const person = await server.signUp();
+  const since = (cookie: string) => server.request('/api/changes?since=0', { headers: { ...person.own, cookie } });
+  const beside = [
+    person.cookie,
+    `${person.cookie}; other=1`,
+    `wimbel.session_token=junk; ${person.cookie}`,
+    `${person.cookie}; wimbel.session_token=junk`,
+    `a=b; wimbel.session_token=junk.1; ${person.cookie}; c=d`,
+  ];
+  const before: number[] = [];
+  for (const cookie of [...beside, ...beside]) before.push((await since(cookie)).status);
+  expect(before[0]).toBe(200);
+  await post('/sign-out', {}, person.own);
+  for (const cookie of beside) await untilStatus(() => since(cookie), 401, 500);
+});
+
 it('behind a proxy attempts are counted for the client that it names, and for no name that a client makes up', async () => {
   const few = await startTestServer({ signInAttempts: 2, proxies: ['10.0.0.0/8'] });
   const from = (connection: string, forwarded?: string) =>

@@ -8,8 +8,8 @@ import * as schema from '../../db/schema/account.ts';
 /** The header in which the server itself writes the address of the client; whatever a client sends in it is dropped. */
 export const CLIENT_ADDRESS_HEADER = 'x-wimbel-client-address';
 
-/** The cookie of a session among a request's cookies. */
-export const SESSION_COOKIE = /(?:^|;\s*)(?:__Secure-)?wimbel\.session_token=([^;]+)/;
+/** The cookies of sessions among a request's cookies. */
+export const SESSION_COOKIES = /(?<=^|;)\s*(?:__Secure-)?wimbel\.session_token=[^;]+/g;
 
 export type Auth = ReturnType<typeof createAuth>;
 

@@ -1,6 +1,6 @@
 import { LRUCache } from 'lru-cache';
 import type { Hearing } from '../../db/hearing.ts';
-import { SESSION_COOKIE, type Auth } from './auth.ts';
+import { SESSION_COOKIES, type Auth } from './auth.ts';
 
 export type Session = { id: string; userId: string; isSample: boolean };
 
@@ -8,50 +8,70 @@ export type Session = { id: string; userId: string; isSample: boolean };
 export type Sessions = {
   /** The session of a request's cookies; null where there is none. */
   find: (headers: Headers) => Promise<Session | null>;
+  /** Calls `end` once a session has ended, whichever server ended it; returns what stops that. */
+  onEnd: (sessionId: string, end: () => void) => () => void;
 };
 
 /** How long a session is known without looking, while this server hears of sessions that end. */
 const KNOWN_MS = 60_000;
 const MOST_KNOWN = 20_000;
 
+/** The cookies of a request that name a session, each once, in order: all that the session is looked up by. */
+const sessionCookies = (headers: Headers): string =>
+  [...new Set((headers.get('cookie') ?? '').match(SESSION_COOKIES)?.map((each) => each.trim()))].join('; ');
+
 /**
- * Looks sessions up, and remembers them for seconds. The database tells every server of a session that ends, so that it
- * is known as ended at once; while nothing can be heard, nothing is remembered.
+ * Looks sessions up, and caches them for seconds. The database tells every server of a session that ends, so that it is known
+ * as ended at once; while nothing can be heard, nothing is cached. A session is looked up by exactly what it is cached under,
+ * and may be cached under several texts: whatever stands beside its own cookie, all of them go with it.
  */
 export function createSessions(auth: Auth, hearing: Hearing): Sessions {
-  const cookieOf = new Map<string, string>();
+  const cookiesOf = new Map<string, Set<string>>();
+  const watchers = new Map<string, Set<() => void>>();
   const known = new LRUCache<string, Session>({
     max: MOST_KNOWN,
     ttl: KNOWN_MS,
-    dispose: (session) => cookieOf.delete(session.id),
+    dispose: ({ id }, cookies) => {
+      const own = cookiesOf.get(id);
+      own?.delete(cookies);
+      if (own?.size === 0) cookiesOf.delete(id);
+    },
   });
-  // Sessions looked up while another ended may be that one: they are not remembered.
+  // Sessions looked up while another ended may be that one: they are not cached.
   let ended = 0;
   hearing.on('session_ended', {
-    said(payload) {
+    said(sessionId) {
       ended++;
-      const cookie = cookieOf.get(payload);
-      if (cookie !== undefined) known.delete(cookie);
+      for (const cookies of [...(cookiesOf.get(sessionId) ?? [])]) known.delete(cookies);
+      for (const end of [...(watchers.get(sessionId) ?? [])]) end();
     },
     deaf: () => known.clear(),
   });
 
   return {
     async find(headers) {
-      const cookie = SESSION_COOKIE.exec(headers.get('cookie') ?? '')?.[1];
-      if (cookie === undefined) return null;
-      const found = known.get(cookie);
+      const cookies = sessionCookies(headers);
+      if (cookies === '') return null;
+      const found = known.get(cookies);
       if (found !== undefined) return found;
       const before = ended;
-      const asked = await auth.api.getSession({ headers });
+      const asked = await auth.api.getSession({ headers: new Headers({ cookie: cookies }) });
       if (asked === null) return null;
       const { session, user } = asked;
       const own = { id: session.id, userId: user.id, isSample: user.isAnonymous === true };
       if (hearing.isHearing() && ended === before) {
-        known.set(cookie, own);
-        cookieOf.set(session.id, cookie);
+        known.set(cookies, own);
+        cookiesOf.set(own.id, (cookiesOf.get(own.id) ?? new Set()).add(cookies));
       }
       return own;
+    },
+    onEnd(sessionId, end) {
+      const own = watchers.get(sessionId) ?? new Set();
+      watchers.set(sessionId, own.add(end));
+      return () => {
+        own.delete(end);
+        if (own.size === 0 && watchers.get(sessionId) === own) watchers.delete(sessionId);
+      };
     },
   };
 }

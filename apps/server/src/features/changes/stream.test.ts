@@ -56,6 +56,17 @@ it('tells the revision at once and whenever the record moves on, and nothing els
   await device.stop();
 });
 
+it('ends at once with the session, on every server', async () => {
+  const other = await server.another();
+  const person = await server.signUp();
+  const devices = [await listen(server.request, person.own), await listen(other.request, person.own)];
+  await until(() => devices.every(({ heard }) => heard.length === 1));
+  await server.request('/api/auth/sign-out', json({}, person.own));
+  // Far sooner than the next heartbeat, 20 seconds on.
+  await until(() => devices.every(({ isOver }) => isOver()));
+  await other.close();
+});
+
 it('says nothing where nothing was written, and nothing of other people', async () => {
   const [person, other] = [await server.signUp(), await server.signUp()];
   const change = quote('a');

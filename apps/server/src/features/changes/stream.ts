@@ -23,13 +23,14 @@ export type StreamDeps = { pool: Pool; news: News; sessions: Sessions; heartbeat
 
 /**
  * Server-sent events: the revision that a person's record is at, at once and whenever it moves on, and a line without
- * meaning every now and then. It ends with the session.
+ * meaning every now and then. It ends with the session, at once.
  */
 export async function revisionStream(
   c: Context<SignedInEnv>,
   { pool, news, sessions, heartbeatMs = HEARTBEAT_MS }: StreamDeps,
 ): Promise<Response> {
   const userId = c.get('userId');
+  const sessionId = c.get('session').id;
   if (news.count(userId) >= MOST_OF_ONE || news.count() >= MOST) throw new AppError('tooMany', undefined, 30);
   // Nothing of the request is held on to for as long as it lasts: a thousand may listen.
   const headers = new Headers({ cookie: c.req.header('cookie') ?? '' });
@@ -41,6 +42,7 @@ export async function revisionStream(
       news,
       heartbeatMs,
       revision: () => revisionOf(pool, userId),
+      onSessionEnd: (end) => sessions.onEnd(sessionId, end),
       isSignedIn: async () => (await sessions.find(headers))?.userId === userId,
     }),
   );
@@ -53,8 +55,15 @@ async function wordsTo(
     news,
     heartbeatMs,
     revision,
+    onSessionEnd,
     isSignedIn,
-  }: { news: News; heartbeatMs: number; revision: () => Promise<number>; isSignedIn: () => Promise<boolean> },
+  }: {
+    news: News;
+    heartbeatMs: number;
+    revision: () => Promise<number>;
+    onSessionEnd: (end: () => void) => () => void;
+    isSignedIn: () => Promise<boolean>;
+  },
 ): Promise<ReadableStream<Uint8Array>> {
   let told = -1;
   let to: ReadableStreamDefaultController<Uint8Array> | null = null;
@@ -82,7 +91,12 @@ async function wordsTo(
     say(bytes.encode(`data: ${at}\n\n`));
   };
   // Listened to before it is looked where the record is: nothing falls between the two.
-  const stop = news.hear(userId, { moved, end });
+  const stopHearing = news.hear(userId, { moved, end });
+  const stopWatching = onSessionEnd(end);
+  const stop = (): void => {
+    stopHearing();
+    stopWatching();
+  };
   try {
     const at = await revision();
     return new ReadableStream<Uint8Array>({
@@ -92,14 +106,19 @@ async function wordsTo(
         const first = Math.max(at, told);
         told = -1;
         moved(first);
-        timer = setInterval(() => {
-          say(NOTHING);
+        const look = (): void => {
           isSignedIn().then(
             (isStill) => {
               if (!isStill) end();
             },
             () => undefined,
           );
+        };
+        // The session may have ended between its look-up and the watch on it.
+        look();
+        timer = setInterval(() => {
+          say(NOTHING);
+          look();
         }, heartbeatMs);
       },
       cancel: over,
