@@ -1,9 +1,14 @@
 import {
   type Entry,
+  type Goal,
   type Habit,
+  type KeyResult,
+  type Milestone,
   type PlainDay,
   type Records,
   type Schedule,
+  type Season,
+  type Step,
   type Track,
   type Weekday,
   buildTrack,
@@ -94,10 +99,9 @@ function withoutPauses(
 
 /**
  * The planned days of a habit, an entry for each of its terms that still hold, and anew after each pause. Those of an
- * interval go by what was done, from today on.
+ * interval go by what was done, from today on. `own` are the entries of the habit.
  */
-function plannedOf(habit: Habit, entries: readonly Entry[], today: PlainDay): Shown[] {
-  const own = entries.filter(({ habitId }) => habitId === habit.id);
+function plannedOf(habit: Habit, own: readonly Entry[], today: PlainDay): Shown[] {
   const track = buildTrack(habit, own, today, 'monday');
   return habit.terms.flatMap((terms, index): Shown[] => {
     const repeats = repeatsOf(terms.schedule);
@@ -126,57 +130,124 @@ function plannedOf(habit: Habit, entries: readonly Entry[], today: PlainDay): Sh
   });
 }
 
+/** Days and entries that a calendar is kept to; without them it shows all there is. */
+export type CalendarBounds = { window: { first: PlainDay; last: PlainDay }; mostEntries: number };
+
+const NO_BOUNDS: CalendarBounds = { window: { first: -Infinity, last: Infinity }, mostEntries: Infinity };
+
+/** So many entries of one habit are made at once. */
+const AT_ONCE = 10;
+
+/** What a calendar shows, piece by piece: each takes little time to make. */
+function* shownOf(
+  { goals, keyResults, steps, milestones, seasons, habits, entries }: CalendarRecords,
+  kinds: ReadonlySet<CalendarKind>,
+  today: PlainDay,
+): Generator<Shown[]> {
+  const open = new Map(goals.filter(({ state }) => state === 'open').map((goal) => [goal.id, goal]));
+  if (kinds.has('due')) {
+    for (const { id, dueOn, title, why } of open.values()) {
+      if (dueOn !== undefined) yield [{ id: `goal-${id}`, first: dayOf(dueOn), title: `Due: ${title}`, about: why }];
+    }
+    for (const { id, goalId, title, dueOn } of keyResults) {
+      const about = open.get(goalId)?.title;
+      if (about !== undefined && dueOn !== undefined)
+        yield [{ id: `key-result-${id}`, first: dayOf(dueOn), title: `Due: ${title}`, about }];
+    }
+    for (const { id, goalId, title, dueOn, doneOn } of steps) {
+      const about = open.get(goalId)?.title;
+      if (about !== undefined && dueOn !== undefined && doneOn === undefined)
+        yield [{ id: `step-${id}`, first: dayOf(dueOn), title: `Due: ${title}`, about }];
+    }
+  }
+  if (kinds.has('milestones')) {
+    for (const { id, goalId, title, dueOn, reachedOn } of milestones) {
+      const about = open.get(goalId)?.title;
+      if (about !== undefined && dueOn !== undefined && reachedOn === undefined)
+        yield [{ id: `milestone-${id}`, first: dayOf(dueOn), title: `Milestone: ${title}`, about }];
+    }
+  }
+  if (kinds.has('habits')) {
+    const byHabit = new Map<string, Entry[]>();
+    for (const each of entries) {
+      const own = byHabit.get(each.habitId);
+      if (own === undefined) byHabit.set(each.habitId, [each]);
+      else own.push(each);
+    }
+    for (const habit of habits) {
+      const planned = plannedOf(habit, byHabit.get(habit.id) ?? [], today);
+      for (let at = 0; at < planned.length; at += AT_ONCE) yield planned.slice(at, at + AT_ONCE);
+    }
+  }
+  if (!kinds.has('seasons')) return;
+  for (const season of seasons) {
+    for (let index = 0; index < season.weeks; index++) {
+      const { first, last } = seasonWeekSpan(season, index);
+      const title = `${season.title}: week ${index + 1} of ${season.weeks}`;
+      if (last >= today) yield [{ id: `season-${season.id}-${index + 1}`, first, last, title }];
+    }
+  }
+}
+
+/** The records that a calendar is made of, and of these only what it shows. */
+export type CalendarRecords = {
+  goals: Pick<Goal, 'id' | 'title' | 'why' | 'dueOn' | 'state'>[];
+  keyResults: Pick<KeyResult, 'id' | 'goalId' | 'title' | 'dueOn'>[];
+  steps: Pick<Step, 'id' | 'goalId' | 'title' | 'dueOn' | 'doneOn'>[];
+  milestones: Pick<Milestone, 'id' | 'goalId' | 'title' | 'dueOn' | 'reachedOn'>[];
+  seasons: Pick<Season, 'id' | 'title' | 'startsOn' | 'weeks'>[];
+  habits: Habit[];
+  entries: Entry[];
+};
+
+const newCalendar = (): ICalCalendar => ical({ name: 'Wimbel', prodId: { company: 'Wimbel', product: 'Wimbel' } });
+const BEGINS = 'BEGIN:VEVENT';
+const ENDS = 'END:VCALENDAR';
+
+/**
+ * The parts of a calendar file, in order, joined they are the file: see {@link calendarFile}. Each part takes a few
+ * milliseconds at most, so that whoever makes a calendar for somebody else can turn to other work in between; parts may be
+ * empty. Of more entries than `mostEntries` the first that come up stay.
+ */
+export function* calendarParts(
+  records: CalendarRecords,
+  kinds: ReadonlySet<CalendarKind>,
+  today: PlainDay,
+  stamp: Date,
+  { window, mostEntries }: CalendarBounds = NO_BOUNDS,
+): Generator<string> {
+  const frame = newCalendar().toString();
+  yield frame.slice(0, frame.indexOf(ENDS));
+  let count = 0;
+  for (const some of shownOf(records, kinds, today)) {
+    const calendar = newCalendar();
+    for (const each of some) {
+      const isOver = each.repeats === undefined && (each.last ?? each.first) < window.first;
+      if (isOver || each.first > window.last || count >= mostEntries) continue;
+      count++;
+      show(calendar, each, stamp);
+    }
+    const file = calendar.length() === 0 ? '' : calendar.toString();
+    // Of whole days the last one is named as a day too.
+    yield file === ''
+      ? ''
+      : file.slice(file.indexOf(BEGINS), file.indexOf(ENDS)).replaceAll(/UNTIL=(\d{8})T000000Z/g, 'UNTIL=$1');
+    if (count >= mostEntries) break;
+  }
+  yield frame.slice(frame.indexOf(ENDS));
+}
+
 /**
  * A calendar file (iCalendar) of what somebody chose: days by which goals, key results and steps are due, milestones, the
  * weeks of seasons, and the days that habits are planned on. All are entries of whole days. What is closed, done or over is
  * left out, and so are habits that name no days. `stamp` is when it was written.
  */
-export function calendarFile(
-  { goals, keyResults, steps, milestones, seasons, habits, entries }: Records,
+export const calendarFile = (
+  records: CalendarRecords,
   kinds: ReadonlySet<CalendarKind>,
   today: PlainDay,
   stamp: Date,
-): string {
-  const calendar = ical({ name: 'Wimbel', prodId: { company: 'Wimbel', product: 'Wimbel' } });
-  const open = new Map(goals.filter(({ state }) => state === 'open').map((goal) => [goal.id, goal]));
-  const shown: Shown[] = [];
-  if (kinds.has('due')) {
-    for (const goal of open.values()) {
-      if (goal.dueOn !== undefined)
-        shown.push({ id: `goal-${goal.id}`, first: dayOf(goal.dueOn), title: `Due: ${goal.title}`, about: goal.why });
-    }
-    for (const { id, goalId, title, dueOn } of keyResults) {
-      const goal = open.get(goalId);
-      if (goal !== undefined && dueOn !== undefined)
-        shown.push({ id: `key-result-${id}`, first: dayOf(dueOn), title: `Due: ${title}`, about: goal.title });
-    }
-    for (const { id, goalId, title, dueOn, doneOn } of steps) {
-      const goal = open.get(goalId);
-      if (goal !== undefined && dueOn !== undefined && doneOn === undefined)
-        shown.push({ id: `step-${id}`, first: dayOf(dueOn), title: `Due: ${title}`, about: goal.title });
-    }
-  }
-  if (kinds.has('milestones')) {
-    for (const { id, goalId, title, dueOn, reachedOn } of milestones) {
-      const goal = open.get(goalId);
-      if (goal !== undefined && dueOn !== undefined && reachedOn === undefined)
-        shown.push({ id: `milestone-${id}`, first: dayOf(dueOn), title: `Milestone: ${title}`, about: goal.title });
-    }
-  }
-  if (kinds.has('seasons')) {
-    for (const season of seasons) {
-      for (let index = 0; index < season.weeks; index++) {
-        const { first, last } = seasonWeekSpan(season, index);
-        const title = `${season.title}: week ${index + 1} of ${season.weeks}`;
-        if (last >= today) shown.push({ id: `season-${season.id}-${index + 1}`, first, last, title });
-      }
-    }
-  }
-  if (kinds.has('habits')) for (const habit of habits) shown.push(...plannedOf(habit, entries, today));
-  for (const each of shown) show(calendar, each, stamp);
-  // Of whole days the last one is named as a day too.
-  return calendar.toString().replaceAll(/UNTIL=(\d{8})T000000Z/g, 'UNTIL=$1');
-}
+): string => [...calendarParts(records, kinds, today, stamp)].join('');
 
 /** Habits that a calendar cannot show, for they name no days: so often in a week or month. */
 export const withoutDays = ({ habits }: Records): Habit[] =>

@@ -12,7 +12,15 @@ export { type LineStep, stepsOfText } from './stepLines.ts';
 export { type LineHabit, habitOfLine } from './habitLine.ts';
 export { type TakeAlong, takeAlongMarkdown } from './takeAlong.ts';
 export { type Cell, type Table, TABLES, type TableKind, tableOf, csvOf } from './tables.ts';
-export { CALENDAR_KINDS, type CalendarKind, calendarFile, withoutDays } from './calendarFile.ts';
+export {
+  CALENDAR_KINDS,
+  type CalendarBounds,
+  type CalendarKind,
+  type CalendarRecords,
+  calendarFile,
+  calendarParts,
+  withoutDays,
+} from './calendarFile.ts';
 export { type MonthsSpan, type OnShare, workbookOf } from './workbook/workbook.ts';
 export {
   type Block,

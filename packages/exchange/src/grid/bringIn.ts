@@ -140,6 +140,23 @@ function firstMarksOf(reading: GridReading, isNoMissed: boolean, today: PlainDay
 const startOf = (mark: PlainDay, table: PlainDay): PlainDay =>
   Math.max(monthSpan(monthOfDay(mark)).first, Math.min(table, mark));
 
+/** Adds the months' targets of a reading to the habits that its names go to, in `changed` by id. */
+function addMonthTargets(reading: GridReading, habits: readonly (Habit | null)[], changed: Map<string, Habit>): void {
+  for (const [at, { targets: months }] of reading.names.entries()) {
+    const habit = habits[at];
+    if (!habit) continue;
+    for (const [month, value] of Object.entries(months)) {
+      const target = targetOf(habit, month, value);
+      if (target === null) continue;
+      const now = changed.get(habit.id) ?? habit;
+      changed.set(habit.id, {
+        ...now,
+        monthTargets: { ...now.monthTargets, [month]: { ...now.monthTargets?.[month], ...target } },
+      });
+    }
+  }
+}
+
 /**
  * What a reading brings, name by name as chosen. A new habit counts from its start by the table, and one that is there
  * begins no later. A day's note stays; its mark and amount are what the grid says, but a cell
@@ -198,19 +215,7 @@ export function broughtByGrid(
     told[at] = formatDay(start);
     withTargets.set(habit.id, habitBegunOn(now, start));
   }
-  for (const [at, { targets: months }] of reading.names.entries()) {
-    const habit = targets[at];
-    if (!habit) continue;
-    for (const [month, value] of Object.entries(months)) {
-      const target = targetOf(habit, month, value);
-      if (target === null) continue;
-      const now = withTargets.get(habit.id) ?? habit;
-      withTargets.set(habit.id, {
-        ...now,
-        monthTargets: { ...now.monthTargets, [month]: { ...now.monthTargets?.[month], ...target } },
-      });
-    }
-  }
+  addMonthTargets(reading, targets, withTargets);
   const entries = new Map<string, Entry>();
   const replaced = new Set<string>();
   const left = { unclear: reading.unclear.length, nowhere: 0, future: 0 };

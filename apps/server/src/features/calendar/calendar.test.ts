@@ -88,3 +88,72 @@ it('goes with the account, and asking too often is told when to come again', asy
   const late = answers.find(({ status }) => status === 429);
   expect(Number(late?.headers.get('retry-after'))).toBeGreaterThan(0);
 });
+
+describe('however much there is to show', () => {
+  // Calendars are counted by address: a server whose count begins anew.
+  beforeAll(async () => {
+    await server.close();
+    server = await startTestServer();
+  });
+
+  /** Counts what is asked of a table from here on. */
+  const countReads = (table: string): (() => number) => {
+    const { pool } = server;
+    const query = pool.query.bind(pool) as (...given: unknown[]) => unknown;
+    let count = 0;
+    pool.query = ((...given: unknown[]) => {
+      const text = typeof given[0] === 'string' ? given[0] : (given[0] as { text: string }).text;
+      if (text.includes(` from ${table}`)) count++;
+      return query(...given);
+    }) as never;
+    return () => {
+      pool.query = query as never;
+      return count;
+    };
+  };
+  const season = (index: number) =>
+    change('seasons', `s${index}`, {
+      id: `s${index}`,
+      title: `Season ${index}`,
+      startsOn: '2026-11-02',
+      weeks: 520,
+      goalIds: [],
+    });
+
+  it('so many entries of the next two years are shown, made once for all who ask and each revision', async () => {
+    const person = await somebody('Swim across the bay');
+    await person.apply(...Array.from({ length: 100 }, (_, at) => season(at)));
+    const { secret } = await ask(person, '', { shows: ['seasons'] });
+    const stop = countReads('seasons');
+    const answers = await Promise.all(Array.from({ length: 10 }, () => feed(secret)));
+    expect(stop()).toBe(1);
+    const texts = await Promise.all(answers.map((each) => each.text()));
+    expect(new Set(texts).size).toBe(1);
+    const starts = [...texts[0]!.matchAll(/DTSTART;VALUE=DATE:(\d+)/g)].map(([, day]) => day!);
+    expect(starts).toHaveLength(2000);
+    expect(starts.every((day) => day >= '20251123' && day <= '20281125')).toBe(true);
+
+    // Asked again with what it was told, it is told that nothing changed; after a change it is made anew.
+    const etag = answers[0]!.headers.get('etag')!;
+    const again = () => server.request(`/api/calendar/feed/${secret}.ics`, { headers: { 'if-none-match': etag } });
+    const stopAgain = countReads('seasons');
+    expect((await again()).status).toBe(304);
+    expect(stopAgain()).toBe(0);
+    await person.apply(season(0));
+    const changed = await again();
+    expect([changed.status, changed.headers.get('etag') === etag]).toEqual([200, false]);
+  });
+
+  it('what nobody waits for any more is not made', async () => {
+    const person = await somebody('Swim across the bay');
+    await person.apply(...Array.from({ length: 30 }, (_, at) => season(at)));
+    const { secret } = await ask(person, '', { shows: ['seasons'] });
+    const gone = new AbortController();
+    const asked = server.request(`/api/calendar/feed/${secret}.ics`, { signal: gone.signal });
+    gone.abort();
+    const status = (await asked).status;
+    expect(status).toBe(503);
+    // And whoever asks later gets it whole.
+    expect((await (await feed(secret)).text()).match(/BEGIN:VEVENT/g)).toHaveLength(2000);
+  });
+});

@@ -3,18 +3,11 @@ import type { AppEnv } from '../../appEnv.ts';
 import type { ClientAddress } from '../../clientAddress.ts';
 import { AppError } from '../../errors.ts';
 import { bodyAtMost } from '../../bodyAtMost.ts';
-import { countAgainst, ownLimit } from '../../limits.ts';
+import { countAgainst, ownLimit, sharedByProcesses } from '../../limits.ts';
 import { type SignedInEnv, requireUser } from '../account/session.ts';
 import type { Sessions } from '../account/sessions.ts';
-import {
-  type CalendarDeps,
-  addressOf,
-  calendarBehind,
-  chooseShown,
-  endAddress,
-  isShown,
-  makeAddress,
-} from './service.ts';
+import { createFeeds } from './feed.ts';
+import { type CalendarDeps, addressOf, chooseShown, endAddress, isShown, makeAddress } from './service.ts';
 
 const SMALL_BODY_BYTES = 4 * 1024;
 /** How often one place may ask for calendars, and one person may change their address, in a minute. */
@@ -27,15 +20,19 @@ const CHANGES_PER_MINUTE = 20;
  * nothing else.
  */
 export function calendarRoutes(deps: CalendarDeps, sessions: Sessions, clientAddress: ClientAddress) {
-  const feeds = ownLimit('calendar-feeds', FEEDS_PER_MINUTE, 60);
+  const feeds = sharedByProcesses('calendar-feeds', FEEDS_PER_MINUTE, 60);
   const changes = ownLimit('calendar-changes', CHANGES_PER_MINUTE, 60);
+  const made = createFeeds(deps);
   const feed = new Hono<AppEnv>().get('/:file', async (c) => {
     await countAgainst(feeds, clientAddress(c));
     const secret = /^([\w-]{43})\.ics$/.exec(c.req.param('file'))?.[1];
-    const file = secret === undefined ? null : await calendarBehind(deps, secret);
-    if (file === null) throw new AppError('notFound');
-    c.header('content-type', 'text/calendar; charset=utf-8');
-    return c.body(file);
+    const known = c.req.header('if-none-match');
+    const headers = { 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'private, no-cache' };
+    if (secret !== undefined && known !== undefined && known === (await made.etagBehind(secret)))
+      return c.body(null, 304, { ...headers, etag: known });
+    const calendar = secret === undefined ? null : await made.fileBehind(secret, c.req.raw.signal);
+    if (calendar === null) throw new AppError('notFound');
+    return c.body(calendar.file, 200, { ...headers, etag: calendar.etag });
   });
   const own = new Hono<SignedInEnv>()
     .use('*', requireUser(sessions), bodyAtMost(SMALL_BODY_BYTES))
