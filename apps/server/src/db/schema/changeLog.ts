@@ -1,4 +1,4 @@
-import { bigint, json, pgTable, primaryKey, text, uniqueIndex } from 'drizzle-orm/pg-core';
+import { bigint, integer, json, pgTable, primaryKey, text, uniqueIndex } from 'drizzle-orm/pg-core';
 import { user } from './account.ts';
 import { instant, owned } from './columns.ts';
 
@@ -27,6 +27,8 @@ export const changeLog = pgTable(
     changedAt: instant().notNull(),
     changeId: text().notNull(),
     record: json(),
+    /** The size of the record in bytes; answers and quotas go by it without reading the record. */
+    bytes: integer().notNull().default(0),
     /** Who wrote which part of the record last; null where all of it was written at once. */
     parts: json(),
   },

@@ -189,13 +189,15 @@ with meant as (
   update revisions r set revision = r.revision + free.moved from free where r.user_id = free.user_id
   returning r.user_id
 ), logged as (
-  insert into change_log (user_id, collection, key, revision, changed_at, change_id, record, parts)
-  select r."userId", r.collection, r.key, r.revision, r."changedAt", r."changeId", r.record, r.parts
+  insert into change_log (user_id, collection, key, revision, changed_at, change_id, record, bytes, parts)
+  select r."userId", r.collection, r.key, r.revision, r."changedAt", r."changeId", r.record,
+    coalesce(octet_length(r.record::text), 0), r.parts
   from turn join json_to_recordset($4::json) as r(
     "userId" text, collection text, key text, revision bigint, "changedAt" timestamptz, "changeId" text, record json, parts json)
     on r."userId" = turn.user_id
   on conflict (user_id, collection, key) do update set revision = excluded.revision,
-    changed_at = excluded.changed_at, change_id = excluded.change_id, record = excluded.record, parts = excluded.parts
+    changed_at = excluded.changed_at, change_id = excluded.change_id, record = excluded.record, bytes = excluded.bytes,
+    parts = excluded.parts
 ), ${writes.join(', ')}
 select user_id from turn`;
   statements.set(name, statement);
@@ -258,38 +260,62 @@ export async function writeAll(pool: Pool, writings: readonly Writing[]): Promis
   return new Set(written.map((each) => each.user_id));
 }
 
+/** How many rows one page holds at most; how many bytes of records, of which it holds one whatever its size. */
+const PAGE_ROWS = 2000;
+export const PAGE_BYTES = 256 * 1024;
+
 const SINCE = `
-select (select revision from revisions where user_id = $1) as at, l.* from (values (1)) as always(one)
+select (select revision from revisions where user_id = $1) as at, p.candidates::int as candidates,
+  l.collection, l.key, l.revision, l.changed_at::text as changed_at, l.change_id, l.record::text as record
+from (values (1)) as always(one)
 left join (
-  select collection, key, revision, changed_at::text as changed_at, change_id, record::text as record
-  from change_log where user_id = $1 and revision > $2 and revision <= $3 order by revision limit $4
-) l on true order by l.revision`;
+  select c.collection, c.key, count(*) over () as candidates, sum(c.bytes) over (order by c.revision) - c.bytes as before
+  from (
+    select collection, key, revision, bytes from change_log
+    where user_id = $1 and revision > $2 and revision <= $3 order by revision limit ${PAGE_ROWS}
+  ) c
+) p on p.before < $4
+left join change_log l on l.user_id = $1 and l.collection = p.collection and l.key = p.key
+order by l.revision`;
 
-type SinceRow = Omit<LogRow, 'record' | 'parts'> & { at: string | null; record: string | null };
+type SinceRow = Omit<LogRow, 'record' | 'parts'> & {
+  at: string | null;
+  candidates: number | null;
+  record: string | null;
+};
 
-/** Rows newer than a revision, up to another, each as the JSON that devices are sent; and the revision they are at. */
+/** A row as the JSON that devices are sent, with what tells which it is. */
+export type SentRow = { collection: Collection; key: string; revision: number; changeId: string; json: string };
+
+/** A row of the log as the JSON of a `ServerRow`; `record` is JSON already, and is not read. */
+export function rowJson(head: Omit<ServerRow, 'record'>, record: string | null): string {
+  return `${JSON.stringify(head).slice(0, -1)},"record":${record ?? 'null'}}`;
+}
+
+/**
+ * A page of rows newer than a revision, up to another, and the revision the records are at. A page ends after
+ * {@link PAGE_BYTES} of records; `isLast` says that no row is left. Records are sent as the text that the database has.
+ */
 export async function rowsBetween(
   pool: Pool,
   userId: string,
   since: number,
   until: number,
-  limit: number,
-): Promise<{ revision: number; rows: { revision: number; changeId: string; json: string }[] }> {
+): Promise<{ revision: number; rows: SentRow[]; isLast: boolean }> {
   const { rows } = await pool.query<SinceRow>({
     name: 'rows between',
     text: SINCE,
-    values: [userId, since, until, limit],
+    values: [userId, since, until, PAGE_BYTES],
   });
-  return {
-    revision: Number(rows[0]?.at ?? 0),
-    rows: rows.flatMap((row) => {
-      if (row.collection === null) return [];
-      const { collection, key, change_id: changeId } = row;
-      const head = { collection, key, revision: Number(row.revision), madeAt: isoOf(row.changed_at), changeId };
-      const json = `${JSON.stringify(head satisfies Omit<ServerRow, 'record'>).slice(0, -1)},"record":${row.record ?? 'null'}}`;
-      return [{ revision: head.revision, changeId, json }];
-    }),
-  };
+  const candidates = rows[0]?.candidates ?? 0;
+  const sent = rows.flatMap((row): SentRow[] => {
+    if (row.collection === null) return [];
+    const { collection, key, change_id: changeId } = row;
+    const head = { collection, key, revision: Number(row.revision), madeAt: isoOf(row.changed_at), changeId };
+    return [{ collection, key, changeId, revision: head.revision, json: rowJson(head, row.record) }];
+  });
+  const isLast = sent.length === candidates && candidates < PAGE_ROWS;
+  return { revision: Number(rows[0]?.at ?? 0), rows: sent, isLast };
 }
 
 /** Records of a person that name another by one of their fields, with their origins. */
@@ -317,6 +343,79 @@ export async function namedBy(
   return rows.flatMap(({ record, changed_at: changedAt, change_id: changeId }) =>
     record !== null && isNamed(by, record, key) ? [{ record, changedAt: isoOf(changedAt), changeId }] : [],
   );
+}
+
+/** The ways in which days and check-ins stop to fit what they are recorded under, as conditions on their tables. */
+const MISFITS = {
+  /** Days with a part of a variant that is gone; `values` are the ids of those. */
+  goneVariant: {
+    of: 'entries',
+    where: `t.habit_id = $2 and exists (
+      select from jsonb_array_elements(coalesce(t.parts, '[]'::jsonb)) part where part ->> 'variantId' = any($3::text[]))`,
+  },
+  /** Days with an amount, of a habit that is only checked off. */
+  amountOfCheck: {
+    of: 'entries',
+    where: `t.habit_id = $2 and $3::text[] is not null and (t.amount is not null or exists (
+      select from jsonb_array_elements(coalesce(t.parts, '[]'::jsonb)) part where part ? 'amount'))`,
+  },
+  /** Days that are done, of a habit that counts an amount. */
+  doneOfAmount: { of: 'entries', where: `t.habit_id = $2 and $3::text[] is not null and t.mark = 'done'` },
+  /** Check-ins of a key result of yes or no that are neither. */
+  valueOfYesNo: {
+    of: 'checkIns',
+    where: `t.key_result_id = $2 and $3::text[] is not null and t.value not in (0, 1)`,
+  },
+  /** Check-ins of a key result that is not fed by any. */
+  anyCheckIn: { of: 'checkIns', where: `t.key_result_id = $2 and $3::text[] is not null` },
+} as const satisfies Record<string, { of: Collection; where: string }>;
+
+export type Misfit = keyof typeof MISFITS;
+export const collectionOfMisfit = (misfit: Misfit): 'entries' | 'checkIns' => MISFITS[misfit].of;
+
+/** Records that no longer fit the one they are recorded under, `limit` of them at most, found by the database as one set. */
+export async function misfits(
+  pool: Pool,
+  userId: string,
+  misfit: Misfit,
+  key: string,
+  values: readonly string[],
+  limit: number,
+): Promise<AnyRecord[]> {
+  const { of, where } = MISFITS[misfit];
+  const { name } = factsOf(of);
+  const keyText = of === 'entries' ? `t."day"::text || ' ' || t."habit_id"` : 't.id';
+  const { rows } = await pool.query<{ record: AnyRecord }>(
+    `select l.record from (select t.* from "${name}" t where t.user_id = $1 and ${where} limit $4) t
+     join change_log l on l.user_id = $1 and l.collection = $5 and l.key = ${keyText}`,
+    [userId, key, values, limit, of],
+  );
+  return rows.map(({ record }) => record);
+}
+
+const ABOVE = {
+  steps: `select s.id, jsonb_build_array(s.parent_id) as names from steps s`,
+  milestones: `select s.id, coalesce(s."after", '[]'::jsonb) as names from milestones s`,
+} as const;
+
+/** The ids of all steps or milestones above some, `limit` at most, as the database has them. */
+export async function idsAbove(
+  pool: Pool,
+  userId: string,
+  of: keyof typeof ABOVE,
+  ids: readonly string[],
+  limit: number,
+): Promise<string[]> {
+  const { rows } = await pool.query<{ id: string }>(
+    `with recursive up as (
+       select each.id, each.names from (${ABOVE[of]} where s.user_id = $1 and s.id = any($2)) each
+       union
+       select each.id, each.names from up, jsonb_array_elements_text(up.names) named
+       join lateral (${ABOVE[of]} where s.user_id = $1 and s.id = named) each on true
+     ) select id from up limit $3`,
+    [userId, ids, limit],
+  );
+  return rows.map(({ id }) => id);
 }
 
 /** Records of a person by a column of theirs, such as the steps of a goal. */

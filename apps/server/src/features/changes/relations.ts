@@ -9,7 +9,7 @@ import {
   relationIssues,
 } from '@wimbel/contract';
 import type { Goal, Habit, KeyResult, Milestone, Step } from '@wimbel/core';
-import type { AnyRecord } from './queries.ts';
+import { type AnyRecord, type Misfit, collectionOfMisfit } from './queries.ts';
 import type { State } from './state.ts';
 
 /** How far up a chain of steps or milestones is looked for a circle. */
@@ -66,6 +66,7 @@ async function chainAbove(
   if (namesOf(record).join('\n') === namesOf(before).join('\n')) return [];
   const found = new Map<string, AnyRecord>();
   const waiting = namesOf(record);
+  await state.readAbove(collection, waiting, LONGEST_CHAIN);
   for (let at = 0; at < waiting.length && at < LONGEST_CHAIN; at++) {
     const id = waiting[at]!;
     if (id === '' || found.has(id)) continue;
@@ -81,7 +82,7 @@ async function chainAbove(
 const assumed = (of: Collection): never =>
   ({ goalId: undefined, startsOn: '0001-01-01', measure: { kind: 'amount' }, of }) as never;
 
-/** Records that hang on this one and could stop to fit, where what they depend on changed. */
+/** Records that hang on this one and stop to fit, some of them, where what they depend on changed. */
 async function dependentsToCheck(
   state: State,
   collection: Collection,
@@ -90,22 +91,30 @@ async function dependentsToCheck(
 ): Promise<[Collection, AnyRecord][]> {
   const named = async (by: NamedBy, key: string) =>
     (await state.namedBy(by, key)).map((each): [Collection, AnyRecord] => [by.in, each.record]);
-  const by = (of: Collection, field: string, key: string) => named({ in: of, field, holds: 'id' }, key);
+  const misfits = async (misfit: Misfit, key: string, values: readonly string[] = []) =>
+    (await state.misfits(misfit, key, values, LIMITS.issues)).map((each): [Collection, AnyRecord] => [
+      collectionOfMisfit(misfit),
+      each,
+    ]);
   if (collection === 'habits') {
     const [was, now] = [before as Habit, record as Habit];
-    const ids = (habit: Habit) => JSON.stringify((habit.variants ?? []).map((each) => each.id));
-    const isOtherKind = was.measure.kind !== now.measure.kind;
-    if (!isOtherKind && ids(was) === ids(now)) return [];
-    const counted = isOtherKind ? await named({ in: 'keyResults', field: 'measure', holds: 'habitId' }, now.id) : [];
+    const left = new Set((now.variants ?? []).map((each) => each.id));
+    const gone = (was.variants ?? []).map((each) => each.id).filter((id) => !left.has(id));
+    const withGone = gone.length === 0 ? [] : await misfits('goneVariant', now.id, gone);
+    if (was.measure.kind === now.measure.kind) return withGone;
+    const counted = await named({ in: 'keyResults', field: 'measure', holds: 'habitId' }, now.id);
     const feeding = counted.filter(([, each]) => (each as KeyResult).measure.kind === 'habitAmount');
-    return [...(await by('entries', 'habitId', now.id)), ...feeding];
+    const kind = now.measure.kind === 'check' ? 'amountOfCheck' : 'doneOfAmount';
+    return [...withGone, ...(await misfits(kind, now.id)), ...feeding];
   }
   if (collection === 'goals') {
     const [was, now] = [before as Goal, record as Goal];
-    return was.startsOn === now.startsOn && was.dueOn === now.dueOn ? [] : by('keyResults', 'goalId', now.id);
+    if (was.startsOn === now.startsOn && was.dueOn === now.dueOn) return [];
+    return named({ in: 'keyResults', field: 'goalId', holds: 'id' }, now.id);
   }
   if (collection !== 'keyResults') return [];
   const [was, now] = [before as KeyResult, record as KeyResult];
-  if (was.measure.kind === now.measure.kind && was.goalId === now.goalId) return [];
-  return by('checkIns', 'keyResultId', now.id);
+  const { kind } = now.measure;
+  if (was.measure.kind === kind || kind === 'number' || kind === 'money') return [];
+  return misfits(kind === 'yesNo' ? 'valueOfYesNo' : 'anyCheckIn', now.id);
 }

@@ -2,6 +2,7 @@ import { type Change, LIMITS, changesIssues, isRevision, sizeOfJson } from '@wim
 import { Hono } from 'hono';
 import { createMiddleware } from 'hono/factory';
 import { stream } from 'hono/streaming';
+import pLimit from 'p-limit';
 import { bodyAtMost } from '../../bodyAtMost.ts';
 import { AppError } from '../../errors.ts';
 import { countAgainst, createTurns, ownLimit } from '../../limits.ts';
@@ -14,6 +15,8 @@ import { createIntake } from './together.ts';
 /** How many requests of one person wait for their turn to write, and how many of them read at once. */
 const WAITING = 20;
 const READERS = 3;
+/** How many pages of long records, of all people together, are read at once after their first. */
+const LONG_READS = 2;
 /** The request, its list of changes and each change stand around a record. */
 const ENVELOPE_DEPTH = 3;
 
@@ -37,6 +40,7 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
   const takeIn = createIntake(deps);
   const writers = createTurns(1, WAITING);
   const readers = createTurns(READERS, WAITING);
+  const longReads = pLimit(LONG_READS);
   const counted = createMiddleware<SignedInEnv>(async (c, next) => {
     await countAgainst(limit, c.get('userId'));
     await next();
@@ -50,7 +54,8 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
       const issues = changesIssues(body);
       if (issues.length > 0) throw new AppError('invalid', issues);
       const { changes, since } = body as { changes: Change[]; since?: number };
-      return c.json(await writers.take(userId, () => takeIn({ userId, changes, since })));
+      const answer = await writers.take(userId, () => takeIn({ userId, changes, since }));
+      return c.body(answer, 200, { 'content-type': 'application/json' });
     })
     .get('/stream', (c) => revisionStream(c, { pool: deps.pool, news: deps.news, sessions }))
     .get('/', async (c) => {
@@ -67,7 +72,8 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
       return stream(c, async (answer) => {
         while (!piece.done && !answer.aborted) {
           await answer.write(piece.value.json);
-          piece = await readers.take(userId, () => pieces.next());
+          // Long records of all people take turns: meanwhile short requests find a connection and the processor free.
+          piece = await longReads(() => readers.take(userId, () => pieces.next()));
         }
       });
     });

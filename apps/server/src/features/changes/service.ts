@@ -2,12 +2,10 @@ import { setTimeout as pause } from 'node:timers/promises';
 import {
   type Change,
   type ChangeResult,
-  type ChangesAnswer,
   type Collection,
   type Issue,
   LIMITS,
   MOST_AHEAD_MS,
-  type ServerRow,
   isKey,
   referencesOf,
 } from '@wimbel/contract';
@@ -20,8 +18,6 @@ import type { News } from './news.ts';
 import * as queries from './queries.ts';
 import { type State, stateOf } from './state.ts';
 
-/** How many rows the answer to a request with changes carries at most; a fetch carries them in pieces of as many. */
-const PAGE = 2000;
 /** How often a batch is looked at anew where other servers write for the same person meanwhile. */
 const MOST_TRIES = 12;
 /** The pause before the next try, longer each time. */
@@ -41,8 +37,11 @@ type Batch = {
   /** Whether more was written than the changes themselves say. */
   wroteMore: boolean;
   /** What stands where changes came too late. */
-  winners: ServerRow[];
+  winners: queries.SentRow[];
 };
+
+/** A `ChangesAnswer` as JSON: records in it are text of the database, and are not read. */
+export type AnswerJson = string;
 
 /** Changes of one person, sent together. */
 export type Sent = { userId: string; changes: readonly Change[]; since: number | undefined };
@@ -52,20 +51,21 @@ export type Sent = { userId: string; changes: readonly Change[]; since: number |
  * than what is there is passed over, so that sending it twice is harmless. What goes in goes in with one statement, made
  * again where another server wrote meanwhile. Answers with what is newer than `since`, where that was given.
  */
-export async function applyChanges(deps: ChangesDeps, sent: Sent): Promise<ChangesAnswer> {
+export async function applyChanges(deps: ChangesDeps, sent: Sent): Promise<AnswerJson> {
   return answerTo(deps, sent, await applyAlone(deps, sent));
 }
 
-async function answerTo(deps: ChangesDeps, { userId, changes, since }: Sent, batch: Batch): Promise<ChangesAnswer> {
-  const news = await newsAfter(deps.pool, userId, batch, changes, since);
-  return { results: withFewIssues(batch.results), now: deps.clock.now().toISOString(), ...news };
+async function answerTo(deps: ChangesDeps, { userId, changes, since }: Sent, batch: Batch): Promise<AnswerJson> {
+  const { revision, more, rows } = await newsAfter(deps.pool, userId, batch, changes, since);
+  const head = { results: withFewIssues(batch.results), now: deps.clock.now().toISOString(), revision, more };
+  return `${JSON.stringify(head).slice(0, -1)},"rows":[${rows.join(',')}]}`;
 }
 
 /**
  * Takes in what several people sent, each their own, with one statement for all. What of it does not go in like this (a
  * constraint is broken, another server writes for the same person) is taken in by itself.
  */
-export async function applyTogether(deps: ChangesDeps, all: readonly Sent[]): Promise<Promise<ChangesAnswer>[]> {
+export async function applyTogether(deps: ChangesDeps, all: readonly Sent[]): Promise<Promise<AnswerJson>[]> {
   let batches: (Batch | null)[];
   try {
     batches = await tryTogether(deps, all, true);
@@ -97,8 +97,8 @@ async function tryTogether(deps: ChangesDeps, all: readonly Sent[], asksMemory: 
       const moved = state.moved();
       const accepted = results.filter((each) => each.status === 'accepted').length;
       if (recalled[index] !== null && accepted < changes.length) return null;
-      const winners = await winnersOf(state, changes, results);
-      const batch: Batch = { results, at, revision: at + moved, wroteMore: moved > accepted, winners };
+      const late = await winnersOf(state, changes, results);
+      const batch: Batch = { ...late, at, revision: at + moved, wroteMore: moved > accepted };
       return { batch, writing: { userId, at, moved, writes: state.writes(), empty: recalled[index]?.presumed ?? [] } };
     }),
   );
@@ -167,21 +167,31 @@ async function oneByOne(deps: ChangesDeps, { userId, changes }: Sent): Promise<B
 
 /**
  * What stands where changes came too late: a device that shows them shows this instead. It may have sent the very change
- * before, without having heard the answer.
+ * before, without having heard the answer. An answer carries so much of it at most: what became of the others that came too
+ * late is left out, the device keeps them and sends them again.
  */
 async function winnersOf(
   state: State,
   changes: readonly Change[],
   results: readonly ChangeResult[],
-): Promise<ServerRow[]> {
-  const winners = new Map<string, ServerRow>();
+): Promise<Pick<Batch, 'results' | 'winners'>> {
+  const winners = new Map<string, queries.SentRow>();
+  const told: ChangeResult[] = [];
+  let bytes = 0;
   for (const [index, { collection, key }] of changes.entries()) {
-    if (results[index]!.status !== 'superseded') continue;
-    const { changedAt: madeAt, ...held } = (await state.logged(collection, key))!;
-    const { revision, changeId, record } = held;
-    winners.set(queries.placeOf(collection, key), { collection, key, revision, madeAt, changeId, record });
+    const result = results[index]!;
+    const place = queries.placeOf(collection, key);
+    if (result.status === 'superseded' && !winners.has(place)) {
+      if (bytes >= queries.PAGE_BYTES) continue;
+      const { changedAt: madeAt, revision, changeId, record } = (await state.logged(collection, key))!;
+      const head = { collection, key, revision, madeAt, changeId };
+      const json = queries.rowJson(head, record === null ? null : JSON.stringify(record));
+      bytes += Buffer.byteLength(json);
+      winners.set(place, { collection, key, revision, changeId, json });
+    }
+    told.push(result);
   }
-  return [...winners.values()];
+  return { results: told, winners: [...winners.values()] };
 }
 
 /** What a check says; where it trips over a value that it was not made for, something else. */
@@ -230,24 +240,26 @@ async function newsAfter(
   { at, revision, wroteMore, results, winners }: Batch,
   changes: readonly Change[],
   since: number | undefined,
-): Promise<{ revision: number; more: boolean; rows: ServerRow[] }> {
-  if (since === undefined || (since >= at && !wroteMore)) return { revision, more: false, rows: winners };
-  const found = await queries.rowsBetween(pool, userId, since, revision, PAGE);
-  const isFull = found.rows.length === PAGE;
+): Promise<{ revision: number; more: boolean; rows: string[] }> {
+  const jsonOf = (rows: readonly queries.SentRow[]): string[] => rows.map(({ json }) => json);
+  if (since === undefined || (since >= at && !wroteMore)) return { revision, more: false, rows: jsonOf(winners) };
+  const page = await queries.rowsBetween(pool, userId, since, revision);
   const taken = new Set(results.flatMap((each) => (each.status === 'accepted' ? [each.id] : [])));
   const own = new Set(
     changes.flatMap(({ id, collection, key }) => (taken.has(id) ? [`${id} ${collection} ${key}`] : [])),
   );
-  const rows = found.rows
-    .map((each) => JSON.parse(each.json) as ServerRow)
-    .filter((each) => !own.has(`${each.changeId} ${each.collection} ${each.key}`));
+  const rows = page.rows.filter((each) => !own.has(`${each.changeId} ${each.collection} ${each.key}`));
   const sent = new Set(rows.map((each) => queries.placeOf(each.collection, each.key)));
   const others = winners.filter((each) => !sent.has(queries.placeOf(each.collection, each.key)));
-  return { revision: isFull ? found.rows.at(-1)!.revision : revision, more: isFull, rows: [...others, ...rows] };
+  return {
+    revision: page.isLast ? revision : page.rows.at(-1)!.revision,
+    more: !page.isLast,
+    rows: jsonOf([...others, ...rows]),
+  };
 }
 
 /**
- * What is newer than a revision as the JSON of a `ChangesSince`, in pieces, so that a long record is neither held nor
+ * What is newer than a revision as the JSON of a `ChangesSince`, page by page, so that a long record is neither held nor
  * waited for as a whole.
  */
 export async function* changesSince(
@@ -255,15 +267,17 @@ export async function* changesSince(
   userId: string,
   since: number,
 ): AsyncGenerator<{ json: string; isLast: boolean }> {
-  let page = await queries.rowsBetween(pool, userId, since, Number.MAX_SAFE_INTEGER, PAGE);
+  let page = await queries.rowsBetween(pool, userId, since, Number.MAX_SAFE_INTEGER);
   // What is written while this goes on has a later revision, and comes with the next fetch.
   const { revision } = page;
   let before = `{"revision":${revision},"more":false,"rows":[`;
   for (;;) {
-    const isLast = page.rows.length < PAGE;
-    yield { json: `${before}${page.rows.map((each) => each.json).join(',')}${isLast ? ']}' : ''}`, isLast };
-    if (isLast) return;
-    page = await queries.rowsBetween(pool, userId, page.rows.at(-1)!.revision, revision, PAGE);
+    yield {
+      json: `${before}${page.rows.map((each) => each.json).join(',')}${page.isLast ? ']}' : ''}`,
+      isLast: page.isLast,
+    };
+    if (page.isLast) return;
+    page = await queries.rowsBetween(pool, userId, page.rows.at(-1)!.revision, revision);
     before = page.rows.length > 0 ? ',' : '';
   }
 }

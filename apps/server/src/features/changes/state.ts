@@ -1,13 +1,18 @@
 import { type Collection, type NamedBy, type RecordOf, isNamed, keyOf } from '@wimbel/contract';
+import type { CheckIn, Entry } from '@wimbel/core';
 import type { Pool } from 'pg';
 import {
   type AnyRecord,
   type Logged,
+  type Misfit,
   type Origin,
   type PartOrigins,
   type Place,
   type Reading,
   type Write,
+  collectionOfMisfit,
+  idsAbove,
+  misfits,
   namedBy,
   placeOf,
   readLogged,
@@ -27,6 +32,10 @@ export type State = {
   record: <C extends Collection>(collection: C, key: string) => Promise<RecordOf<C> | null>;
   /** Records that name another, with who wrote them. */
   namedBy: (by: NamedBy, key: string) => Promise<(Origin & { record: AnyRecord })[]>;
+  /** Some of the records that no longer fit the one they are recorded under, after the changes so far. */
+  misfits: (misfit: Misfit, key: string, values: readonly string[], limit: number) => Promise<AnyRecord[]>;
+  /** Reads what stands above some steps or milestones, all at once, so that going up needs no further reading. */
+  readAbove: (collection: 'steps' | 'milestones', ids: readonly string[], limit: number) => Promise<void>;
   /** Takes a record in, or its removal (null); returns the revision it will have. */
   put: (
     collection: Collection,
@@ -37,6 +46,9 @@ export type State = {
     parts?: PartOrigins,
   ) => number;
 };
+
+const isUnder = (of: 'entries' | 'checkIns', record: AnyRecord, key: string): boolean =>
+  (of === 'entries' ? (record as Entry).habitId : (record as CheckIn).keyResultId) === key;
 
 /** The state of a person's records at a revision, of which some places were read ahead. */
 export function stateOf(
@@ -76,6 +88,24 @@ export function stateOf(
         collection === by.in && record !== null && isNamed(by, record, key) ? [{ record, changedAt, changeId }] : [],
       );
       return [...untouched, ...own];
+    },
+    async misfits(misfit, key, values, limit) {
+      const of = collectionOfMisfit(misfit);
+      const changed = [...written.values()].filter(({ collection }) => collection === of);
+      const stored = await misfits(pool, userId, misfit, key, values, limit + changed.length);
+      const untouched = stored.filter((record) => !written.has(placeOf(of, keyOf(of, record as never))));
+      const own = changed.flatMap(({ record }) => (record === null ? [] : [record]));
+      return [...untouched.slice(0, limit), ...own.filter((record) => isUnder(of, record, key))];
+    },
+    async readAbove(collection, ids, limit) {
+      const above = await idsAbove(pool, userId, collection, ids, limit);
+      const places = above
+        .map((key) => ({ collection, key }))
+        .filter(({ key }) => !fetched.has(placeOf(collection, key)));
+      if (places.length === 0) return;
+      const [reading] = await readLogged(pool, [{ userId, places }]);
+      for (const each of places) fetched.add(placeOf(each.collection, each.key));
+      for (const [place, each] of reading!.logged) known.set(place, each);
     },
     put(collection, key, record, origin, parts = null) {
       const revision = at + ++moved;

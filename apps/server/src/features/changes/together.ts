@@ -1,19 +1,27 @@
-import type { ChangesAnswer } from '@wimbel/contract';
-import { type ChangesDeps, type Sent, applyChanges, applyTogether } from './service.ts';
+import pLimit from 'p-limit';
+import { type AnswerJson, type ChangesDeps, type Sent, applyChanges, applyTogether } from './service.ts';
 
 /** From so many changes on a request is taken in by itself, so that no one waits for it. */
 const FEW = 20;
+/** How many requests are taken in by themselves at once; they leave connections to the short ones. */
+const ALONE_AT_ONCE = 3;
+
+/** Whether deciding a request takes one reading, whatever the record: days are marked, and nothing hangs on a day. */
+const isShort = ({ changes }: Sent): boolean =>
+  changes.length <= FEW && changes.every(({ collection, record }) => collection === 'entries' && record !== null);
 /** How many people's requests are taken in with one statement. */
 const MOST_TOGETHER = 32;
 
 /**
  * Takes in what people send. While one statement is under way the next requests gather, and go in together with the next:
- * the more people there are at once, the less each costs. A person's own requests must come one after the other.
+ * the more people there are at once, the less each costs. Longer requests are decided and written by themselves, a few at
+ * once. A person's own requests must come one after the other.
  */
-export function createIntake(deps: ChangesDeps): (sent: Sent) => Promise<ChangesAnswer> {
-  type Waiting = { sent: Sent; done: (answer: Promise<ChangesAnswer>) => void };
+export function createIntake(deps: ChangesDeps): (sent: Sent) => Promise<AnswerJson> {
+  type Waiting = { sent: Sent; done: (answer: Promise<AnswerJson>) => void };
   const waiting: Waiting[] = [];
   let isRunning = false;
+  const alone = pLimit(ALONE_AT_ONCE);
 
   async function run(): Promise<void> {
     isRunning = true;
@@ -21,14 +29,14 @@ export function createIntake(deps: ChangesDeps): (sent: Sent) => Promise<Changes
       const answers = await applyTogether(
         deps,
         some.map((each) => each.sent),
-      ).catch((error: unknown) => some.map(() => Promise.reject<ChangesAnswer>(error)));
+      ).catch((error: unknown) => some.map(() => Promise.reject<AnswerJson>(error)));
       for (const [index, { done }] of some.entries()) done(answers[index]!);
     }
     isRunning = false;
   }
 
   return (sent) => {
-    if (sent.changes.length > FEW) return applyChanges(deps, sent);
+    if (!isShort(sent)) return alone(() => applyChanges(deps, sent));
     return new Promise((resolve) => {
       waiting.push({ sent, done: resolve });
       if (!isRunning) void run();
