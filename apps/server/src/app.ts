@@ -9,10 +9,12 @@ import type { Database } from './db/connection.ts';
 import { AppError, isDatabaseAway, traceOf } from './errors.ts';
 import type { Auth } from './features/account/auth.ts';
 import { accountRoutes } from './features/account/routes.ts';
+import { requireUser } from './features/account/session.ts';
 import type { Sessions } from './features/account/sessions.ts';
 import { calendarRoutes } from './features/calendar/routes.ts';
 import { createMemory } from './features/changes/memory.ts';
 import type { News } from './features/changes/news.ts';
+import { createQuotas } from './features/changes/quotas.ts';
 import { changesRoutes } from './features/changes/routes.ts';
 import { healthRoutes } from './features/health/routes.ts';
 import { sampleRoutes } from './features/sample/routes.ts';
@@ -89,10 +91,14 @@ export function createApp(deps: AppDeps) {
     app.use(path, counted);
 
   app.on('GET', '/api/changes', compress());
+  const quotas = createQuotas(pool);
   app.route('/api/health', healthRoutes(pool));
   app.route(
     '/api/changes',
-    changesRoutes({ pool, clock, memory: createMemory(), news: deps.news }, sessions, limits.requestsPerMinute),
+    changesRoutes({ pool, clock, memory: createMemory(), news: deps.news, quotas }, sessions, limits.requestsPerMinute),
+  );
+  app.get('/api/usage', requireUser(sessions), counted, async (c) =>
+    c.json(await quotas.usageOf({ userId: c.get('userId'), isSample: c.get('session').isSample })),
   );
   app.route('/api/calendar', calendarRoutes({ pool, clock }, sessions, addressOf));
   app.use('/api/sample/*', bodyAtMost(SMALL_BODY_BYTES));

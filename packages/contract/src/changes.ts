@@ -88,12 +88,13 @@ export const isRevision = (value: unknown): value is number => Number.isSafeInte
 
 /**
  * What became of a change: taken in, passed over because something later is already there (or this very change), or
- * refused for the issues named. A refusal of code `ahead` is a change made by a clock that runs ahead of the server's.
+ * refused for the issues named. A refusal of code `ahead` is a change made by a clock that runs ahead of the server's,
+ * one of code `full` would add to an account that has no room left.
  */
 export type ChangeResult =
   | { id: string; status: 'accepted'; revision: number }
   | { id: string; status: 'superseded' }
-  | { id: string; status: 'refused'; code?: 'ahead'; issues: Issue[] };
+  | { id: string; status: 'refused'; code?: 'ahead' | 'full'; issues: Issue[] };
 
 /** How far ahead of the server's clock the instant of a change may lie. */
 export const MOST_AHEAD_MS = 24 * 60 * 60 * 1000;

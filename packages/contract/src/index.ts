@@ -21,6 +21,7 @@ export {
   keyOf,
   isKey,
 } from './keys.ts';
+export { QUOTA, SAMPLE_QUOTA, type Usage, type UsageAnswer, fullestOf, withAdded } from './quotas.ts';
 export { type Issue, isInstant } from './plain.ts';
 export { isLink, linkTarget } from './links.ts';
 export { ERROR_STATUS, type ErrorCode, type ErrorBody } from './errors.ts';

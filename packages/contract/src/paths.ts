@@ -9,6 +9,8 @@ export const PATHS = {
   ready: '/api/health/ready',
   auth: '/api/auth',
   changes: '/api/changes',
+  /** How much room an account takes, and how much it may take. */
+  usage: '/api/usage',
   /** Tells at once when there is something newer. */
   stream: '/api/changes/stream',
   sample: '/api/sample',

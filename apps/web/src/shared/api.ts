@@ -7,6 +7,7 @@ import {
   type ErrorCode,
   type Issue,
   PATHS,
+  type UsageAnswer,
 } from '@wimbel/contract';
 import { deviceNow, learnServerTime } from './clock.ts';
 
@@ -104,6 +105,7 @@ export const api = {
     post<ChangesAnswer>(PATHS.changes, { changes, since }, accountId),
   changesSince: (accountId: string, revision: number) =>
     send<ChangesSince>(`${PATHS.changes}?since=${revision}`, { accountId }),
+  usage: (accountId: string) => send<UsageAnswer>(PATHS.usage, { accountId }),
   changePassword: (accountId: string, currentPassword: string, newPassword: string) =>
     post<unknown>(`${PATHS.auth}/change-password`, { currentPassword, newPassword }, accountId),
   sessions: async (): Promise<OpenSession[]> => {

@@ -1,4 +1,5 @@
-import type { Change } from '@wimbel/contract';
+import { type Change, type Collection, type Usage, type UsageAnswer, fullestOf, withAdded } from '@wimbel/contract';
+import { api } from '../shared/api.ts';
 import { bringingIn } from '../store/outboxSlice.ts';
 import type { Store } from '../store/store.ts';
 import type { Recording } from './RecordsProvider.tsx';
@@ -50,6 +51,7 @@ export function bringMany(
   count: number,
   onShare: (share: number) => void,
   signal: AbortSignal,
+  usageOf: (accountId: string) => Promise<UsageAnswer> = api.usage,
 ): Promise<(() => void) | null> {
   const bringing = openBringing(accountId);
   let done = 0;
@@ -76,7 +78,22 @@ export function bringMany(
   };
   return alone(accountId, async () => {
     if (!(await canLay(bringing))) return takeIn(taking, counting(whole(parts)));
-    await bringing.lay(counting(whole(parts)));
+    let added = NOTHING_USED;
+    const measuring = async function* (from: Parts): AsyncGenerator<readonly Change[]> {
+      for await (const part of from) {
+        added = withAdded(
+          added,
+          JSON.stringify(part).length,
+          part.map(({ collection }) => collection),
+        );
+        yield part;
+      }
+    };
+    await bringing.lay(measuring(counting(whole(parts))));
+    if (!(await hasRoom(() => usageOf(accountId), added))) {
+      await bringing.clear().catch(() => undefined);
+      throw new NoRoom();
+    }
     try {
       return await takeIn(taking, counting(bringing.left()));
     } catch (error) {
@@ -85,6 +102,25 @@ export function bringMany(
       throw error;
     }
   });
+}
+
+const NOTHING_USED: Usage = { bytes: 0, records: {} };
+
+/** An import holds more than the account has room for. */
+export class NoRoom extends Error {}
+
+/**
+ * Whether an account has room for what an import adds: it is asked before the import begins, so that none ends halfway. Where
+ * the server cannot be asked, it decides later.
+ */
+async function hasRoom(ask: () => Promise<UsageAnswer>, added: Usage): Promise<boolean> {
+  const answer = await ask().catch(() => null);
+  if (answer === null) return true;
+  const { usage, quota } = answer;
+  const records = { ...usage.records };
+  for (const [collection, count] of Object.entries(added.records) as [Collection, number][])
+    records[collection] = (records[collection] ?? 0) + count;
+  return fullestOf({ bytes: usage.bytes + added.bytes, records }, quota).ratio <= 1;
 }
 
 /** Whether anything can be kept on this device; where it can't, what is brought in is taken in as it comes. */

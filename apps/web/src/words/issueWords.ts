@@ -141,6 +141,7 @@ const REASONS: readonly (readonly [RegExp, string])[] = [
   [/not a number|not a whole number|not finite/, 'is not a number that fits'],
   [/twice|same as|is there already|repeats/, 'is there twice'],
   [/currency/, 'is not a currency in three letters, such as EUR'],
+  [/has no room/, 'does not fit any more: the account is full'],
   [/not a link/, 'is not a web or e-mail address'],
   [/as its id/, 'is a word that cannot be used there'],
   [/does not ascend/, 'is not in rising order'],

@@ -109,7 +109,13 @@ it('what hangs on a record is asked of the database as one set, however much the
   const stop = countRows();
   const renamed = await person.apply(habitChange('h', { variants: [{ id: 'a', name: 'Long' }] }));
   const gone = await person.apply(habitChange('h', { variants: [{ id: 'b', name: 'Scales' }] }));
-  const counted = await person.apply(habitChange('h', { variants, measure: { kind: 'amount', unit: 'min', step: 5 } }));
+  const counted = await person.apply(
+    habitChange('h', {
+      variants,
+      measure: { kind: 'amount', unit: 'min', step: 5 },
+      terms: [{ from: '2024-11-01', schedule: { kind: 'daily' }, atLeast: 5 }],
+    }),
+  );
   expect(stop()).toBeLessThan(60);
   expect(renamed.results[0]!.status).toBe('accepted');
   for (const { results } of [gone, counted]) {

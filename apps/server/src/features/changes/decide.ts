@@ -18,11 +18,21 @@ import type { State } from './state.ts';
 /** How long checks may go on before the server turns to other requests. */
 const SLICE_MS = 8;
 
-/** What becomes of changes, in order, each seeing what those before it did; none may be of an instant after `latestMs`. */
-export async function decideAll(state: State, changes: readonly Change[], latestMs: number): Promise<ChangeResult[]> {
+/** What becomes of changes, in order, each seeing what those before it did; none may be of an instant after `latestMs`. To an
+ * account that is full (`isFull`) nothing is added; removals go in. */
+export async function decideAll(
+  state: State,
+  changes: readonly Change[],
+  latestMs: number,
+  isFull: boolean,
+): Promise<ChangeResult[]> {
   const results: ChangeResult[] = [];
   let since = performance.now();
   for (const change of changes) {
+    if (isFull && change.record !== null) {
+      results.push({ ...refusal(change.id, '', 'has no room: the account is full'), code: 'full' });
+      continue;
+    }
     results.push(await decide(state, change, latestMs).catch((error: unknown) => unreadable(change, error)));
     if (performance.now() - since > SLICE_MS) {
       await otherWork();

@@ -38,6 +38,7 @@ function parsed(text: string): unknown {
 export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPerMinute: number) {
   const limit = ownLimit('changes', requestsPerMinute, 60);
   const takeIn = createIntake(deps);
+  const { quotas } = deps;
   const writers = createTurns(1, WAITING);
   const readers = createTurns(READERS, WAITING);
   const longReads = pLimit(LONG_READS);
@@ -50,11 +51,16 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
     .use('/stream', requireUser(sessions), counted)
     .post('/', bodyAtMost(LIMITS.bodyBytes), async (c) => {
       const userId = c.get('userId');
-      const body = parsed(await c.req.text());
+      const text = await c.req.text();
+      const body = parsed(text);
       const issues = changesIssues(body);
       if (issues.length > 0) throw new AppError('invalid', issues);
+      const person = { userId, isSample: c.get('session').isSample };
       const { changes, since } = body as { changes: Change[]; since?: number };
-      const answer = await writers.take(userId, () => takeIn({ userId, changes, since }));
+      const answer = await writers.take(userId, async () =>
+        takeIn({ userId, changes, since, isFull: await quotas.isFull(person) }),
+      );
+      quotas.sent(person, text.length, changes);
       return c.body(answer, 200, { 'content-type': 'application/json' });
     })
     .get('/stream', (c) => revisionStream(c, { pool: deps.pool, news: deps.news, sessions }))

@@ -15,6 +15,7 @@ import { AppError, codeOf } from '../../errors.ts';
 import { decideAll, refusal } from './decide.ts';
 import type { Memory } from './memory.ts';
 import type { News } from './news.ts';
+import type { Quotas } from './quotas.ts';
 import * as queries from './queries.ts';
 import { type State, stateOf } from './state.ts';
 
@@ -24,7 +25,7 @@ const MOST_TRIES = 12;
 const RETRY_MS = 15;
 
 /** What the changes of a person are taken in with. */
-export type ChangesDeps = { pool: Pool; clock: Clock; memory: Memory; news: News };
+export type ChangesDeps = { pool: Pool; clock: Clock; memory: Memory; news: News; quotas: Quotas };
 
 /** Whether PostgreSQL refused values (class 22) or a constraint (class 23). */
 const isRefusedByDatabase = (error: unknown): boolean => /^2[23]/.test(codeOf(error) ?? '');
@@ -44,7 +45,13 @@ type Batch = {
 export type AnswerJson = string;
 
 /** Changes of one person, sent together. */
-export type Sent = { userId: string; changes: readonly Change[]; since: number | undefined };
+export type Sent = {
+  userId: string;
+  changes: readonly Change[];
+  since: number | undefined;
+  /** Whether the account has no room left. */
+  isFull: boolean;
+};
 
 /**
  * Takes in changes in order. A change that does not hold is refused by itself and the others go in; one that is not later
@@ -89,11 +96,11 @@ async function tryTogether(deps: ChangesDeps, all: readonly Sent[], asksMemory: 
   const readings = await readingsOf(deps, wanted, recalled);
   const latestMs = clock.now().getTime() + MOST_AHEAD_MS;
   const decided = await Promise.all(
-    all.map(async ({ userId, changes }, index) => {
+    all.map(async ({ userId, changes, isFull }, index) => {
       const { revision: at, logged } = readings[index]!;
       if (at === null) return null;
       const state = stateOf(pool, userId, at, wanted[index]!.places, logged);
-      const results = await decideAll(state, changes, latestMs);
+      const results = await decideAll(state, changes, latestMs, isFull);
       const moved = state.moved();
       const accepted = results.filter((each) => each.status === 'accepted').length;
       if (recalled[index] !== null && accepted < changes.length) return null;
@@ -153,9 +160,10 @@ async function refusedByDatabase({ pool }: ChangesDeps, error: unknown, { userId
 }
 
 /** One of the changes broke a constraint that no check foresaw: taken in by itself, each, it alone is refused. */
-async function oneByOne(deps: ChangesDeps, { userId, changes }: Sent): Promise<Batch> {
+async function oneByOne(deps: ChangesDeps, { userId, changes, isFull }: Sent): Promise<Batch> {
   const batches: Batch[] = [];
-  for (const change of changes) batches.push(await applyAlone(deps, { userId, changes: [change], since: undefined }));
+  for (const change of changes)
+    batches.push(await applyAlone(deps, { userId, changes: [change], since: undefined, isFull }));
   return {
     results: batches.flatMap((each) => each.results),
     at: batches[0]!.at,

@@ -1,10 +1,12 @@
-import type { Collection } from '@wimbel/contract';
+import type { Collection, UsageAnswer } from '@wimbel/contract';
 import { useRouter } from 'expo-router';
-import { createElement, useRef, useState } from 'react';
+import { createElement, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
+import { api } from '../../shared/api.ts';
 import { deviceNow } from '../../shared/clock.ts';
 import { counted, percent } from '../../shared/format.ts';
 import { PATHS } from '../../shared/paths.ts';
+import { useAppSelector } from '../../store/store.ts';
 import type { Way } from '../../store/broughtIn.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -16,6 +18,7 @@ import type { OpenedFile, Plan } from './bringIn/fileReader.ts';
 import { readingFault } from './bringIn/bringInWords.ts';
 import { useFilePlans, useFileReader } from './bringIn/useFileReader.ts';
 import { useTakenName } from '../../parts/useTakenName.ts';
+import { roomWords } from '../../words/room.ts';
 import { useTaking } from './takeOut/useTaking.ts';
 
 /** Kinds of records as a person would call them. */
@@ -95,6 +98,7 @@ export function DataCard() {
         <Button onPress={() => picker.current?.click()}>Bring data in</Button>
         <Button onPress={() => router.push(PATHS.bringIn)}>Bring in a table</Button>
       </View>
+      <Room />
       {createElement('input', {
         ref: picker,
         type: 'file',
@@ -116,6 +120,35 @@ export function DataCard() {
         <BringInSheet name={read.name} kinds={read.file.kinds} reader={reader} onClose={() => setRead(null)} />
       )}
     </SectionCard>
+  );
+}
+
+/** How much room the account takes, asked of the server each time the page is opened. */
+function Room() {
+  const accountId = useAppSelector((state) => state.account.account?.id);
+  const [answer, setAnswer] = useState<UsageAnswer | null>(null);
+  useEffect(() => {
+    if (accountId === undefined) return;
+    let isGone = false;
+    api.usage(accountId).then(
+      (next) => {
+        if (!isGone) setAnswer(next);
+      },
+      // Without the server nothing is known of it, and nothing is said.
+      () => undefined,
+    );
+    return () => {
+      isGone = true;
+    };
+  }, [accountId]);
+  if (answer === null) return null;
+  const { text, isNearlyFull } = roomWords(answer);
+  return (
+    <View role={isNearlyFull ? 'alert' : 'note'}>
+      <Words type="quiet" tone={isNearlyFull ? 'madder' : 'quiet'}>
+        {text}
+      </Words>
+    </View>
   );
 }
 

@@ -32,7 +32,7 @@ import { Words } from '../../../ui/Words.tsx';
 import { KeptTable } from './KeptTable.tsx';
 import { NamesCard } from './NamesCard.tsx';
 import { QuestionsCard } from './QuestionsCard.tsx';
-import { comingWords, foundWords, leftWords, readingFault } from './bringInWords.ts';
+import { comingWords, foundWords, importFault, leftWords, readingFault } from './bringInWords.ts';
 import type { Coming, GridSize, Understood } from './reader.ts';
 import type { useReader } from './useReader.ts';
 
@@ -139,11 +139,9 @@ function useBringing({ reader, onDone }: Props) {
       if (isShown.current)
         onDone(`${PATHS.log}${coming.lastDay === null ? '' : `?month=${coming.lastDay.slice(0, 7)}`}`);
       toast({ text: comingWords(coming, habitCount), onUndo: undo });
-    } catch {
+    } catch (error) {
       setShare(null);
-      toast({
-        text: `${control.signal.aborted ? 'Stopped.' : 'That could not be brought in.'} Nothing was kept of it.`,
-      });
+      toast({ text: importFault(error, control.signal.aborted) });
     } finally {
       release();
     }

@@ -1,3 +1,4 @@
+import { NoRoom } from '../../../sync/bringMany.ts';
 import { type Habit, dayOf } from '@wimbel/core';
 import { GRID_LIMITS, type GridFault, type NameChoice, type ReadName } from '@wimbel/exchange';
 import { number } from '../../../shared/amounts.ts';
@@ -79,3 +80,11 @@ export function leftWords({ left, replaced }: Coming): string[] {
     ...(replaced > 0 ? [`${counted(replaced, 'day')} take the place of what you recorded.`] : []),
   ];
 }
+
+/** Why an import was not kept, in words. */
+export function importFault(error: unknown, isStopped: boolean): string {
+  if (error instanceof NoRoom) return `There is not enough room in your account for it. ${NOTHING_KEPT}`;
+  return `${isStopped ? 'Stopped.' : 'That could not be brought in.'} ${NOTHING_KEPT}`;
+}
+
+const NOTHING_KEPT = 'Nothing was kept of it.';

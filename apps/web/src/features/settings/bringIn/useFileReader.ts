@@ -9,7 +9,7 @@ import { allWaiting } from '../../../store/waiting.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { bringMany } from '../../../sync/bringMany.ts';
 import { handOver } from '../takeOut/takeOut.ts';
-import { readingFault } from './bringInWords.ts';
+import { importFault, readingFault } from './bringInWords.ts';
 import type { FileReader, OpenedFile, Plan } from './fileReader.ts';
 import { createWorkerReader } from './workerReader.ts';
 
@@ -75,8 +75,8 @@ export function useFilePlans({ ask, hold }: ReturnType<typeof useFileReader>) {
       const undo = await bringMany(accountId ?? '', { recording, store }, parts(), count, setShare, control.signal);
       if (undo === null) setFault('Another tab is bringing something in. Try again once it is done.');
       return undo;
-    } catch {
-      setFault(`${control.signal.aborted ? 'Stopped.' : 'That could not be brought in.'} Nothing was kept of it.`);
+    } catch (error) {
+      setFault(importFault(error, control.signal.aborted));
       return null;
     } finally {
       release();
