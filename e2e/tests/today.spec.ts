@@ -156,6 +156,6 @@ test('who is not signed in is shown the way in, wrong words are told plainly, an
   await expect(person.page.getByRole('alert')).toContainText('Use at least 10 characters');
   await person.page.getByLabel('Password').fill('long enough, surely');
   await person.button('Create account').click();
-  await expect(person.page.getByText('There is already an account with this address.')).toBeVisible();
+  await expect(person.page.getByText('No account was made with this address.')).toBeVisible();
   await person.leave();
 });

@@ -8,7 +8,8 @@ import type { Clock } from './clock.ts';
 import type { Database } from './db/connection.ts';
 import { AppError, isDatabaseAway, traceOf } from './errors.ts';
 import type { Auth } from './features/account/auth.ts';
-import { accountRoutes } from './features/account/routes.ts';
+import { createGuesses } from './features/account/guesses.ts';
+import { accountRoutes, attemptsFrom } from './features/account/routes.ts';
 import { requireUser } from './features/account/session.ts';
 import type { Sessions } from './features/account/sessions.ts';
 import { calendarRoutes } from './features/calendar/routes.ts';
@@ -26,6 +27,8 @@ import { outgoingHeaders } from './outgoingHeaders.ts';
 export type AppDeps = {
   db: Database;
   auth: Auth;
+  /** Signs what devices are known by. */
+  secret: string;
   sessions: Sessions;
   clock: Clock;
   log: Logger;
@@ -111,7 +114,13 @@ export function createApp(deps: AppDeps) {
   );
   app.route(
     '/api/auth',
-    accountRoutes({ pool, auth, sessions, clientAddress: addressOf, signInAttempts: limits.signInAttempts }),
+    accountRoutes({
+      auth,
+      sessions,
+      guesses: createGuesses(pool, { secret: deps.secret, isSecure }),
+      clientAddress: addressOf,
+      attempts: attemptsFrom(pool, limits.signInAttempts),
+    }),
   );
   app.all('/api/*', () => {
     throw new AppError('notFound');

@@ -7,7 +7,7 @@ const MESSAGES: Record<ErrorCode, string> = {
   tooLarge: 'The request is too large.',
   signInNeeded: 'Sign in first.',
   wrongSignIn: 'Wrong e-mail or password.',
-  emailTaken: 'There is already an account with this e-mail address.',
+  notCreated: 'No account was made with this e-mail address. If it is yours, sign in with its password.',
   otherAccount: 'Somebody else is signed in here by now. Nothing was changed.',
   foreignOrigin: 'The request comes from another site.',
   notFound: 'There is nothing at this address.',

@@ -45,6 +45,7 @@ function answer(environment: Environment, log: Logger, { db, close, auth, clock 
   const news = openNews(db.$client, hearing);
   const app = createApp({
     db,
+    secret: environment.secret,
     auth,
     sessions,
     news,

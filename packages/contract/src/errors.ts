@@ -7,7 +7,7 @@ export const ERROR_STATUS = {
   tooLarge: 413,
   signInNeeded: 401,
   wrongSignIn: 401,
-  emailTaken: 409,
+  notCreated: 409,
   otherAccount: 409,
   foreignOrigin: 403,
   notFound: 404,

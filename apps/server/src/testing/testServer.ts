@@ -64,6 +64,7 @@ export async function startTestServer({
   }
   const deps = {
     db,
+    secret: SECRET,
     auth,
     sessions,
     news,

@@ -1,20 +1,19 @@
-import { createHash } from 'node:crypto';
 import { ACCOUNT_HEADER, type ErrorCode, type Issue, LIMITS } from '@wimbel/contract';
 import { type Context, Hono } from 'hono';
 import type { Pool } from 'pg';
+import type { RateLimiterAbstract } from 'rate-limiter-flexible';
 import type { AppEnv } from '../../appEnv.ts';
 import { bodyAtMost } from '../../bodyAtMost.ts';
 import type { ClientAddress } from '../../clientAddress.ts';
 import { AppError } from '../../errors.ts';
-import { askAgainst, countAgainst, sharedLimit } from '../../limits.ts';
+import { countAgainst, sharedLimit } from '../../limits.ts';
 import { type Auth, CLIENT_ADDRESS_HEADER } from './auth.ts';
+import { isCommonPassword } from './commonPasswords.ts';
+import { type Guess, type Guesses, evenly } from './guesses.ts';
 import type { Sessions } from './sessions.ts';
 
 const MOST_BODY_BYTES = 16 * 1024;
 const ATTEMPTS_S = 5 * 60;
-/** Wrong guesses at one account's password, from wherever, and the time they count for. */
-const WRONG_GUESSES = 30;
-const WRONG_GUESSES_S = 15 * 60;
 
 type Fields = Record<string, unknown>;
 
@@ -37,8 +36,8 @@ const FAULTS: Record<string, { code: ErrorCode; issues?: Issue[] }> = {
   INVALID_EMAIL_OR_PASSWORD: { code: 'wrongSignIn' },
   INVALID_PASSWORD: { code: 'wrongSignIn' },
   CREDENTIAL_ACCOUNT_NOT_FOUND: { code: 'wrongSignIn' },
-  USER_ALREADY_EXISTS: { code: 'emailTaken' },
-  USER_ALREADY_EXISTS_USE_ANOTHER_EMAIL: { code: 'emailTaken' },
+  USER_ALREADY_EXISTS: { code: 'notCreated' },
+  USER_ALREADY_EXISTS_USE_ANOTHER_EMAIL: { code: 'notCreated' },
   INVALID_EMAIL: { code: 'invalid', issues: [{ path: 'email', message: 'is not an e-mail address' }] },
   PASSWORD_TOO_SHORT: { code: 'invalid', issues: [{ path: 'password', message: 'is shorter than 10 characters' }] },
   PASSWORD_TOO_LONG: { code: 'invalid', issues: [{ path: 'password', message: 'is longer than 200 characters' }] },
@@ -71,6 +70,10 @@ function bodyFor(path: string, body: Fields): Fields {
   for (const name of ['password', 'newPassword']) {
     if ((path === '/sign-up/email' || path === '/change-password') && isBlank(body[name])) {
       throw new AppError('invalid', [{ path: name, message: 'has nothing but spaces' }]);
+    }
+    const isChosen = path === '/sign-up/email' || (path === '/change-password' && name === 'newPassword');
+    if (isChosen && typeof body[name] === 'string' && isCommonPassword(body[name])) {
+      throw new AppError('invalid', [{ path: name, message: 'is a password that many people have' }]);
     }
   }
   // Addresses of this kind reach nobody, and are the samples' own.
@@ -105,20 +108,22 @@ async function readBody(c: Context<AppEnv>): Promise<Fields> {
 }
 
 export type AccountDeps = {
-  pool: Pool;
   auth: Auth;
   sessions: Sessions;
+  guesses: Guesses;
   clientAddress: ClientAddress;
-  signInAttempts: number;
+  /** Attempts to sign in or up, counted by address. */
+  attempts: RateLimiterAbstract;
 };
 
+const cookiesOf = (c: Context<AppEnv>): string => c.req.header('cookie') ?? '';
+
 /**
- * Signing up, in and out, the account's sessions and password, and its end. Attempts are counted by address, wrong
- * guesses by account too: past the limit nobody signs in to it for a while, and sessions that are open stay open.
+ * Signing up, in and out, the account's sessions and password, and its end. Attempts are counted by address, wrong guesses by
+ * account and address (see {@link Guesses}); sessions that are open stay open. Whether there is an account with an address is
+ * told by no answer to a wrong password, and by no time that one takes.
  */
-export function accountRoutes({ pool, auth, sessions, clientAddress, signInAttempts }: AccountDeps) {
-  const attempts = sharedLimit(pool, 'sign-in-from', signInAttempts, ATTEMPTS_S);
-  const guesses = sharedLimit(pool, 'wrong-guesses', WRONG_GUESSES, WRONG_GUESSES_S);
+export function accountRoutes({ auth, sessions, guesses, clientAddress, attempts }: AccountDeps) {
   const app = new Hono<AppEnv>();
 
   async function ask(c: Context<AppEnv>, path: string, body: Fields | null): Promise<Response> {
@@ -131,14 +136,40 @@ export function accountRoutes({ pool, auth, sessions, clientAddress, signInAttem
     return response;
   }
 
-  /** Whose password a request guesses at: the key of a limit, without naming them. */
-  async function guessedAt(c: Context<AppEnv>, path: string, body: Fields): Promise<string | null> {
-    const named = path === '/sign-in/email' ? String(body.email ?? '').toLowerCase() : null;
-    const whose =
-      path === '/change-password' || path === '/delete-user'
-        ? ((await sessions.find(c.req.raw.headers))?.userId ?? null)
-        : named;
-    return whose === null ? null : createHash('sha256').update(whose).digest('base64url');
+  /** Whose password a request guesses at; null where it guesses at none. */
+  async function guessOf(c: Context<AppEnv>, path: string, body: Fields): Promise<Guess | null> {
+    const more = { address: clientAddress(c), cookies: cookiesOf(c) };
+    if (path === '/sign-in/email') return { account: String(body.email ?? '').toLowerCase(), ...more };
+    if (path !== '/change-password' && path !== '/delete-user') return null;
+    const session = await sessions.find(c.req.raw.headers);
+    return session === null ? null : { account: session.userId, ...more };
+  }
+
+  async function guess(c: Context<AppEnv>, path: string, body: Fields): Promise<Response> {
+    const at = await guessOf(c, path, body);
+    if (at === null) return ask(c, path, body);
+    await guesses.attempt(at);
+    try {
+      const response = await ask(c, path, body);
+      await guesses.right(at);
+      return response;
+    } catch (error) {
+      if (error instanceof AppError && error.code === 'wrongSignIn') await guesses.wrong(at);
+      throw error;
+    }
+  }
+
+  /** Whoever signs up again with their own password is signed in; to anybody else it says no more than that it did not work. */
+  async function signUp(c: Context<AppEnv>, body: Fields): Promise<Response> {
+    try {
+      return await ask(c, '/sign-up/email', body);
+    } catch (error) {
+      if (!(error instanceof AppError) || error.code !== 'notCreated') throw error;
+      const { email, password } = body;
+      return guess(c, '/sign-in/email', { email, password }).catch((wrong: unknown) => {
+        throw wrong instanceof AppError && wrong.code === 'wrongSignIn' ? error : wrong;
+      });
+    }
   }
 
   for (const path of GETS) app.get(path, (c) => ask(c, path, null));
@@ -150,19 +181,17 @@ export function accountRoutes({ pool, auth, sessions, clientAddress, signInAttem
         if (c.req.header(ACCOUNT_HEADER) !== session.userId) throw new AppError('otherAccount');
       }
       const body = bodyFor(path, await readBody(c));
-      if (path === '/sign-in/email' || path === '/sign-up/email') await countAgainst(attempts, clientAddress(c));
-      const guessed = await guessedAt(c, path, body);
-      if (guessed !== null) await askAgainst(guesses, guessed);
-      try {
-        const response = await ask(c, path, body);
-        if (guessed !== null) await guesses.delete(guessed);
-        return response;
-      } catch (error) {
-        if (guessed !== null && error instanceof AppError && error.code === 'wrongSignIn')
-          await guesses.penalty(guessed);
-        throw error;
-      }
+      if (path !== '/sign-in/email' && path !== '/sign-up/email') return guess(c, path, body);
+      await countAgainst(attempts, clientAddress(c));
+      const response = await evenly(() => (path === '/sign-up/email' ? signUp(c, body) : guess(c, path, body)));
+      const account = String(body.email ?? '').toLowerCase();
+      response.headers.append('set-cookie', guesses.deviceCookie({ account, cookies: cookiesOf(c) }));
+      return response;
     });
   }
   return app;
 }
+
+/** Attempts to sign in or up from one address in five minutes. */
+export const attemptsFrom = (pool: Pool, most: number): RateLimiterAbstract =>
+  sharedLimit(pool, 'sign-in-from', most, ATTEMPTS_S);

@@ -24,9 +24,12 @@ function faultWords({ code, issues, retryAfterMs }: ApiFault): string {
     const minutes = Math.max(1, Math.ceil((retryAfterMs ?? 300_000) / 60_000));
     return `Too many tries. Wait ${minutes === 1 ? 'a minute' : `${minutes} minutes`}, then try again.`;
   }
-  if (code === 'emailTaken') return 'There is already an account with this address. Sign in instead.';
+  if (code === 'notCreated')
+    return 'No account was made with this address. If you have one already, sign in with its password.';
   if (code === 'wrongSignIn') return 'Wrong e-mail or password. Nothing was changed.';
   if (issues?.some((each) => each.path === 'email')) return 'This does not look like an e-mail address.';
+  if (issues?.some((each) => each.message.includes('many people')))
+    return 'Many people have this password, so it is guessed first. Use another.';
   if (issues?.some((each) => each.message.includes('spaces'))) return 'A password of spaces alone protects nothing.';
   return 'That did not work. Nothing was changed; try again.';
 }

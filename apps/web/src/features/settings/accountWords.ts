@@ -10,6 +10,8 @@ export function accountFaultWords({ code, issues, retryAfterMs }: ApiFault): str
   }
   if (code === 'wrongSignIn') return 'That is not your password. Nothing was changed.';
   if (code === 'otherAccount') return 'Another account is open in another tab. Nothing was changed.';
+  if (issues?.some((each) => each.message.includes('many people')))
+    return 'Many people have this password, so it is guessed first. Use another.';
   if (issues?.some((each) => each.message.includes('spaces'))) return 'A password of spaces alone protects nothing.';
   if (issues?.some((each) => each.message.includes('shorter'))) return 'The new password needs at least 10 characters.';
   return 'That did not work. Nothing was changed.';
