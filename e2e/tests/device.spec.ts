@@ -80,7 +80,7 @@ test('with the server gone the app opens by any address, a day is lived on it, a
   }
 });
 
-test('signing out takes the record off the device, unless changes wait that the server does not have', async ({
+test('signing out takes the record off the device; changes that wait are asked about, and stay where that is chosen', async ({
   browser,
 }) => {
   const person = await Person.at(browser, { size: PHONE });
@@ -112,15 +112,108 @@ test('signing out takes the record off the device, unless changes wait that the 
   const saved = person.page.waitForEvent('download');
   await person.button('Save everything as a file').click();
   expect((await saved).suggestedFilename()).toMatch(/^wimbel-.+-everything-2026-11-24\.json$/);
-  await person.button('Sign out all the same').click();
+  await person.button('Sign out, keep it').click();
   await expect(person.button('Sign in')).toBeVisible();
-  expect(await kept()).toHaveLength(1);
+  await expect.poll(kept).toEqual([]);
+  await person.page.reload();
+  await expect(person.page.getByText('One change waits on this device for the account that made it')).toBeVisible();
   await person.page.unrouteAll();
   await person.signIn(email);
   await expect(person.peg('Cold swim')).toHaveAttribute('aria-checked', 'true');
   await person.everythingSaved();
   await person.leave();
 });
+
+/** Where on the device any of some words stand: the names of databases, storages and caches. */
+const placesOf = (person: Person, words: readonly string[]): Promise<string[]> =>
+  person.page.evaluate(async (wanted) => {
+    const found: string[] = [];
+    const look = (place: string, text: string): void => {
+      for (const word of wanted) if (text.includes(word)) found.push(`${place}: ${word}`);
+    };
+    for (const { name } of await indexedDB.databases()) {
+      const db = await new Promise<IDBDatabase>((resolve, reject) => {
+        const opening = indexedDB.open(name!);
+        opening.onsuccess = () => resolve(opening.result);
+        opening.onerror = () => reject(opening.error);
+      });
+      for (const store of db.objectStoreNames) {
+        const rows = await new Promise<unknown[]>((resolve, reject) => {
+          const reading = db.transaction(store).objectStore(store).getAll();
+          reading.onsuccess = () => resolve(reading.result);
+          reading.onerror = () => reject(reading.error);
+        });
+        look(`${name}.${store}`, JSON.stringify(rows));
+      }
+      db.close();
+    }
+    for (const [place, storage] of [
+      ['local', localStorage],
+      ['session', sessionStorage],
+    ] as const)
+      for (const key of Object.keys(storage)) look(`${place}.${key}`, key + storage.getItem(key));
+    for (const name of await caches.keys()) {
+      const cache = await caches.open(name);
+      for (const request of await cache.keys()) {
+        const response = await cache.match(request);
+        look(`cache.${request.url}`, request.url + ((await response?.text()) ?? ''));
+      }
+    }
+    return found;
+  }, words);
+
+for (const way of ['signed out', 'ended from another device', 'deleted'] as const) {
+  test(`once an account is ${way}, nothing that was written in it is left on the device`, async ({ browser }) => {
+    const person = await Person.at(browser, { size: PHONE });
+    const { page } = person;
+    const words = ['Quillwort', 'Bristlebird', 'Lanternfish', 'Marrowfat'];
+    const email = await person.signUp();
+    await person.addHabit({ name: `${words[0]} walk` });
+    await person.go('Journal');
+    await page.getByLabel('Why?').fill(`${words[1]} at dawn`);
+    await page.getByLabel('Why?').blur();
+    await person.recordKept();
+    // What waits for the server, and what is only begun in a form.
+    await page.route('**/api/changes', (route) =>
+      route.request().method() === 'POST' ? route.abort() : route.continue(),
+    );
+    await person.visit('/today');
+    await person.addHabit({ name: `${words[2]} talk` });
+    await person.visit('/goals/new/direct');
+    await page.getByLabel('What do you want to have reached').fill(`${words[3]} soup`);
+    await page.waitForTimeout(500);
+    expect(new Set((await placesOf(person, words)).map((each) => each.split(': ')[1]))).toEqual(new Set(words));
+    if (way === 'ended from another device') {
+      const other = await Person.at(browser, { size: WIDE });
+      await other.signIn(email);
+      await other.heading('Tuesday').waitFor();
+      await other.visit('/settings/account');
+      await other.button('Sign out everywhere else').click();
+      await page.unrouteAll();
+      await expect(person.button('Sign in')).toBeVisible();
+      await other.leave();
+      // What waited is asked about before it goes.
+      await page.reload();
+      await page.getByRole('button', { name: 'Delete it' }).click();
+      await expect(page.getByText('One change waits')).toHaveCount(0);
+    } else if (way === 'signed out') {
+      await person.visit('/settings');
+      await person.button('Sign out').click();
+      await person.button('Sign out, delete it').click();
+    } else {
+      await person.visit('/settings/account');
+      await person.button('Delete account').click();
+      await page.getByLabel('Your password').fill(PASSWORD);
+      await page
+        .getByRole('dialog')
+        .getByRole('button', { name: /^Delete/ })
+        .click();
+    }
+    await expect(person.button('Sign in')).toBeVisible();
+    await expect.poll(() => placesOf(person, [...words, email])).toEqual([]);
+    await person.leave();
+  });
+}
 
 test('where the browser keeps nothing it is said, and the app goes on from the server', async ({ browser }) => {
   const person = await Person.at(browser, { size: PHONE });

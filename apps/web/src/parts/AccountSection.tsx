@@ -7,7 +7,7 @@ import { download } from '../shared/download.ts';
 import { counted } from '../shared/format.ts';
 import { recordsOf } from '../store/broughtIn.ts';
 import { useTakenName } from './useTakenName.ts';
-import { openRecordStore } from '../sync/recordStore.ts';
+import { clearDeviceData } from '../sync/deviceData.ts';
 import { SPACE } from '../theme/space.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
@@ -46,7 +46,11 @@ export function AccountSection() {
         </Button>
       </View>
       {isAsking ? (
-        <WaitingSheet onClose={() => setIsAsking(false)} onSignOut={() => void signOut(true)} isBusy={isBusy} />
+        <WaitingSheet
+          onClose={() => setIsAsking(false)}
+          onSignOut={(keepsWaiting) => void signOut(keepsWaiting)}
+          isBusy={isBusy}
+        />
       ) : null}
     </>
   );
@@ -58,29 +62,33 @@ function useSignOut() {
   const dispatch = useAppDispatch();
   const toast = useToast();
   const [isBusy, setIsBusy] = useState(false);
-  const signOut = async (staysHere: boolean): Promise<void> => {
+  const signOut = async (keepsWaiting: boolean): Promise<void> => {
     setIsBusy(true);
     const accountId = store.getState().account.account?.id;
     try {
       await api.signOut();
+      // What is left once the account is closed here is removed by whoever keeps the record in step.
+      if (accountId !== undefined && !keepsWaiting) await clearDeviceData(accountId, { keepsWaiting });
       dispatch(signedOut());
     } catch {
       setIsBusy(false);
       toast({ text: 'The server cannot be reached, so you are still signed in. Nothing is lost; try again later.' });
       return;
     }
-    if (accountId !== undefined && !staysHere) {
-      await openRecordStore(accountId)
-        .clear()
-        .catch(() => undefined);
-      await import('../sync/bringing.ts').then((each) => each.openBringing(accountId).clear()).catch(() => undefined);
-    }
   };
   return { isBusy, signOut };
 }
 
 /** What is said before somebody signs out with changes that the server does not have yet. */
-function WaitingSheet({ onClose, onSignOut, isBusy }: { onClose: () => void; onSignOut: () => void; isBusy: boolean }) {
+function WaitingSheet({
+  onClose,
+  onSignOut,
+  isBusy,
+}: {
+  onClose: () => void;
+  onSignOut: (keepsWaiting: boolean) => void;
+  isBusy: boolean;
+}) {
   const store = useStore<RootState>();
   const waiting = useAppSelector((state) => state.outbox.waiting.count);
   const nameOf = useTakenName();
@@ -94,16 +102,21 @@ function WaitingSheet({ onClose, onSignOut, isBusy }: { onClose: () => void; onS
       <Words>
         {waiting === 0
           ? 'Everything is saved by now.'
-          : `${counted(waiting, 'change')} ${waiting === 1 ? 'has' : 'have'} not reached the server yet. Signed out, ${waiting === 1 ? 'it stays' : 'they stay'} on this device with your record, and ${waiting === 1 ? 'is' : 'are'} sent when you sign in here again.`}
+          : `${counted(waiting, 'change')} ${waiting === 1 ? 'has' : 'have'} not reached the server yet. Keep ${waiting === 1 ? 'it' : 'them'} on this device, and ${waiting === 1 ? 'it is' : 'they are'} sent when you sign in here again.`}
       </Words>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <Button kind="main" onPress={onClose}>
           {waiting === 0 ? 'Stay signed in' : 'Wait for it'}
         </Button>
         <Button onPress={save}>Save everything as a file</Button>
-        <Button onPress={onSignOut} isBusy={isBusy}>
-          Sign out all the same
+        <Button onPress={() => onSignOut(true)} isBusy={isBusy}>
+          {waiting === 0 ? 'Sign out' : `Sign out, keep ${waiting === 1 ? 'it' : 'them'}`}
         </Button>
+        {waiting === 0 ? null : (
+          <Button onPress={() => onSignOut(false)} isBusy={isBusy}>
+            {`Sign out, delete ${waiting === 1 ? 'it' : 'them'}`}
+          </Button>
+        )}
       </View>
     </Sheet>
   );

@@ -20,6 +20,7 @@ import { keepForGood } from './persist.ts';
 import { dayByClock, dayTurned } from '../store/clockSlice.ts';
 import { refusalDismissed } from '../store/outboxSlice.ts';
 import { whenChosen } from './chosenTab.ts';
+import { clearDeviceData } from './deviceData.ts';
 import { accountOfDevice, keepAccountOfDevice } from './deviceAccount.ts';
 import { openOutboxStore } from './outboxStore.ts';
 import { type Live, openLive } from './live.ts';
@@ -32,6 +33,9 @@ import { openAccountTalk } from './accountTalk.ts';
 
 /** How often the device's clock is looked at, for the day to turn by itself. */
 const LOOK_EVERY_MS = 15000;
+
+/** How long after an account was closed its device is cleared, in milliseconds. */
+const CLEARED_AFTER_MS = 50;
 
 /** How many steps back are remembered. */
 const STEPS_BACK = 100;
@@ -110,6 +114,21 @@ function useDeviceAccount(): void {
   useEffect(() => {
     if (status === 'in') keepAccountOfDevice(account);
     else if (status === 'out') keepAccountOfDevice(null);
+  }, [status, account]);
+}
+
+/** Once nobody is signed in here any more, by whatever way, this device keeps nothing of the account but what waits. */
+function useClearedDevice(): void {
+  const { status, account } = useAppSelector((state) => state.account);
+  const last = useRef<string | null>(null);
+  useEffect(() => {
+    if (account !== null) last.current = account.id;
+    const left = last.current;
+    if (status !== 'out' || left === null) return;
+    last.current = null;
+    // What was being kept when the account was closed ends first, or it would come after.
+    const timer = setTimeout(() => void clearDeviceData(left, { keepsWaiting: true }), CLEARED_AFTER_MS);
+    return () => clearTimeout(timer);
   }, [status, account]);
 }
 
@@ -193,6 +212,7 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
   useDeviceAccount();
   useEffect(ask, [ask]);
 
+  useClearedDevice();
   useOtherTabs(store, accountId);
   useTurningDay(store);
   const steps = useRef<Step[]>([]);

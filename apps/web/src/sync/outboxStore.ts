@@ -21,6 +21,8 @@ export type OutboxStore = {
   keep: (accountId: string, changes: readonly Change[]) => Promise<void>;
   /** What waits, with what was jotted down and not kept yet. Where IndexedDB may not be used, only the latter. */
   read: (accountId: string) => Promise<{ waiting: Change[]; refused: Refusal[] }>;
+  /** Accounts of which changes are kept. */
+  accounts: () => Promise<string[]>;
   forget: (accountId: string, ids: readonly string[]) => Promise<void>;
   markRefused: (refusals: readonly Refusal[]) => Promise<void>;
   /** Puts changes in the place of those of the same id. */
@@ -72,6 +74,7 @@ export function openOutboxStore(name = 'wimbel', slips: Slips | undefined = devi
         refused: kept.flatMap((each) => (each.refusedFor ? [{ change: each.change, issues: each.refusedFor }] : [])),
       };
     },
+    accounts: async () => [...new Set((await (await database()).getAll('changes')).map(({ accountId }) => accountId))],
     async forget(accountId, ids) {
       jotter.cross(accountId, ids);
       const tx = (await database()).transaction('changes', 'readwrite');

@@ -124,7 +124,7 @@ it('two notes that are too long together both stay: the later shows, the earlier
   const { revision } = await person.since();
   await person.apply(late);
   expect((await person.since()).revision).toBe(revision);
-  const [{ key }] = (await notes()) as [{ key: string }];
+  const { key } = (await notes())[0]!;
   await person.apply({ ...change('habitNotes', key, null), madeAt: '2026-11-24T08:10:00Z' });
   await person.apply(late);
   expect((await notes()).filter(({ record }) => record !== null)).toEqual([]);

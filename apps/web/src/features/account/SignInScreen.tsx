@@ -123,6 +123,39 @@ function SignInForm({ isNew, fault, busyWith, enter }: Entering & { isNew: boole
   );
 }
 
+/** Changes that an account left here, which the server does not have: they wait for it to be signed in again. */
+function WaitingHere() {
+  const styles = useStyles();
+  const [waiting, setWaiting] = useState<{ count: number; remove: () => Promise<void> } | null>(null);
+  useEffect(() => {
+    let isGone = false;
+    void otherWork()
+      .then(() => import('../../sync/deviceData.ts'))
+      .then((each) => each.waitingOnDevice())
+      .then(
+        (found) => {
+          if (!isGone) setWaiting(found);
+        },
+        () => undefined,
+      );
+    return () => {
+      isGone = true;
+    };
+  }, []);
+  if (waiting === null || waiting.count === 0) return null;
+  const { count, remove } = waiting;
+  return (
+    <View role="note" style={styles.sample}>
+      <Words type="quiet" tone="quiet" style={styles.centred}>
+        {`${count === 1 ? 'One change waits' : `${count} changes wait`} on this device for the account that made ${count === 1 ? 'it' : 'them'}: sign in with it, and ${count === 1 ? 'it is' : 'they are'} sent.`}
+      </Words>
+      <Button kind="bare" onPress={() => void remove().then(() => setWaiting(null))}>
+        {`Delete ${count === 1 ? 'it' : 'them'}`}
+      </Button>
+    </View>
+  );
+}
+
 /** Sign in, or sign up for the first time. */
 export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
   const styles = useStyles();
@@ -154,6 +187,7 @@ export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
         </Words>
         {isFormDue ? <SignInForm isNew={isNew} {...entering} /> : null}
       </Card>
+      <WaitingHere />
       <View style={styles.sample}>
         {isSampleOffered ? (
           <>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { ApiError, api } from '../../shared/api.ts';
 import { signedOut } from '../../store/accountSlice.ts';
-import { openRecordStore } from '../../sync/recordStore.ts';
+import { clearDeviceData } from '../../sync/deviceData.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
@@ -37,9 +37,7 @@ function DeleteSheet({ accountId, email, onClose }: { accountId: string; email: 
     setIsBusy(true);
     try {
       await api.deleteAccount(accountId, password);
-      await openRecordStore(accountId)
-        .clear()
-        .catch(() => undefined);
+      await clearDeviceData(accountId, { keepsWaiting: false });
       dispatch(signedOut());
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;

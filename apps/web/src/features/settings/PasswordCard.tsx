@@ -1,10 +1,12 @@
 import { yupResolver } from '@hookform/resolvers/yup';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import * as yup from 'yup';
 import { ApiError, api } from '../../shared/api.ts';
+import { calendarAddress, endCalendar } from '../../shared/calendarApi.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Chips } from '../../ui/Chips.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { SectionCard } from '../../ui/SectionCard.tsx';
 import { useToast } from '../../ui/Toast.tsx';
@@ -26,13 +28,35 @@ const schema = yup.object({
 export function PasswordCard({ accountId }: { accountId: string }) {
   const toast = useToast();
   const [fault, setFault] = useState<string | null>(null);
+  // Whoever knows the address of the calendar reads it without the password.
+  const [hasCalendar, setHasCalendar] = useState(false);
+  const [endsCalendar, setEndsCalendar] = useState(true);
+  useEffect(() => {
+    let isGone = false;
+    calendarAddress(accountId).then(
+      (address) => {
+        if (!isGone) setHasCalendar(address !== null);
+      },
+      () => undefined,
+    );
+    return () => {
+      isGone = true;
+    };
+  }, [accountId]);
   const form = useForm({ resolver: yupResolver(schema), defaultValues: { current: '', next: '' } });
   const submit = form.handleSubmit(async ({ current, next }) => {
     setFault(null);
     try {
       await api.changePassword(accountId, current, next);
+      if (hasCalendar && endsCalendar) await endCalendar(accountId);
       form.reset();
-      toast({ text: 'The password is changed, and you are signed out everywhere else' });
+      setHasCalendar(hasCalendar && !endsCalendar);
+      toast({
+        text:
+          hasCalendar && endsCalendar
+            ? 'The password is changed, you are signed out everywhere else, and the calendar address has ended'
+            : 'The password is changed, and you are signed out everywhere else',
+      });
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
       setFault(accountFaultWords(error.fault));
@@ -63,6 +87,15 @@ export function PasswordCard({ accountId }: { accountId: string }) {
           )}
         />
       ))}
+      {hasCalendar ? (
+        <Chips
+          label="The calendar address"
+          isMultiple
+          chips={[{ value: 'end', label: 'End the calendar address too' }]}
+          chosen={endsCalendar ? ['end'] : []}
+          onPress={() => setEndsCalendar(!endsCalendar)}
+        />
+      ) : null}
       {fault === null ? null : (
         <View role="alert">
           <Words tone="madder">{fault}</Words>
