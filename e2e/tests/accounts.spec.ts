@@ -16,6 +16,7 @@ test('on a phone: the password is changed, other browsers are signed out, and th
   await second.signIn(email);
   const third = await Person.at(browser, { size: PHONE });
   await third.signIn(email);
+  for (const each of [second, third]) await each.heading('Tuesday').waitFor();
 
   await accountPage(first);
   await expect(first.page.getByText('this browser')).toHaveCount(1);

@@ -11,6 +11,8 @@ import { LIMITS, sizeOf } from './limits.ts';
 export type Change<C extends Collection = Collection> = {
   id: string;
   madeAt: InstantText;
+  /** The instant by the device's own clock, where it is off by hours or more; `madeAt` then is the server's time. */
+  deviceAt?: InstantText;
   collection: C;
   key: string;
   record: RecordOf<C> | null;
@@ -22,7 +24,7 @@ export type Change<C extends Collection = Collection> = {
   base?: RecordOf<C> | null;
 };
 
-const FIELDS = ['id', 'madeAt', 'collection', 'key', 'record', 'base'];
+const FIELDS = ['id', 'madeAt', 'deviceAt', 'collection', 'key', 'record', 'base'];
 const NAMES = new Set<unknown>(COLLECTIONS);
 
 /**
@@ -33,7 +35,7 @@ function envelopeIssues(change: unknown): Issue[] {
   if (change === null || typeof change !== 'object' || Array.isArray(change)) {
     return [{ path: '', message: 'is not an object' }];
   }
-  const { id, madeAt, collection, key } = change as Record<string, unknown>;
+  const { id, madeAt, deviceAt, collection, key } = change as Record<string, unknown>;
   const issues: Issue[] = Object.keys(change)
     .filter((each) => !FIELDS.includes(each))
     .slice(0, LIMITS.issues)
@@ -41,6 +43,9 @@ function envelopeIssues(change: unknown): Issue[] {
   if (typeof id !== 'string' || !isId(id)) issues.push({ path: 'id', message: 'is not an id of 1 to 64 characters' });
   if (typeof madeAt !== 'string' || !isInstant(madeAt)) {
     issues.push({ path: 'madeAt', message: 'is not an instant in UTC, such as 2025-03-01T07:30:00Z' });
+  }
+  if (deviceAt !== undefined && (typeof deviceAt !== 'string' || !isInstant(deviceAt))) {
+    issues.push({ path: 'deviceAt', message: 'is not an instant in UTC, such as 2025-03-01T07:30:00Z' });
   }
   if (!NAMES.has(collection)) issues.push({ path: 'collection', message: 'is not a collection' });
   if (typeof key !== 'string' || key.length === 0 || key.length > LIMITS.keyLength) {
@@ -109,11 +114,11 @@ export type ServerRow = {
   record: RecordOf<Collection> | null;
 };
 
-/** Rows in order of revision. With `more`, ask again since `revision`. */
-export type ChangesSince = { revision: number; more: boolean; rows: ServerRow[] };
+/** Rows in order of revision, and the server's time. With `more`, ask again since `revision`. */
+export type ChangesSince = { revision: number; more: boolean; rows: ServerRow[]; now: InstantText };
 
 /**
  * The answer to `POST /api/changes`: what became of each change, the server's time, and what is newer than the `since`
  * that was asked with, without what the request itself brought.
  */
-export type ChangesAnswer = { results: ChangeResult[]; now: InstantText } & ChangesSince;
+export type ChangesAnswer = { results: ChangeResult[] } & ChangesSince;

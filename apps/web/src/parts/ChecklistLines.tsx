@@ -125,7 +125,7 @@ function Line({
             // A line that says nothing leads to no other.
             if (draft.text.trim() !== '') onEnter();
           }}
-          submitBehavior="submit"
+          blurOnSubmit={false}
           inputRef={inputRef as never}
           maxLength={LONGEST_LINE}
           placeholder={isTicked ? 'Something to tick off' : ''}

@@ -98,7 +98,7 @@ export function MonthAims({ month, withWord = false }: { month: PlainMonth; with
           onChangeText={setTyped}
           onBlur={leave}
           onSubmitEditing={add}
-          submitBehavior="submit"
+          blurOnSubmit={false}
           maxLength={LONGEST_WORD}
           autoFocus
         />

@@ -9,7 +9,7 @@ import {
   PATHS,
   type UsageAnswer,
 } from '@wimbel/contract';
-import { deviceNow, learnServerTime } from './clock.ts';
+import { deviceClockMs, learnServerTime } from './clock.ts';
 
 export type Account = { id: string; email: string; name: string };
 
@@ -40,7 +40,7 @@ type Asked = { body?: unknown; accountId?: string };
 
 /** Asks the server; throws an ApiError where it fails. */
 export async function send<T>(path: string, { body, accountId }: Asked = {}): Promise<T> {
-  const sentMs = deviceNow().getTime();
+  const sentMs = deviceClockMs();
   let response: Response;
   let answer: unknown;
   try {

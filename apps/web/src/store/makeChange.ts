@@ -1,15 +1,21 @@
 import { type Change, type Collection, type RecordOf, entryKey, keyOf } from '@wimbel/contract';
 import type { Entry } from '@wimbel/core';
 import { v7 as uuid } from 'uuid';
-import { nextInstant } from '../shared/clock.ts';
+import { nextInstant, wrongInstant } from '../shared/clock.ts';
 
 /** A new id, in order of making. */
 export const newId = (): string => uuid();
 
+/** The instant of a change made now, with the one by the device's own clock where that is wrong. */
+function madeNow(): Pick<Change, 'madeAt' | 'deviceAt'> {
+  const deviceAt = wrongInstant();
+  return { madeAt: nextInstant(), ...(deviceAt === undefined ? {} : { deviceAt }) };
+}
+
 /** A record as it is to be from now on. */
 export const changeTo = <C extends Collection>(collection: C, record: RecordOf<C>): Change => ({
   id: newId(),
-  madeAt: nextInstant(),
+  ...madeNow(),
   collection,
   key: keyOf(collection, record),
   record,
@@ -18,7 +24,7 @@ export const changeTo = <C extends Collection>(collection: C, record: RecordOf<C
 /** The removal of a record, with all that hangs on it. */
 export const removalOf = (collection: Collection, key: string): Change => ({
   id: newId(),
-  madeAt: nextInstant(),
+  ...madeNow(),
   collection,
   key,
   record: null,

@@ -13,7 +13,7 @@ import { Provider, useStore } from 'react-redux';
 import { api } from '../shared/api.ts';
 import { accountLeft } from '../shared/accountLeft.ts';
 import { forgetDrafts } from '../shared/formDraft.ts';
-import { deviceNow } from '../shared/clock.ts';
+import { deviceNow, hearOfClock } from '../shared/clock.ts';
 import { otherWork } from '../shared/otherWork.ts';
 import { accountElsewhere, isSample, serverUnreachable, signedIn, signedOut } from '../store/accountSlice.ts';
 import { keepForGood } from './persist.ts';
@@ -162,7 +162,9 @@ function useTurningDay(store: Store): void {
     const timer = setInterval(look, LOOK_EVERY_MS);
     document.addEventListener('visibilitychange', look);
     window.addEventListener('focus', look);
+    const stopHearing = hearOfClock(look);
     return () => {
+      stopHearing();
       clearInterval(timer);
       document.removeEventListener('visibilitychange', look);
       window.removeEventListener('focus', look);

@@ -1,5 +1,5 @@
 import type { Change } from '@wimbel/contract';
-import { deviceNow } from '../shared/clock.ts';
+import { deviceClockMs } from '../shared/clock.ts';
 
 /**
  * Where changes are jotted down within the tap itself, until they are kept for good: writing to IndexedDB takes a
@@ -29,7 +29,7 @@ export function openJotter(slips: Slips | undefined, name: string): Jotter {
   return {
     jot(accountId, changes) {
       if (slips === undefined) return false;
-      const order = String(deviceNow().getTime()).padStart(15, '0') + String(count++).padStart(7, '0');
+      const order = String(deviceClockMs()).padStart(15, '0') + String(count++).padStart(7, '0');
       try {
         slips.setItem(`${prefix(accountId)}${order}.${changes.at(-1)?.id}`, JSON.stringify(changes));
         return true;

@@ -26,6 +26,8 @@ export const changeLog = pgTable(
     revision: bigint({ mode: 'number' }).notNull(),
     changedAt: instant().notNull(),
     changeId: text().notNull(),
+    /** The instant by the device's own clock, where that was off by hours or more; `changedAt` goes by the server's time. */
+    deviceAt: instant(),
     record: json(),
     /** The size of the record in bytes; answers and quotas go by it without reading the record. */
     bytes: integer().notNull().default(0),

@@ -33,7 +33,7 @@ export type PartOrigins = { of: Readonly<Record<string, Origin>>; seen: readonly
 export type Logged = Origin & { revision: number; record: AnyRecord | null; parts: PartOrigins };
 
 /** A record (or its removal) as it is to be written, with the revision it gets. */
-export type Write = Logged & { collection: Collection; key: string };
+export type Write = Logged & { collection: Collection; key: string; deviceAt?: string };
 
 const snakeCase = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 
@@ -189,14 +189,14 @@ with meant as (
   update revisions r set revision = r.revision + free.moved from free where r.user_id = free.user_id
   returning r.user_id
 ), logged as (
-  insert into change_log (user_id, collection, key, revision, changed_at, change_id, record, bytes, parts)
-  select r."userId", r.collection, r.key, r.revision, r."changedAt", r."changeId", r.record,
+  insert into change_log (user_id, collection, key, revision, changed_at, change_id, device_at, record, bytes, parts)
+  select r."userId", r.collection, r.key, r.revision, r."changedAt", r."changeId", r."deviceAt", r.record,
     coalesce(octet_length(r.record::text), 0), r.parts
   from turn join json_to_recordset($4::json) as r(
-    "userId" text, collection text, key text, revision bigint, "changedAt" timestamptz, "changeId" text, record json, parts json)
+    "userId" text, collection text, key text, revision bigint, "changedAt" timestamptz, "changeId" text, "deviceAt" timestamptz, record json, parts json)
     on r."userId" = turn.user_id
   on conflict (user_id, collection, key) do update set revision = excluded.revision,
-    changed_at = excluded.changed_at, change_id = excluded.change_id, record = excluded.record, bytes = excluded.bytes,
+    changed_at = excluded.changed_at, change_id = excluded.change_id, device_at = excluded.device_at, record = excluded.record, bytes = excluded.bytes,
     parts = excluded.parts
 ), ${writes.join(', ')}
 select user_id from turn`;

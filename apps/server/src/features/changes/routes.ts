@@ -70,7 +70,7 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
       if (!isRevision(since)) {
         throw new AppError('invalid', [{ path: 'since', message: 'is not a revision: a whole number from 0' }]);
       }
-      const pieces = changesSince(deps.pool, userId, since);
+      const pieces = changesSince(deps.pool, userId, since, deps.clock.now());
       // The first piece is waited for: what goes wrong up to there can still be answered as an error.
       let piece = await readers.take(userId, () => pieces.next());
       c.header('content-type', 'application/json');

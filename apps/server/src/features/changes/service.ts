@@ -106,7 +106,16 @@ async function tryTogether(deps: ChangesDeps, all: readonly Sent[], asksMemory: 
       if (recalled[index] !== null && accepted < changes.length) return null;
       const late = await winnersOf(state, changes, results);
       const batch: Batch = { ...late, at, revision: at + moved, wroteMore: moved > accepted };
-      return { batch, writing: { userId, at, moved, writes: state.writes(), empty: recalled[index]?.presumed ?? [] } };
+      return {
+        batch,
+        writing: {
+          userId,
+          at,
+          moved,
+          writes: withDeviceInstants(state.writes(), changes),
+          empty: recalled[index]?.presumed ?? [],
+        },
+      };
     }),
   );
   const writings = decided.flatMap((each) => (each !== null && each.writing.moved > 0 ? [each.writing] : []));
@@ -121,6 +130,18 @@ async function tryTogether(deps: ChangesDeps, all: readonly Sent[], asksMemory: 
   return decided.map((each) =>
     each !== null && (each.writing.moved === 0 || written.has(each.writing.userId)) ? each.batch : null,
   );
+}
+
+/** Records as they are written, with the instant of the device's own clock where a change said it. */
+function withDeviceInstants(writes: queries.Write[], changes: readonly Change[]): queries.Write[] {
+  const said = new Map(
+    changes.flatMap(({ id, deviceAt }) => (deviceAt === undefined ? [] : [[id, deviceAt] as const])),
+  );
+  if (said.size === 0) return writes;
+  return writes.map((write) => {
+    const deviceAt = said.get(write.changeId);
+    return deviceAt === undefined ? write : { ...write, deviceAt };
+  });
 }
 
 /** What was recalled of people, and what is read of the others with one statement. */
@@ -274,11 +295,12 @@ export async function* changesSince(
   pool: Pool,
   userId: string,
   since: number,
+  now: Date,
 ): AsyncGenerator<{ json: string; isLast: boolean }> {
   let page = await queries.rowsBetween(pool, userId, since, Number.MAX_SAFE_INTEGER);
   // What is written while this goes on has a later revision, and comes with the next fetch.
   const { revision } = page;
-  let before = `{"revision":${revision},"more":false,"rows":[`;
+  let before = `{"revision":${revision},"more":false,"now":"${now.toISOString()}","rows":[`;
   for (;;) {
     yield {
       json: `${before}${page.rows.map((each) => each.json).join(',')}${page.isLast ? ']}' : ''}`,

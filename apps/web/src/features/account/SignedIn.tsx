@@ -15,6 +15,7 @@ import { ActivityIndicator, View } from 'react-native';
 import { useStore } from 'react-redux';
 import { useAskAccount, useCanUndo, useRecording } from '../../sync/RecordsProvider.tsx';
 import { useToast } from '../../ui/Toast.tsx';
+import { ClockSign } from '../../parts/ClockSign.tsx';
 import { NewerSign } from '../../parts/NewerSign.tsx';
 import { HELD_UP_WORDS, SavingSign, useIsHeldUp } from '../../parts/SavingSign.tsx';
 import { UndoKey } from '../../parts/UndoKey.tsx';
@@ -176,6 +177,7 @@ function Signs() {
     <>
       <SavingSign />
       <NewerSign />
+      <ClockSign />
       <UndoKey />
       {isBringingIn ? null : (
         <>

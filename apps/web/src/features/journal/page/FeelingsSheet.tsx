@@ -42,7 +42,7 @@ export function NewFeeling({
           value={text}
           onChangeText={setText}
           onSubmitEditing={add}
-          submitBehavior="submit"
+          blurOnSubmit={false}
           maxLength={LONGEST_FEELING}
           autoFocus
         />

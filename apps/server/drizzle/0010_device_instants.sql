@@ -1,0 +1,1 @@
+ALTER TABLE "change_log" ADD COLUMN "device_at" timestamp with time zone;
