@@ -1,7 +1,7 @@
 import { checkNode, reportFault, say, show } from '../tools/system.mjs';
 
 /** The long and brutal tests, each by itself and bounded: `npm run soak`, or one of them by its name. */
-const SOAKS = ['devices', 'histories', 'crowd'];
+const SOAKS = ['devices', 'histories', 'crowd', 'migrations', 'floods'];
 
 async function main() {
   checkNode();

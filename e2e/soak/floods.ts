@@ -1,0 +1,195 @@
+import { randomUUID } from 'node:crypto';
+import { startWimbel } from '../../tools/wimbel.ts';
+import { type Somebody, agent, ask, habit, signUp } from './asking.ts';
+
+/** One account (or a stranger) asks for as much work as it can, while another person checks off days. */
+
+/** How much longer the other person's 99th of a hundred taps may take than without a flood. */
+const MOST_TIMES = 3;
+const FLOOD_MS = 8000;
+const TAP_EVERY_MS = 15;
+const DAY_MS = 86_400_000;
+
+const say = (text: string): void => void process.stdout.write(`${text}\n`);
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+const percentile = (values: number[], share: number): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length * share)] ?? NaN;
+const dayOf = (at: number): string => new Date(Date.UTC(1970, 0, 1) + at * DAY_MS).toISOString().slice(0, 10);
+
+const wimbel = await startWimbel('floods', {
+  now: new Date().toISOString(),
+  env: { WIMBEL_REQUESTS_PER_MINUTE: '10000000', WIMBEL_ADDRESS_REQUESTS_PER_MINUTE: '100000' },
+});
+const changesUrl = `${wimbel.url}/api/changes`;
+const change = (collection: string, key: string, record: object, more: object = {}) => ({
+  id: randomUUID(),
+  madeAt: new Date().toISOString(),
+  collection,
+  key,
+  record,
+  ...more,
+});
+const send = async (person: Somebody, changes: object[]): Promise<void> => {
+  const { status, body } = await ask(changesUrl, person.headers, { changes });
+  const { results = [] } = body as { results?: { status: string }[] };
+  const wrong = results.find((each) => each.status === 'refused');
+  if (status !== 200 || wrong !== undefined)
+    throw new Error(`${status} ${JSON.stringify(wrong ?? body).slice(0, 200)}`);
+};
+const sendAll = async (person: Somebody, all: object[], atOnce: number): Promise<void> => {
+  for (let at = 0; at < all.length; at += atOnce) await send(person, all.slice(at, at + atOnce));
+};
+
+let taps = 0;
+/** Taps for so long; how long each took, in milliseconds. */
+async function tapping(person: Somebody, isOver: () => boolean): Promise<number[]> {
+  const times: number[] = [];
+  while (!isOver()) {
+    const day = dayOf(15_000 + (taps++ % 5000));
+    const startedMs = performance.now();
+    await send(person, [change('entries', `${day} h`, { habitId: 'h', day, mark: 'done' })]);
+    times.push(performance.now() - startedMs);
+    await pause(TAP_EVERY_MS);
+  }
+  return times;
+}
+
+let failed = 0;
+const check = (holds: boolean, words: string): void => {
+  say(`${holds ? 'ok  ' : 'FAIL'} ${words}`);
+  if (!holds) failed++;
+};
+
+/** Keeps so many of a request under way until it is over; what comes back is not looked at. */
+async function flood(atOnce: number, work: (turn: number) => Promise<unknown>, isOver: () => boolean): Promise<number> {
+  let turns = 0;
+  await Promise.all(
+    Array.from({ length: atOnce }, async () => {
+      while (!isOver()) await work(turns++).catch(() => pause(20));
+    }),
+  );
+  return turns;
+}
+
+const LINES = (letter: string): string =>
+  Array.from({ length: 5000 }, (_, at) => `${letter}${at % 1000}`)
+    .join('\n')
+    .slice(0, 19_000);
+const TEXTS = ['wentWell', 'gotInTheWay', 'nextTime', 'wins', 'losses', 'lessons'];
+
+try {
+  const [attacker, other] = [
+    await signUp(wimbel.url, 'flood@example.org'),
+    await signUp(wimbel.url, 'other@example.org'),
+  ];
+  await send(other, [change('habits', 'h', habit('h'))]);
+  say('making what is asked for');
+  const seasons = Array.from({ length: 100 }, (_, at) =>
+    change('seasons', `s${at}`, {
+      id: `s${at}`,
+      title: `Season ${at}`,
+      startsOn: '2026-11-02',
+      weeks: 520,
+      goalIds: [],
+    }),
+  );
+  await sendAll(attacker, seasons, 100);
+  const text = 'Fog over the flats. '.repeat(950);
+  const pages = Array.from({ length: 2000 }, (_, at) =>
+    change('journal', `p${at}`, { id: `p${at}`, day: '2026-11-20', part: 'day', text }),
+  );
+  await sendAll(attacker, pages, 20);
+  const variants = [{ id: 'a', name: 'Long notes' }];
+  await send(attacker, [
+    change('habits', 'h', {
+      ...habit('h'),
+      startsOn: '1970-01-02',
+      terms: [{ from: '1970-01-02', schedule: { kind: 'daily' } }],
+      variants,
+    }),
+  ]);
+  const days = Array.from({ length: 20_000 }, (_, at) =>
+    change('entries', `${dayOf(at + 1)} h`, {
+      habitId: 'h',
+      day: dayOf(at + 1),
+      mark: 'done',
+      parts: [{ variantId: 'a' }],
+    }),
+  );
+  await sendAll(attacker, days, 400);
+  const made = await fetch(`${wimbel.url}/api/calendar`, {
+    method: 'POST',
+    headers: attacker.headers,
+    body: JSON.stringify({ shows: ['seasons', 'habits'] }),
+  });
+  const { secret } = (await made.json()) as { secret: string };
+
+  const review = (letter: string) => ({
+    id: 'r',
+    span: 'week',
+    from: '2026-11-16',
+    answers: Object.fromEntries(TEXTS.map((each) => [each, LINES(letter)])),
+  });
+  const empty = { id: 'r', span: 'week', from: '2026-11-16', answers: {} };
+  const record = {
+    ...habit('h'),
+    startsOn: '1970-01-02',
+    terms: [{ from: '1970-01-02', schedule: { kind: 'daily' } }],
+  };
+  const discard = async (path: string, headers: Record<string, string> = {}): Promise<void> => {
+    const answer = await fetch(`${wimbel.url}${path}`, { headers });
+    await answer.arrayBuffer();
+  };
+  const FLOODS: [string, number, (turn: number) => Promise<unknown>][] = [
+    ['ten calendars of 100 seasons of 520 weeks', 10, (turn) => discard(`/api/calendar/feed/${secret}.ics?${turn}`)],
+    ['twenty pulls of 2,000 records of 19 kB', 20, () => discard('/api/changes?since=0', attacker.headers)],
+    [
+      'a habit with 20,000 days whose variants change',
+      4,
+      (turn) =>
+        ask(changesUrl, attacker.headers, {
+          changes: [
+            change(
+              'habits',
+              'h',
+              { ...record, variants: turn % 2 === 0 ? [] : variants },
+              { base: { ...record, variants } },
+            ),
+          ],
+        }),
+    ],
+    [
+      'merges of six texts of many short lines',
+      4,
+      (turn) =>
+        ask(changesUrl, attacker.headers, {
+          changes: [change('reviews', 'r', review(String.fromCharCode(97 + (turn % 26))), { base: empty })],
+        }),
+    ],
+    [
+      '300 questions of readiness, pages and sessions',
+      300,
+      (turn) => discard(['/api/health/ready', '/today', '/api/auth/get-session'][turn % 3]!, attacker.headers),
+    ],
+  ];
+
+  const quietUntilMs = performance.now() + FLOOD_MS;
+  await tapping(other, () => performance.now() > quietUntilMs - FLOOD_MS + 2000);
+  const quiet = await tapping(other, () => performance.now() > quietUntilMs);
+  const idle = percentile(quiet, 0.99);
+  say(`idle: median ${percentile(quiet, 0.5).toFixed(1)} ms, p99 ${idle.toFixed(1)} ms of ${quiet.length} taps`);
+  for (const [name, atOnce, work] of FLOODS) {
+    const untilMs = performance.now() + FLOOD_MS;
+    const isOver = (): boolean => performance.now() > untilMs;
+    const [times, turns] = await Promise.all([tapping(other, isOver), flood(atOnce, work, isOver)]);
+    const p99 = percentile(times, 0.99);
+    check(
+      p99 <= MOST_TIMES * idle,
+      `${name}: ${turns} done; taps median ${percentile(times, 0.5).toFixed(1)} ms, p99 ${p99.toFixed(1)} ms, ${(p99 / idle).toFixed(1)} × idle, longest ${Math.max(...times).toFixed(0)} ms`,
+    );
+  }
+} finally {
+  agent.destroy();
+  await wimbel.end();
+}
+process.exit(failed === 0 ? 0 : 1);
