@@ -19,6 +19,28 @@ const one = (collection: string, record: unknown) => ({ changes: [change(collect
 const keys = (count: number) => Object.fromEntries(Array.from({ length: count }, (_, index) => [`k${index}`, 1]));
 const terms = (count: number) => Array.from({ length: count }, () => ({ from: 1 }));
 
+const TEXTS = ['wentWell', 'gotInTheWay', 'nextTime', 'wins', 'losses', 'lessons'];
+let merges = 0;
+/** A review of six texts of many short lines, made apart from whatever stands there. */
+function merge(): object {
+  const letter = String.fromCharCode(97 + (merges % 26));
+  const lines = Array.from({ length: 6000 }, (_, at) => `${letter}${at % 999}`)
+    .join('\n')
+    .slice(0, 19_000);
+  const record = {
+    id: 'r',
+    span: 'week',
+    from: '2026-11-16',
+    answers: Object.fromEntries(TEXTS.map((each) => [each, lines])),
+  };
+  return {
+    ...change('reviews', 'r', record),
+    id: `m${merges}`,
+    madeAt: `2026-11-24T09:00:${String(10 + (merges++ % 40)).padStart(2, '0')}Z`,
+    base: { ...record, answers: {} },
+  };
+}
+
 /** Bodies within the size of a request that take the longest to look at. */
 const BODIES: Record<string, () => string> = {
   'empty changes': () => JSON.stringify({ changes: fill({}) }),
@@ -35,6 +57,9 @@ const BODIES: Record<string, () => string> = {
     JSON.stringify({
       changes: Array.from({ length: 50 }, (_, i) => change('habits', `x${i}`, { id: 'x', terms: terms(95) })),
     }),
+  'six texts of short lines, merged': () => JSON.stringify({ changes: [merge()] }),
+  'removals of what was never there, sent over and over': () =>
+    JSON.stringify({ changes: Array.from({ length: 500 }, (_, i) => change('journal', `none${i}`, null)) }),
   'as many changes as a request may hold': () =>
     JSON.stringify({
       changes: Array.from({ length: 500 }, (_, i) => change('quotes', `q${i}`, { id: `q${i}`, text: 'a' })),
@@ -68,10 +93,11 @@ try {
   say('\nHow long another person waits at most, while somebody sends');
   line('nothing', quiet);
   for (const [name, body] of Object.entries(BODIES)) {
-    const text = body();
     let most = 0;
     let lasted = 0;
+    let text = '';
     for (let times = 0; times < TIMES; times++) {
+      text = body();
       let isOver = false;
       const startedMs = performance.now();
       const attack = post(attacker, text).then(() => {

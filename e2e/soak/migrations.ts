@@ -64,7 +64,9 @@ const contents = (url: string): Promise<string> =>
   });
 
 const migrate = (url: string, folder: string, killAt: number) =>
-  spawnSync('npx', ['tsx', 'soak/migrateOnce.ts', url, folder, String(killAt)], { encoding: 'utf8' });
+  spawnSync('npx', ['tsx', fileURLToPath(new URL('./migrateOnce.ts', import.meta.url)), url, folder, String(killAt)], {
+    encoding: 'utf8',
+  });
 
 try {
   const older = folderUpTo(FROM);

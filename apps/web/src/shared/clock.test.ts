@@ -1,5 +1,12 @@
-import { changeTo } from '../store/makeChange.ts';
-import { chooseClock, deviceNow, hearOfClock, learnServerTime, wrongClock } from './clock.ts';
+import {
+  chooseClock,
+  deviceNow,
+  hearOfClock,
+  learnServerTime,
+  nextInstant,
+  wrongClock,
+  wrongInstant,
+} from './clock.ts';
 
 const DEVICE = '2023-03-05T09:00:00.000Z';
 const SERVER = '2026-11-24T09:00:00.000Z';
@@ -43,12 +50,10 @@ it('a choice holds for this wrong clock alone: put right, or wrong in another wa
 });
 
 it('a change keeps both instants where the clock is wrong, and one where it is right', () => {
-  const quote = { id: 'q', text: 'Small turns' };
   answered(new Date().toISOString());
-  expect(changeTo('quotes', quote)).not.toHaveProperty('deviceAt');
+  expect(wrongInstant()).toBeUndefined();
   answered(SERVER);
-  const change = changeTo('quotes', quote);
-  expect([change.madeAt.slice(0, 10), change.deviceAt]).toEqual(['2026-11-24', DEVICE]);
+  expect([nextInstant().slice(0, 10), wrongInstant()]).toEqual(['2026-11-24', DEVICE]);
 });
 
 it('some hours are a zone or a slow clock, and nothing is said', () => {

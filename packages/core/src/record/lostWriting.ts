@@ -1,5 +1,5 @@
 import { BY_NAME, LISTS, LONG_TEXTS, itemName } from './mergeFields.ts';
-import { partText } from './twoTexts.ts';
+import { isManyLines, partText } from './twoTexts.ts';
 
 type Fields = Readonly<Record<string, unknown>>;
 
@@ -12,10 +12,14 @@ const WRITING_FROM = 80;
 const fieldsOf = (value: unknown): Fields => (value === null || typeof value !== 'object' ? {} : (value as Fields));
 const itemsOf = (value: unknown): unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);
 
-const linesOf = (text: string): string[] => {
+const piecesOf = (text: string): string[] => {
   const { text: shown, others } = partText(text);
-  return [shown, ...others].flatMap((each) => each.split('\n')).map((each) => each.trim());
+  return [shown, ...others].map((each) => each.trim());
 };
+
+/** The lines of a text and of what stands beside it; a piece of very many lines is one. */
+const linesOf = (text: string): string[] =>
+  piecesOf(text).flatMap((each) => (isManyLines(each) ? [each] : each.split('\n').map((line) => line.trim())));
 
 /** Every text of a value, with the name of the field it stands in. */
 function textsOf(value: unknown, name: string, found: [name: string, text: string][] = []): [string, string][] {
@@ -51,10 +55,11 @@ const LONGEST_SEARCH = 500;
 /** Whether a record says a line: as a line of any text, or within a text of the same field. The cost of all asking is linear. */
 function saidIn(records: readonly Fields[]): (name: string, line: string) => boolean {
   const texts = records.flatMap((each) => textsOf(each, ''));
+  const pieces = new Set(texts.flatMap(([, text]) => piecesOf(text)));
   const lines = new Set(texts.flatMap(([, text]) => linesOf(text)));
   let searches = 0;
   return (name, line) => {
-    if (lines.has(line)) return true;
+    if (lines.has(line) || pieces.has(line)) return true;
     if (line.length > LONGEST_SEARCH || ++searches > MOST_SEARCHES) return false;
     return texts.some(([each, text]) => each === name && text.includes(line));
   };

@@ -32,6 +32,25 @@ export function settleOther({ text, others }: TextAndOthers, at: number, isKept:
 
 const linesOf = (text: string): string[] => text.split('\n').map((each) => each.trimEnd());
 
+/** Texts of more lines are not gone through line by line: they stand beside each other whole. */
+const MOST_LINES = 400;
+
+/** Whether a text has more lines than are gone through one by one. */
+export function isManyLines(text: string): boolean {
+  let count = 1;
+  for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) if (++count > MOST_LINES) return true;
+  return false;
+}
+
+/** Two texts of many lines: the later shows, the earlier stands beside it whole, unless it is what either began from. */
+function besideWhole(first: TextAndOthers, one: TextAndOthers, other: TextAndOthers): string | undefined {
+  const text = other.text.trim() === '' ? one.text : other.text;
+  const known = new Set([text.trim(), first.text.trim(), '']);
+  const others = [...new Set([...other.others, ...one.others, one.text.trim()])].filter((each) => !known.has(each));
+  if (text.trim() === '' && others.length === 0) return undefined;
+  return wholeText({ text: others.length === 0 ? text : text.trimEnd(), others });
+}
+
 /** How many substrings of one text are searched for at most, and how long they may be; the rest is compared by lines. */
 const MOST_SEARCHES = 64;
 const LONGEST_SEARCH = 500;
@@ -55,11 +74,12 @@ function contentsOf(text: string): { holds: (part: string) => boolean } {
 /**
  * Two texts made of `was` as one: the later shows, and what only the earlier wrote stands beside it, line by line, until it is
  * put together or left out. What either began from, or the later says already, does not stand twice, so that texts don't grow
- * by meeting again and again; what one of the two settled stays so. Undefined where neither says anything. The cost is linear
- * in the length of the texts.
+ * by meeting again and again; what one of the two settled stays so. Undefined where neither says anything. Texts of
+ * very many lines stand beside each other whole, so that the cost is bounded.
  */
 export function bothTexts(was: string, earlier: string, late: string): string | undefined {
   const [first, one, other] = [partText(was), partText(earlier), partText(late)];
+  if ([was, earlier, late].some(isManyLines)) return besideWhole(first, one, other);
   const text = other.text.trim() === '' || contentsOf(one.text).holds(other.text.trim()) ? one.text : other.text;
   const shown = contentsOf(text);
   const begun = new Set(linesOf(first.text));

@@ -3,6 +3,7 @@ import { Hono } from 'hono';
 import { createMiddleware } from 'hono/factory';
 import { stream } from 'hono/streaming';
 import pLimit from 'p-limit';
+import { setTimeout as pause } from 'node:timers/promises';
 import { bodyAtMost } from '../../bodyAtMost.ts';
 import { AppError } from '../../errors.ts';
 import { countAgainst, createTurns, ownLimit } from '../../limits.ts';
@@ -16,7 +17,9 @@ import { createIntake } from './together.ts';
 const WAITING = 20;
 const READERS = 3;
 /** How many pages of long records, of all people together, are read at once after their first. */
-const LONG_READS = 2;
+const LONG_READS = 1;
+/** Between two of them as much time goes to others as the last one took, up to so many milliseconds. */
+const LONGEST_PAUSE_MS = 50;
 /** The request, its list of changes and each change stand around a record. */
 const ENVELOPE_DEPTH = 3;
 
@@ -77,9 +80,14 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
       if (piece.done || piece.value.isLast) return c.body(piece.value?.json ?? '');
       return stream(c, async (answer) => {
         while (!piece.done && !answer.aborted) {
+          const startedMs = performance.now();
           await answer.write(piece.value.json);
           // Long records of all people take turns: meanwhile short requests find a connection and the processor free.
-          piece = await longReads(() => readers.take(userId, () => pieces.next()));
+          piece = await longReads(async () => {
+            const next = await readers.take(userId, () => pieces.next());
+            await pause(Math.min(performance.now() - startedMs, LONGEST_PAUSE_MS));
+            return next;
+          });
         }
       });
     });
