@@ -41,13 +41,13 @@ async function forgetWaiting(accountId: string): Promise<void> {
   await outbox.forget(accountId, ids);
 }
 
-/** How many changes wait on this device for the server, of accounts that are not signed in; and a way to remove them. */
+/** How many changes wait on this device for the server or were refused by it, of accounts that are not signed in; and a way to remove them. */
 export async function waitingOnDevice(): Promise<{ count: number; remove: () => Promise<void> }> {
   const outbox = openOutboxStore();
   const accounts = await outbox.accounts();
   const held = await Promise.all(accounts.map((each) => outbox.read(each)));
   return {
-    count: held.reduce((sum, { waiting }) => sum + waiting.length, 0),
+    count: held.reduce((sum, { waiting, refused }) => sum + waiting.length + refused.length, 0),
     remove: async () => void (await Promise.all(accounts.map(forgetWaiting))),
   };
 }
