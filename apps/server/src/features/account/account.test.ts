@@ -213,6 +213,18 @@ it('sign-out is felt at once by a server that knew the session', async () => {
   await other.close();
 });
 
+it('who signs in with the cookie of a session that ended is in, with a cookie of the new one', async () => {
+  const person = await server.signUp();
+  await post('/sign-out', {}, person.own);
+  const again = await post(
+    '/sign-in/email',
+    { email: person.email, password: person.password },
+    { cookie: person.cookie },
+  );
+  const own = { cookie: cookieOf(again), [ACCOUNT_HEADER]: person.userId };
+  expect((await server.request('/api/changes?since=0', { headers: own })).status).toBe(200);
+});
+
 it('a session that ended reads nothing, whatever cookies were sent beside its own before', async () => {
   const person = await server.signUp();
   const since = (cookie: string) => server.request('/api/changes?since=0', { headers: { ...person.own, cookie } });

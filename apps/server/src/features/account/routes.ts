@@ -136,6 +136,8 @@ export function accountRoutes({ auth, sessions, guesses, clientAddress, attempts
     const headers = new Headers(c.req.raw.headers);
     headers.delete('content-length');
     headers.set(CLIENT_ADDRESS_HEADER, clientAddress(c));
+    // Whoever was signed in here is not carried over: the cookie of a session that ended would end the new one too.
+    if (path === '/sign-in/email' || path === '/sign-up/email') headers.delete('cookie');
     const init = { method: c.req.method, headers, ...(body === null ? {} : { body: JSON.stringify(body) }) };
     const response = await auth.handler(new Request(new URL(`/api/auth${path}`, c.req.url), init));
     if (!response.ok) throw await faultOf(response);
