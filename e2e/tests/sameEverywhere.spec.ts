@@ -27,7 +27,7 @@ test('what was kept of what was due is one number in the log, in charts, by area
   ] as const;
   for (const [inLog, inCharts] of spans) {
     await person.visit(inLog);
-    const head = person.button(/due( so far)?, /);
+    const head = person.button(/^[\d,]+ of [\d,]+ due( so far)?, /);
     const [kept, asked] = twoOf((await head.getAttribute('aria-label'))!);
     expect(kept, inLog).toBeLessThanOrEqual(asked);
     await person.visit(inCharts);
