@@ -141,7 +141,7 @@ const sendAll = async (person: Somebody, all: object[], atOnce: number): Promise
 };
 
 let taps = 0;
-/** Taps for so long; how long each took, in milliseconds. */
+/** Checks days off until `isOver`; returns the latency of each, in milliseconds. */
 async function tapping(person: Somebody, isOver: () => boolean): Promise<number[]> {
   const times: number[] = [];
   while (!isOver()) {

@@ -11,7 +11,7 @@ import {
 } from 'rate-limiter-flexible';
 import { AppError } from './errors.ts';
 
-/** An answer of the counting process is waited for so long. */
+/** Timeout of a count by the primary process, in milliseconds. */
 const COUNTED_WITHIN_MS = 3000;
 
 /** Counts one more for a key; throws an AppError (`tooMany`, with when to try again) where the limit is passed. */

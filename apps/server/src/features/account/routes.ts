@@ -19,7 +19,7 @@ const ATTEMPTS_S = 5 * 60;
 
 type Fields = Record<string, unknown>;
 
-/** An answer about a session stands for so long; how many are kept, and how many questions are answered at once. */
+/** Cache of session answers: time to live in milliseconds and number of entries; and how many are looked up concurrently. */
 const ANSWER_MS = 60_000;
 const MOST_ANSWERS = 20_000;
 const QUESTIONS_AT_ONCE = 4;

@@ -6,7 +6,7 @@ const FEW = 20;
 /** How many requests are taken in by themselves at once; they leave connections to the short ones. */
 const ALONE_AT_ONCE = 3;
 
-/** Whether deciding a request takes one reading, whatever the record: days are marked, and nothing hangs on a day. */
+/** Whether a request is cheap to decide: it only marks days, on which no other record depends. */
 const isShort = ({ changes }: Sent): boolean =>
   changes.length <= FEW && changes.every(({ collection, record }) => collection === 'entries' && record !== null);
 /** How many people's requests are taken in with one statement. */
