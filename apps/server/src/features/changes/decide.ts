@@ -1,4 +1,4 @@
-import { setImmediate as otherWork } from 'node:timers/promises';
+import { setImmediate as yieldToOthers } from 'node:timers/promises';
 import {
   type Change,
   type ChangeResult,
@@ -35,7 +35,7 @@ export async function decideAll(
     }
     results.push(await decide(state, change, latestMs).catch((error: unknown) => unreadable(change, error)));
     if (performance.now() - since > SLICE_MS) {
-      await otherWork();
+      await yieldToOthers();
       since = performance.now();
     }
   }

@@ -1,3 +1,4 @@
+import { setImmediate as yieldToOthers } from 'node:timers/promises';
 import { isDeepStrictEqual } from 'node:util';
 import { type Change, type ChangeResult, type Collection, checkRecord, keyOf } from '@wimbel/contract';
 import { fittedRecord, mergeInto, partsChanged } from '@wimbel/core';
@@ -145,6 +146,8 @@ export async function decideFields(
   // What is wrong with it is said by the usual rules.
   if (mine === null || keyOf(collection, mine as never) !== key) return null;
   if (from.record !== null && keyOf(collection, from.record as never) !== key) return null;
+  // Long records take milliseconds in each step: other requests are answered in between.
+  await yieldToOthers();
   const isWhole = base === undefined;
   const originOf = originsOf(before);
   const merged = mergeInto<object>(collection, isWhole ? null : (from.record ?? {}), before.record, mine, {
@@ -154,6 +157,7 @@ export async function decideFields(
     },
     isKnown: (part) => !before.parts?.isOld && isNamed(before, part, originOf),
   });
+  await yieldToOthers();
   const isLate = isLater(origin, before);
   const checked = await fittingRecord(
     state,
@@ -162,6 +166,7 @@ export async function decideFields(
     before.record,
     isLate ? mine : before.record,
   );
+  await yieldToOthers();
   const told = { base: from.record, held: before.record, mine };
   if (checked === null) {
     // Without its base nobody knows what of a record was written and what was left out.

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { setImmediate as yieldToOthers } from 'node:timers/promises';
 import { type Change, type Collection, LIMITS } from '@wimbel/contract';
 import { type LostWriting, type Room, lostWriting } from '@wimbel/core';
 import type { AnyRecord, Origin } from './queries.ts';
@@ -110,6 +111,7 @@ export async function keepLostWriting(
   let isLosing = false;
   for (const [side, version] of Object.entries({ held, mine })) {
     const lost = lostWriting(change.collection, base, version, result, { room: ROOM, isWhole });
+    await yieldToOthers();
     if (lost.length === 0) continue;
     isLosing = true;
     await putBeside(state, change, result, lost, origin, side);
