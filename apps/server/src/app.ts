@@ -49,8 +49,8 @@ export type AppDeps = {
   webRoot: string | null;
 };
 
-/** How many requests of one address, of those that need no account, start in one turn of the event loop, and how many wait. */
-const STARTS_AT_ONCE = 4;
+/** How many requests of one address, of those that need no account, are started concurrently, and how many wait. */
+const STARTS_AT_ONCE = 8;
 const STARTS_WAITING = 1000;
 
 const SMALL_BODY_BYTES = 16 * 1024;
@@ -94,8 +94,10 @@ export function createApp(deps: AppDeps) {
   const starts = createTurns(STARTS_AT_ONCE, STARTS_WAITING);
   const counted = createMiddleware<AppEnv>(async (c, next) => {
     const address = addressOf(c);
-    await starts.take(address, () => yieldToOthers());
-    await countAgainst(perAddress, address);
+    await starts.take(address, async () => {
+      await yieldToOthers();
+      await countAgainst(perAddress, address);
+    });
     await next();
   });
   for (const path of ['/api/health/*', '/api/auth/get-session', '/api/auth/list-sessions', '/api/sample'])
