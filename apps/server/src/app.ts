@@ -50,7 +50,7 @@ export type AppDeps = {
 };
 
 /** How many requests of one address, of those that need no account, are started concurrently, and how many wait. */
-const STARTS_AT_ONCE = 8;
+const STARTS_AT_ONCE = 2;
 const STARTS_WAITING = 1000;
 
 const SMALL_BODY_BYTES = 16 * 1024;
