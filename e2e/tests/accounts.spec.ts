@@ -18,6 +18,14 @@ test('on a phone: the password is changed, other browsers are signed out, and th
   await third.signIn(email);
   for (const each of [second, third]) await each.heading('Tuesday').waitFor();
 
+  const calendar = await first.page.evaluate(async () => {
+    const made = await fetch('/api/calendar', { method: 'POST', body: JSON.stringify({ shows: ['due'] }) });
+    return ((await made.json()) as { secret: string }).secret;
+  });
+  const calendarStatus = async (): Promise<number> =>
+    (await fetch(new URL(`/api/calendar/feed/${calendar}.ics`, first.page.url()))).status;
+  expect(await calendarStatus()).toBe(200);
+
   await accountPage(first);
   await expect(first.page.getByText('this browser')).toHaveCount(1);
   const signOut = first.page.getByRole('button', { name: /^Sign out: Chrome on Linux, last used/ });
@@ -34,8 +42,15 @@ test('on a phone: the password is changed, other browsers are signed out, and th
   await first.button('Change password').click();
   await expect(first.page.getByText('Use more than spaces')).toBeVisible();
   await first.page.getByLabel('New password', { exact: true }).fill('quiet water runs');
+  await expect(first.page.getByRole('checkbox', { name: 'End the calendar address too' })).toBeChecked();
+  expect(await calendarStatus()).toBe(200);
   await first.button('Change password').click();
-  await expect(first.page.getByText('The password is changed, and you are signed out everywhere else')).toBeVisible();
+  await expect(
+    first.page.getByText(
+      'The password is changed, you are signed out everywhere else, and the calendar address has ended',
+    ),
+  ).toBeVisible();
+  expect(await calendarStatus()).toBe(404);
   // Both others are out at once: one was ended, the other by the new password.
   for (const other of [second, third]) {
     await other.page.reload();
