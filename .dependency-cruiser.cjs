@@ -1,4 +1,4 @@
-/** Imports go one way: app → features → parts, charts → store, sync, words → ui, theme, shared → contract → core. */
+/** Imports go one way: app → features → components, charts → store, sync, text → ui, theme, platform → contract → core. */
 const web = (room) => `^apps/web/src/${room}/`;
 
 /** @type {import('dependency-cruiser').IConfiguration} */
@@ -66,23 +66,23 @@ module.exports = {
       to: { path: '^apps/web/src/features/', pathNot: '^apps/web/src/features/$1/' },
     },
     {
-      name: 'parts-below-features',
+      name: 'components-below-features',
       severity: 'error',
-      from: { path: `${web('parts')}|${web('charts')}` },
+      from: { path: `${web('components')}|${web('charts')}` },
       to: { path: `^apps/web/app/|${web('features')}` },
     },
     {
-      name: 'store-below-parts',
+      name: 'store-below-components',
       severity: 'error',
-      from: { path: `${web('store')}|${web('sync')}|${web('words')}` },
-      to: { path: `^apps/web/app/|${web('features')}|${web('parts')}|${web('charts')}` },
+      from: { path: `${web('store')}|${web('sync')}|${web('text')}` },
+      to: { path: `^apps/web/app/|${web('features')}|${web('components')}|${web('charts')}` },
     },
     {
       name: 'ui-at-the-bottom',
       severity: 'error',
-      from: { path: `${web('ui')}|${web('theme')}|${web('shared')}` },
+      from: { path: `${web('ui')}|${web('theme')}|${web('platform')}` },
       to: {
-        path: `^apps/web/app/|${web('features')}|${web('parts')}|${web('charts')}|${web('store')}|${web('sync')}|${web('words')}`,
+        path: `^apps/web/app/|${web('features')}|${web('components')}|${web('charts')}|${web('store')}|${web('sync')}|${web('text')}`,
       },
     },
     {

@@ -3,11 +3,11 @@ import { createRequire } from 'node:module';
 import { type Change, type ChangeResult, type ChangesAnswer, type ChangesSince, MOST_AHEAD_MS } from '@wimbel/contract';
 import { type Habit, formatDay, parseDay, reportOf } from '@wimbel/core';
 import seedrandom from 'seedrandom';
-import type { Api, ApiFault } from '../../apps/web/src/shared/api.ts';
+import type { Api, ApiFault } from '../../apps/web/src/platform/api.ts';
 import type { Step } from '../../apps/web/src/store/undo.ts';
-import type * as ApiFile from '../../apps/web/src/shared/api.ts';
-import type * as ClockFile from '../../apps/web/src/shared/clock.ts';
-import type * as BroughtInFile from '../../apps/web/src/store/broughtIn.ts';
+import type * as ApiFile from '../../apps/web/src/platform/api.ts';
+import type * as ClockFile from '../../apps/web/src/platform/clock.ts';
+import type * as BroughtInFile from '../../apps/web/src/store/importPlan.ts';
 import type * as MakeChangeFile from '../../apps/web/src/store/makeChange.ts';
 import type * as StoreFile from '../../apps/web/src/store/store.ts';
 import type * as UndoFile from '../../apps/web/src/store/undo.ts';
@@ -18,9 +18,9 @@ import { ask } from './asking.ts';
 
 // Taken as the app's own files take each other: a file that is there twice has two clocks, and faults of two kinds.
 const load = createRequire(import.meta.url);
-const { ApiError } = load('../../apps/web/src/shared/api.ts') as typeof ApiFile;
-const { learnServerTime } = load('../../apps/web/src/shared/clock.ts') as typeof ClockFile;
-const { recordsOf } = load('../../apps/web/src/store/broughtIn.ts') as typeof BroughtInFile;
+const { ApiError } = load('../../apps/web/src/platform/api.ts') as typeof ApiFile;
+const { learnServerTime } = load('../../apps/web/src/platform/clock.ts') as typeof ClockFile;
+const { recordsOf } = load('../../apps/web/src/store/importPlan.ts') as typeof BroughtInFile;
 const { changeTo, entryChange, removalOf } = load('../../apps/web/src/store/makeChange.ts') as typeof MakeChangeFile;
 const { createStore } = load('../../apps/web/src/store/store.ts') as typeof StoreFile;
 const { changesBack, stepOf } = load('../../apps/web/src/store/undo.ts') as typeof UndoFile;

@@ -6,13 +6,13 @@ import { createDatabase, migrateDatabase } from './db/connection.ts';
 import { type Environment, readEnvironment } from './environment.ts';
 import { traceOf } from './errors.ts';
 import { createAuth } from './features/account/auth.ts';
-import { openHearing } from './db/hearing.ts';
+import { openHearing } from './db/notifications.ts';
 import { createSessions } from './features/account/sessions.ts';
-import { openNews } from './features/changes/news.ts';
+import { openNews } from './features/changes/revisionFeed.ts';
 import { clearSamples, prepareSample } from './features/sample/service.ts';
 import { countForProcesses } from './limits.ts';
 import { type Logger, createLog } from './log.ts';
-import { answerTogether } from './processes.ts';
+import { answerTogether } from './workerProcesses.ts';
 
 const CLOSE_WITHIN_MS = 5000;
 const CLEAR_SAMPLES_MS = 60 * 60 * 1000;

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { Button } from '../src/ui/Button.tsx';
 import { EmptyState } from '../src/ui/EmptyState.tsx';
 import { Page } from '../src/ui/Frame.tsx';
-import { PATHS } from '../src/shared/paths.ts';
+import { PATHS } from '../src/platform/paths.ts';
 
 export default function NotFound() {
   const router = useRouter();

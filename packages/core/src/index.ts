@@ -1,4 +1,4 @@
-export { once } from './once.ts';
+export { once } from './lazy.ts';
 export {
   type PlainMonth,
   monthFromParts,
@@ -182,7 +182,7 @@ export {
   daysToRibbon,
 } from './habit/targets.ts';
 export { habitBegunOn, withFirstTermsFrom } from './habit/firstTerms.ts';
-export { isRecord } from './habit/layTrack.ts';
+export { isRecord } from './habit/buildTrack.ts';
 export { withPipsFrom } from './habit/settingPips.ts';
 export { type HeldTerms, heldTerms, termsIndexOn, termsOn } from './habit/terms.ts';
 export {
@@ -211,7 +211,7 @@ export {
   plannedBetween,
   fillRatio,
 } from './habit/track.ts';
-export { type ChangedEntry, buildTrack, layTrack, trackAfter } from './habit/layTrack.ts';
+export { type ChangedEntry, buildTrack, layTrack, trackAfter } from './habit/buildTrack.ts';
 export { type TrendPoint, TREND_NEEDS_DAYS, trendOf } from './habit/trend.ts';
 export { type VariantFigures, variantFigures, withParts } from './habit/variants.ts';
 export {

@@ -31,7 +31,7 @@ export {
   type ListBlock,
   lineKey,
 } from './grid/blocks.ts';
-export { type Brought, type Here, type NameChoice, broughtByGrid, choicesFor, likeness } from './grid/bringIn.ts';
+export { type Brought, type Here, type NameChoice, broughtByGrid, choicesFor, likeness } from './grid/importGrid.ts';
 export { type DateOrder } from './grid/dayWords.ts';
 export { gridsOfFile } from './grid/file.ts';
 export { GRID_LIMITS, type GridFault, type RawCell, type RawGrid, type RawResult, gridOfText } from './grid/raw.ts';
@@ -44,5 +44,5 @@ export {
   headKey,
   readGrids,
 } from './grid/reading.ts';
-export { type Said, saidBy } from './grid/said.ts';
+export { type Said, saidBy } from './grid/parseCell.ts';
 export { storyMarkdown } from './story.ts';

@@ -6,9 +6,9 @@ import { createApp } from '../app.ts';
 import { createClock } from '../clock.ts';
 import { createDatabase, migrateDatabase } from '../db/connection.ts';
 import { createAuth } from '../features/account/auth.ts';
-import { openHearing } from '../db/hearing.ts';
+import { openHearing } from '../db/notifications.ts';
 import { createSessions } from '../features/account/sessions.ts';
-import { openNews } from '../features/changes/news.ts';
+import { openNews } from '../features/changes/revisionFeed.ts';
 import { prepareSample } from '../features/sample/service.ts';
 import { createLog } from '../log.ts';
 

@@ -1,6 +1,6 @@
 import { type ComponentType, Suspense, lazy } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
-import { PlaceFault } from '../../src/parts/PlaceFault.tsx';
+import { PlaceFault } from '../../src/components/page/PlaceFault.tsx';
 
 type Part = { SignedIn: ComponentType };
 type Default = { default: ComponentType };

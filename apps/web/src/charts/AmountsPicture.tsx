@@ -2,7 +2,7 @@ import { type AmountLimit, type DaySpan, type PlainDay, amountStems } from '@wim
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Circle, G, Line, Path } from 'react-native-svg';
-import { compact } from '../shared/amounts.ts';
+import { compact } from '../text/amounts.ts';
 import { useTheme } from '../theme/Theme.tsx';
 import { namedDays } from './namedDays.ts';
 import { AXIS_PX, Axis } from './Axis.tsx';

@@ -2,7 +2,7 @@ import { type PlainDay, lineThrough } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Circle, Line, Path } from 'react-native-svg';
-import { number } from '../shared/amounts.ts';
+import { number } from '../text/amounts.ts';
 import { useTheme } from '../theme/Theme.tsx';
 import { AXIS_PX, Axis } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';

@@ -10,7 +10,7 @@ import {
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Text as SvgText } from 'react-native-svg';
-import { dateNumber, monthAbbreviation, shortDate } from '../shared/format.ts';
+import { dateNumber, monthAbbreviation, shortDate } from '../text/format.ts';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
 import { AXIS_PX } from './Axis.tsx';

@@ -13,7 +13,7 @@ import {
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
-import { dateNumber, monthAbbreviation, shortDate, weekdayShort } from '../shared/format.ts';
+import { dateNumber, monthAbbreviation, shortDate, weekdayShort } from '../text/format.ts';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
 import { AXIS_PX } from './Axis.tsx';

@@ -1,6 +1,6 @@
 import type { ProgressLine } from '@wimbel/core';
 import { Path } from 'react-native-svg';
-import { monthAbbreviation } from '../shared/format.ts';
+import { monthAbbreviation } from '../text/format.ts';
 import { Axis, shareLevels } from './Axis.tsx';
 
 /** What pictures of progress stand on: 0, 50 and 100 %, the months below, today. */

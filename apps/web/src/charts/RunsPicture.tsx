@@ -2,7 +2,7 @@ import { type DaySpan, type Run, runsPicture } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { ClipPath, Defs, G, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { monthAbbreviation } from '../shared/format.ts';
+import { monthAbbreviation } from '../text/format.ts';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
 import { AXIS_PX, Axis } from './Axis.tsx';

@@ -10,7 +10,7 @@ import {
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
-import { percent } from '../shared/format.ts';
+import { percent } from '../text/format.ts';
 import { themed, useTheme } from '../theme/Theme.tsx';
 import { Words } from '../ui/Words.tsx';
 import { useWidth } from './useWidth.ts';

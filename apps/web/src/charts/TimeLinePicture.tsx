@@ -9,7 +9,7 @@ import {
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
-import { monthAbbreviation } from '../shared/format.ts';
+import { monthAbbreviation } from '../text/format.ts';
 import { themed, useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
 import { Words } from '../ui/Words.tsx';

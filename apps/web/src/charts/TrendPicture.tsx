@@ -2,7 +2,7 @@ import { type DaySpan, type TrendPoint, trendLine } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Circle, Path } from 'react-native-svg';
-import { monthAbbreviation } from '../shared/format.ts';
+import { monthAbbreviation } from '../text/format.ts';
 import { useTheme } from '../theme/Theme.tsx';
 import { AXIS_PX, AimLine, Axis, shareLevels } from './Axis.tsx';
 import { MarkedPicture } from './MarkedPicture.tsx';

@@ -2,7 +2,7 @@ import { type PlainDay, type PlateValue, type Weekday, yearRing } from '@wimbel/
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Circle, Line, Text as SvgText } from 'react-native-svg';
-import { monthAbbreviation } from '../shared/format.ts';
+import { monthAbbreviation } from '../text/format.ts';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
 import { MarkedPicture } from './MarkedPicture.tsx';

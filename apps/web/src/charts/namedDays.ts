@@ -1,5 +1,5 @@
 import { type DaySpan, type PlainDay, daysIn } from '@wimbel/core';
-import { dateNumber, shortDate } from '../shared/format.ts';
+import { dateNumber, shortDate } from '../text/format.ts';
 
 /** Up to so many days each has its number below. */
 const MOST_NAMED = 10;

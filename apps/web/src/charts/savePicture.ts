@@ -1,4 +1,4 @@
-import { download } from '../shared/download.ts';
+import { download } from '../platform/download.ts';
 import { FAMILIES } from '../theme/type.ts';
 import { fontFaces } from './fontFaces.ts';
 

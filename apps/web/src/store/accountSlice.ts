@@ -1,5 +1,5 @@
 import { type UnknownAction, createAction } from '@reduxjs/toolkit';
-import type { Account } from '../shared/api.ts';
+import type { Account } from '../platform/api.ts';
 
 /**
  * `unknown` until the server was asked; `unreachable` where it did not answer; `elsewhere` where another tab has signed in

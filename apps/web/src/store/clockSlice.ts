@@ -1,5 +1,5 @@
 import { type PlainDay, dayFromParts } from '@wimbel/core';
-import { deviceNow } from '../shared/clock.ts';
+import { deviceNow } from '../platform/clock.ts';
 import { type UnknownAction, createAction } from '@reduxjs/toolkit';
 
 /** The day it is by this device's clock, `dayEndsAt` hours after midnight counted to the day before. */

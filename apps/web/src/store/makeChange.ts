@@ -1,7 +1,7 @@
 import { type Change, type Collection, type RecordOf, entryKey, keyOf } from '@wimbel/contract';
 import type { Entry } from '@wimbel/core';
 import { v7 as uuid } from 'uuid';
-import { nextInstant, wrongInstant } from '../shared/clock.ts';
+import { nextInstant, wrongInstant } from '../platform/clock.ts';
 
 /** A new id, in order of making. */
 export const newId = (): string => uuid();

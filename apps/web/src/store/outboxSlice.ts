@@ -1,7 +1,15 @@
 import type { Change, Issue } from '@wimbel/contract';
 import { type UnknownAction, createAction } from '@reduxjs/toolkit';
 import { recordsChanged, recordsCleared } from './recordsSlice.ts';
-import { NONE_WAITING, type Waiting, allWaiting, waitingOf, withEach, withMore, withoutThese } from './waiting.ts';
+import {
+  NONE_WAITING,
+  type Waiting,
+  allWaiting,
+  waitingOf,
+  withEach,
+  withMore,
+  withoutThese,
+} from './pendingChanges.ts';
 
 /** A change that the server would not take, kept with what was wrong with it. */
 export type Refusal = { change: Change; issues: Issue[] };

@@ -1,6 +1,6 @@
 import type { Change } from '@wimbel/contract';
 import type { KeyResult } from '@wimbel/core';
-import { nextInstant } from '../shared/clock.ts';
+import { nextInstant } from '../platform/clock.ts';
 import { effectsOf } from './effects.ts';
 import { changeTo, newId, removalOf } from './makeChange.ts';
 import type { RecordsState } from './recordsState.ts';

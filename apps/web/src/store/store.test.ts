@@ -7,7 +7,7 @@ import { changesAcknowledged, outboxRestored, refusalDismissed, changesRefused }
 import { recordsChanged, recordsCleared, rowsArrived } from './recordsSlice.ts';
 import { selectAreas, selectEntry, selectHabits, selectTotals, selectTrack, selectTracks } from './selectors.ts';
 import { createStore } from './store.ts';
-import { allWaiting } from './waiting.ts';
+import { allWaiting } from './pendingChanges.ts';
 
 const TODAY = 20781;
 const habit = (id: string, order: number): Habit => ({

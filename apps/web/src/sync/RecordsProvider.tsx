@@ -10,26 +10,26 @@ import {
   useState,
 } from 'react';
 import { Provider, useStore } from 'react-redux';
-import { api } from '../shared/api.ts';
-import { accountLeft } from '../shared/accountLeft.ts';
-import { forgetDrafts } from '../shared/formDraft.ts';
-import { deviceNow, hearOfClock } from '../shared/clock.ts';
-import { otherWork } from '../shared/otherWork.ts';
+import { api } from '../platform/api.ts';
+import { accountLeft } from '../platform/accountLeft.ts';
+import { forgetDrafts } from '../platform/formDraft.ts';
+import { deviceNow, hearOfClock } from '../platform/clock.ts';
+import { otherWork } from '../platform/yieldToMain.ts';
 import { accountElsewhere, isSample, serverUnreachable, signedIn, signedOut } from '../store/accountSlice.ts';
-import { keepForGood } from './persist.ts';
+import { keepForGood } from './persistentStorage.ts';
 import { dayByClock, dayTurned } from '../store/clockSlice.ts';
 import { refusalDismissed } from '../store/outboxSlice.ts';
-import { whenChosen } from './chosenTab.ts';
+import { whenChosen } from './leaderTab.ts';
 import { clearDeviceData } from './deviceData.ts';
 import { accountOfDevice, keepAccountOfDevice } from './deviceAccount.ts';
 import { openOutboxStore } from './outboxStore.ts';
 import { type Live, openLive } from './live.ts';
-import { recordStoreOf } from './recordAhead.ts';
+import { recordStoreOf } from './recordPreload.ts';
 import { type RootState, type Store, createStore, useAppDispatch, useAppSelector } from '../store/store.ts';
 import { type Sync, startSync } from './sync.ts';
 import { type Step, changesBack, stepOf } from '../store/undo.ts';
 import { withFirstTerms } from '../store/firstTerms.ts';
-import { openAccountTalk } from './accountTalk.ts';
+import { openAccountTalk } from './accountChannel.ts';
 
 /** How often the device's clock is looked at, for the day to turn by itself. */
 const LOOK_EVERY_MS = 15000;

@@ -1,5 +1,5 @@
-import type { Account } from '../shared/api.ts';
-import { keepOnDevice, keptOnDevice } from '../shared/kept.ts';
+import type { Account } from '../platform/api.ts';
+import { keepOnDevice, keptOnDevice } from '../platform/localSettings.ts';
 
 const NAME = 'account';
 

@@ -1,7 +1,7 @@
 import { deleteDB } from 'idb';
-import { forgetDrafts } from '../shared/formDraft.ts';
-import { openBringing } from './bringing.ts';
-import { deviceSlips } from './jotter.ts';
+import { forgetDrafts } from '../platform/formDraft.ts';
+import { openBringing } from './importStaging.ts';
+import { deviceSlips } from './writeAheadLog.ts';
 import { openOutboxStore } from './outboxStore.ts';
 import { recordDatabase } from './recordStore.ts';
 

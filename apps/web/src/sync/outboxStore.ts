@@ -1,7 +1,7 @@
 import type { Change } from '@wimbel/contract';
 import type { DBSchema } from 'idb';
 import { deviceDatabase } from './deviceDatabase.ts';
-import { type Slips, deviceSlips, openJotter } from './jotter.ts';
+import { type Slips, deviceSlips, openJotter } from './writeAheadLog.ts';
 import type { Refusal } from '../store/outboxSlice.ts';
 
 type Kept = { accountId: string; change: Change; refusedFor?: Refusal['issues'] };

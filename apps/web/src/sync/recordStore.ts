@@ -11,11 +11,11 @@ import {
   yearOfDay,
 } from '@wimbel/core';
 import { type DBSchema, type IDBPObjectStore, deleteDB } from 'idb';
-import { latestInstant } from '../shared/clock.ts';
-import { bitByBit } from '../shared/otherWork.ts';
+import { latestInstant } from '../platform/clock.ts';
+import { bitByBit } from '../platform/yieldToMain.ts';
 import { placeOf } from '../store/effects.ts';
 import { deviceDatabase } from './deviceDatabase.ts';
-import { type KeptYear, daysKept, isPacked, keptYear } from './keptYear.ts';
+import { type KeptYear, daysKept, isPacked, keptYear } from './packedYear.ts';
 
 type AnyRecord = RecordOf<Collection>;
 type Place = { collection: Collection; key: string };

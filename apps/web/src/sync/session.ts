@@ -1,11 +1,11 @@
-import type { Api } from '../shared/api.ts';
+import type { Api } from '../platform/api.ts';
 import { recordKept } from '../store/outboxSlice.ts';
 import type { Store } from '../store/store.ts';
-import type { Waiting } from '../store/waiting.ts';
+import type { Waiting } from '../store/pendingChanges.ts';
 import type { OutboxStore } from './outboxStore.ts';
 import type { RecordStore } from './recordStore.ts';
-import type { TabWord } from './tabTalk.ts';
-import { type Outstanding, createOutstanding } from './outstanding.ts';
+import type { TabWord } from './tabChannel.ts';
+import { type Outstanding, createOutstanding } from './optimisticState.ts';
 
 /** What sending, fetching and restoring share while an account is open on this page. */
 export type Session = {

@@ -8,8 +8,8 @@ import {
   isLater,
 } from '@wimbel/contract';
 import { type Entry, eachEntry } from '@wimbel/core';
-import { type Api, ApiError } from '../shared/api.ts';
-import { learnServerTime } from '../shared/clock.ts';
+import { type Api, ApiError } from '../platform/api.ts';
+import { learnServerTime } from '../platform/clock.ts';
 import { changeTo, entryChange, newId, removalOf } from '../store/makeChange.ts';
 import { openOutboxStore } from './outboxStore.ts';
 import { openRecordStore } from './recordStore.ts';

@@ -1,16 +1,16 @@
 import type { Change } from '@wimbel/contract';
-import { type Api, ApiError } from '../shared/api.ts';
-import { forgetInstants } from '../shared/clock.ts';
+import { type Api, ApiError } from '../platform/api.ts';
+import { forgetInstants } from '../platform/clock.ts';
 import { accountElsewhere, signedOut } from '../store/accountSlice.ts';
 import { placeOf, recordAt, touchedByEach } from '../store/effects.ts';
 import { deviceKept, serverMissed, serverReached } from '../store/outboxSlice.ts';
 import { recordsChanged, recordsCleared } from '../store/recordsSlice.ts';
 import type { Store } from '../store/store.ts';
-import { createBesides } from './besides.ts';
-import { fetchNewer, restore } from './fetching.ts';
+import { createBesides } from './otherTabs.ts';
+import { fetchNewer, restore } from './pull.ts';
 import type { OutboxStore } from './outboxStore.ts';
 import type { RecordStore } from './recordStore.ts';
-import { createSending } from './sending.ts';
+import { createSending } from './push.ts';
 import { type Session, createSession } from './session.ts';
 
 /** How long to wait before trying again, longer each time. */

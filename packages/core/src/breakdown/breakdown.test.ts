@@ -7,7 +7,7 @@ import { fullDayRuns, scoreOn, totalsOf } from '../day/dayScore.ts';
 import { goalCourse } from '../goal/goalCourse.ts';
 import { goalFigures } from '../goal/goalFigures.ts';
 import { keptOver, keptTogether, weekdaysTogether } from '../habit/kept.ts';
-import { buildTrack } from '../habit/layTrack.ts';
+import { buildTrack } from '../habit/buildTrack.ts';
 import { LOG_SPANS, logFigures, logSpanOf } from '../habit/logSpan.ts';
 import { periodOf, quotaSeenOn, quotaStanding } from '../habit/periods.ts';
 import { runsOf } from '../habit/streak.ts';

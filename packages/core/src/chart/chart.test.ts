@@ -2,7 +2,7 @@ import { curveNatural, lineRadial } from 'd3-shape';
 import fc from 'fast-check';
 import { monthOf, monthSpan } from '../calendar/month.ts';
 import { dayOf } from '../calendar/plainDay.ts';
-import { buildTrack } from '../habit/layTrack.ts';
+import { buildTrack } from '../habit/buildTrack.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { boring } from './boring.ts';
 import { CURL_PATH } from './curl.ts';

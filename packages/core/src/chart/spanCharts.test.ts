@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { dayOf, formatDay } from '../calendar/plainDay.ts';
 import { yearSpan } from '../calendar/year.ts';
 import { monthOf } from '../calendar/month.ts';
-import { buildTrack } from '../habit/layTrack.ts';
+import { buildTrack } from '../habit/buildTrack.ts';
 import { runsOf } from '../habit/streak.ts';
 import { trendOf } from '../habit/trend.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { dayOf, formatDay } from '../calendar/plainDay.ts';
-import { buildTrack } from '../habit/layTrack.ts';
+import { buildTrack } from '../habit/buildTrack.ts';
 import { runsOf } from '../habit/streak.ts';
 import type { Habit } from '../record/records.ts';
 import { TODAY, checkHabits, entries } from '../testing/arbitraries.ts';

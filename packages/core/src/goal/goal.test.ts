@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { monthOf } from '../calendar/month.ts';
 import { LAST_DAY, dayOf } from '../calendar/plainDay.ts';
-import { buildTrack } from '../habit/layTrack.ts';
+import { buildTrack } from '../habit/buildTrack.ts';
 import { fraction, fractionOf } from '../number/fraction.ts';
 import type { CheckIn, Goal, KeyResult, KeyResultMeasure, Milestone, Step } from '../record/records.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { monthOf } from '../calendar/month.ts';
 import { dayOf, formatDay } from '../calendar/plainDay.ts';
-import { buildTrack } from '../habit/layTrack.ts';
+import { buildTrack } from '../habit/buildTrack.ts';
 import type { CheckIn, Goal, KeyResult, Milestone, Step } from '../record/records.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { evenCheckpoints } from './checkpointPlan.ts';

@@ -12,7 +12,7 @@ import { missReasons } from './missReasons.ts';
 import { isTakenOver, withMonthTarget, withYearTarget } from './settingTargets.ts';
 import { streakOf } from './streak.ts';
 import { monthTargetOf, yearTargetOf } from './targets.ts';
-import { buildTrack } from './layTrack.ts';
+import { buildTrack } from './buildTrack.ts';
 import { quotaVerdict } from './periods.ts';
 import { variantFigures, withParts } from './variants.ts';
 

@@ -9,7 +9,7 @@ import { FIRST, TODAY, checkHabits, entries, marks, schedules, someDay } from '.
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { dayOfDone, finishedOn } from './finishLine.ts';
 import { keptByWeekday, keptOver, keptSpans } from './kept.ts';
-import { buildTrack } from './layTrack.ts';
+import { buildTrack } from './buildTrack.ts';
 import { waitingSince } from './asked.ts';
 import { hasTarget } from './targetMonths.ts';
 import { type Track, activeDaysIn, outcomeOn, isOpen, amountBetween, isScheduledOn, fillRatio } from './track.ts';

@@ -2,7 +2,7 @@ import { monthOf } from '../calendar/month.ts';
 import { dayOf } from '../calendar/plainDay.ts';
 import type { Entry, Habit } from '../record/records.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
-import { buildTrack } from './layTrack.ts';
+import { buildTrack } from './buildTrack.ts';
 import { isTargetReached, monthRewards, withRewardEnjoyed } from './monthRewards.ts';
 import { monthTargetOf, rewardOfMonth } from './targets.ts';
 

@@ -3,7 +3,7 @@ import { type PlainMonth, formatMonth, monthOfDay } from '../calendar/month.ts';
 import { yearSpan } from '../calendar/year.ts';
 import type { Habit, Schedule } from '../record/records.ts';
 import { withFirstTermsFrom } from './firstTerms.ts';
-import { buildTrack } from './layTrack.ts';
+import { buildTrack } from './buildTrack.ts';
 import { withYearTarget } from './settingTargets.ts';
 import { setTargetOf } from './targetMonths.ts';
 import { yearTargetOf } from './targets.ts';

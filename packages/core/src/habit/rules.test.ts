@@ -13,7 +13,7 @@ import { reportOf } from '../report/report.ts';
 import { withFirstTermsFrom } from './firstTerms.ts';
 import { keptOver, keptTogether } from './kept.ts';
 import { countedDone, keptGroups } from './keptPeriods.ts';
-import { buildTrack, layTrack, trackAfter } from './layTrack.ts';
+import { buildTrack, layTrack, trackAfter } from './buildTrack.ts';
 import { monthSpan } from '../calendar/month.ts';
 import { periodOf, quotaSeenOn } from './periods.ts';
 import { PARTS_PER_DAY } from './schedule.ts';

@@ -3,7 +3,7 @@ import { monthOf } from '../calendar/month.ts';
 import { moodLine } from '../chart/moodLine.ts';
 import { monthsOfMoods, weeksOfMoods } from '../chart/moodPlate.ts';
 import { goalMoves } from '../goal/goalMoves.ts';
-import { buildTrack } from '../habit/layTrack.ts';
+import { buildTrack } from '../habit/buildTrack.ts';
 import { missesByReason, missesIn } from '../habit/misses.ts';
 import { moodOver } from '../mood/moodOver.ts';
 import { NO_ENTRIES, withEntriesOn } from '../record/entryYears.ts';

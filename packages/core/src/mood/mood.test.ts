@@ -1,6 +1,6 @@
 import { dayOf, formatDay } from '../calendar/plainDay.ts';
 import { moodRows } from '../chart/moodRows.ts';
-import { buildTrack } from '../habit/layTrack.ts';
+import { buildTrack } from '../habit/buildTrack.ts';
 import type { Entry, Habit } from '../record/records.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { moodBeside, moodByDay } from './mood.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { dayOf, formatDay } from '../calendar/plainDay.ts';
 import { monthOf, monthSpan } from '../calendar/month.ts';
-import { buildTrack } from '../habit/layTrack.ts';
+import { buildTrack } from '../habit/buildTrack.ts';
 import type { Claim, Entry, Goal, Habit, Milestone, Reward, Terms } from '../record/records.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { balanceByDay, goodDayPips, goodDaysFor, ledgerOfDay, pipsByDay, pipsOver, rewardsStanding } from './ledger.ts';

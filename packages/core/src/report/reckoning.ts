@@ -4,7 +4,7 @@ import type { DaySpan } from '../calendar/span.ts';
 import { type DayTotals, fullDayRuns, fullnessOn, totalsAfter, totalsOf } from '../day/dayScore.ts';
 import type { GoalRecords } from '../goal/goalCourse.ts';
 import { type GoalFigures, goalFigures } from '../goal/goalFigures.ts';
-import { layTrack, trackAfter } from '../habit/layTrack.ts';
+import { layTrack, trackAfter } from '../habit/buildTrack.ts';
 import { aliveRun, longestRun } from '../habit/streak.ts';
 import { type Track, hasSameActiveDays } from '../habit/track.ts';
 import {

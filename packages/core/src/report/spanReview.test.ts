@@ -7,7 +7,7 @@ import { meanOfSeven, shareLine } from '../chart/shareLine.ts';
 import { monthsPlate, weeksPlate, yearPlate } from '../chart/yearPlate.ts';
 import { monthOf } from '../calendar/month.ts';
 import { monthsOfYear } from '../calendar/year.ts';
-import { buildTrack } from '../habit/layTrack.ts';
+import { buildTrack } from '../habit/buildTrack.ts';
 import { type Entry, type Habit, PARTS_OF_DAY, type PartOfDay, emptyRecords } from '../record/records.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { type ReviewFact, mostImproved, reviewFacts } from './reviewFacts.ts';

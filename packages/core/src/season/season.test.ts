@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { dayOf, formatDay } from '../calendar/plainDay.ts';
 import { daysIn, holdsDay, overlaps } from '../calendar/span.ts';
-import { buildTrack } from '../habit/layTrack.ts';
+import { buildTrack } from '../habit/buildTrack.ts';
 import type { Habit, KeyResult, Review, Season } from '../record/records.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { addsUp } from '../breakdown/breakdown.ts';

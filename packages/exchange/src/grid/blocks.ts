@@ -10,7 +10,7 @@ import {
   yearIn,
 } from './dayWords.ts';
 import type { RawCell, RawGrid } from './raw.ts';
-import { saidBy } from './said.ts';
+import { saidBy } from './parseCell.ts';
 
 /** How a grid is laid out: days across and habits down, days down and habits across, or a line for each day of a habit. */
 export type Layout = 'across' | 'down' | 'list';

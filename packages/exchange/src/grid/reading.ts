@@ -13,7 +13,7 @@ import {
 } from './blocks.ts';
 import { type DateOrder, dayOfDate } from './dayWords.ts';
 import type { RawGrid } from './raw.ts';
-import { type Said, numberIn, saidBy, unitOf } from './said.ts';
+import { type Said, numberIn, saidBy, unitOf } from './parseCell.ts';
 
 /** What a person chose where a grid can be read in several ways. */
 export type GridChoices = LineChoices & {

@@ -11,7 +11,7 @@ import { AppError } from '../../errors.ts';
 import { countAgainst, sharedLimit } from '../../limits.ts';
 import { type Auth, CLIENT_ADDRESS_HEADER } from './auth.ts';
 import { isCommonPassword } from './commonPasswords.ts';
-import { type Guess, type Guesses, evenly } from './guesses.ts';
+import { type Guess, type Guesses, evenly } from './signInThrottle.ts';
 import type { Sessions } from './sessions.ts';
 
 const MOST_BODY_BYTES = 16 * 1024;

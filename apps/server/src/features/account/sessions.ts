@@ -1,5 +1,5 @@
 import { LRUCache } from 'lru-cache';
-import type { Hearing } from '../../db/hearing.ts';
+import type { Hearing } from '../../db/notifications.ts';
 import { SESSION_COOKIES, type Auth } from './auth.ts';
 
 export type Session = { id: string; userId: string; isSample: boolean };

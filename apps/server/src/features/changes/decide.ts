@@ -10,10 +10,10 @@ import {
   removalPlan,
 } from '@wimbel/contract';
 import { type Origin, isLater, placeOf } from './queries.ts';
-import { decideFields, partsAfter } from './fields.ts';
-import { decideTogether } from './journal.ts';
+import { decideFields, partsAfter } from './mergeRecord.ts';
+import { decideTogether } from './mergeJournal.ts';
 import { issuesAgainstOthers } from './relations.ts';
-import type { State } from './state.ts';
+import type { State } from './batchState.ts';
 
 /** How long checks may go on before the server turns to other requests. */
 const SLICE_MS = 8;

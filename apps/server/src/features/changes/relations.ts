@@ -10,7 +10,7 @@ import {
 } from '@wimbel/contract';
 import type { Goal, Habit, KeyResult, Milestone, Step } from '@wimbel/core';
 import { type AnyRecord, type Misfit, collectionOfMisfit } from './queries.ts';
-import type { State } from './state.ts';
+import type { State } from './batchState.ts';
 
 /** How far up a chain of steps or milestones is looked for a circle. */
 const LONGEST_CHAIN = 1000;

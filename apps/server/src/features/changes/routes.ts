@@ -11,7 +11,7 @@ import { type SignedInEnv, requireUser } from '../account/session.ts';
 import type { Sessions } from '../account/sessions.ts';
 import { revisionStream } from './stream.ts';
 import { type ChangesDeps, changesSince } from './service.ts';
-import { createIntake } from './together.ts';
+import { createIntake } from './groupCommit.ts';
 
 /** How many requests of one person wait for their turn to write, and how many of them read at once. */
 const WAITING = 20;

@@ -13,11 +13,11 @@ import type { Pool } from 'pg';
 import type { Clock } from '../../clock.ts';
 import { AppError, codeOf } from '../../errors.ts';
 import { decideAll, refusal } from './decide.ts';
-import type { Memory } from './memory.ts';
-import type { News } from './news.ts';
+import type { Memory } from './logCache.ts';
+import type { News } from './revisionFeed.ts';
 import type { Quotas } from './quotas.ts';
 import * as queries from './queries.ts';
-import { type State, stateOf } from './state.ts';
+import { type State, stateOf } from './batchState.ts';
 
 /** How often a batch is looked at anew where other servers write for the same person meanwhile. */
 const MOST_TRIES = 12;

@@ -3,7 +3,7 @@ import type { Pool } from 'pg';
 import { AppError } from '../../errors.ts';
 import type { SignedInEnv } from '../account/session.ts';
 import type { Sessions } from '../account/sessions.ts';
-import type { News } from './news.ts';
+import type { News } from './revisionFeed.ts';
 import { revisionOf } from './queries.ts';
 
 /** How many devices of one person can listen at a time on one process. */

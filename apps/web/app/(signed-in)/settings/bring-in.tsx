@@ -1,3 +1,3 @@
-import { BringInScreen } from '../../../src/features/settings/bringIn/BringInScreen.tsx';
+import { BringInScreen } from '../../../src/features/settings/import/ImportScreen.tsx';
 
 export default BringInScreen;

@@ -1,9 +1,9 @@
-import '../../sync/recordAhead.ts';
+import '../../sync/recordPreload.ts';
 import { Slot } from 'expo-router';
 import { ErrorBoundary } from 'react-error-boundary';
 import { RecordsProvider } from '../../sync/RecordsProvider.tsx';
 import { ThemeProvider } from '../../theme/Theme.tsx';
-import { PlaceFault } from '../../parts/PlaceFault.tsx';
+import { PlaceFault } from '../../components/page/PlaceFault.tsx';
 import { ToastProvider } from '../../ui/Toast.tsx';
 
 /** A screen's fault, in its place: the router goes on, and the address stays. */

@@ -4,8 +4,8 @@ import { Controller, type Resolver, useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { signedIn } from '../../store/accountSlice.ts';
 import { useAppDispatch } from '../../store/store.ts';
-import { type Account, ApiError, type ApiFault, api } from '../../shared/api.ts';
-import { otherWork } from '../../shared/otherWork.ts';
+import { type Account, ApiError, type ApiFault, api } from '../../platform/api.ts';
+import { otherWork } from '../../platform/yieldToMain.ts';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -14,7 +14,7 @@ import { Field } from '../../ui/Field.tsx';
 import { Mark } from '../../ui/Frame.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { SHORTEST_PASSWORD, type SignInValues } from './signInValues.ts';
-import { PATHS } from '../../shared/paths.ts';
+import { PATHS } from '../../platform/paths.ts';
 
 /** What to say for a fault: what happened, what is safe, what to do. */
 function faultWords({ code, issues, retryAfterMs }: ApiFault): string {

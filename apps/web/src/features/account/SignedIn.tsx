@@ -15,16 +15,16 @@ import { ActivityIndicator, View } from 'react-native';
 import { useStore } from 'react-redux';
 import { useAskAccount, useCanUndo, useRecording } from '../../sync/RecordsProvider.tsx';
 import { useToast } from '../../ui/Toast.tsx';
-import { ClockSign } from '../../parts/ClockSign.tsx';
-import { NewerSign } from '../../parts/NewerSign.tsx';
-import { HELD_UP_WORDS, SavingSign, useIsHeldUp } from '../../parts/SavingSign.tsx';
-import { UndoKey } from '../../parts/UndoKey.tsx';
-import { FinishLineWatch } from '../../parts/FinishLineWatch.tsx';
-import { MonthRewardWatch } from '../../parts/MonthRewardWatch.tsx';
-import { ReachedWatch } from '../../parts/ReachedWatch.tsx';
-import { EarlierStartWatch } from '../../parts/EarlierStartWatch.tsx';
-import { selectHasPips } from '../../store/pips.ts';
-import { selectShowsSeasons } from '../../store/seasons.ts';
+import { ClockSign } from '../../components/account/ClockSign.tsx';
+import { NewerSign } from '../../components/account/NewerSign.tsx';
+import { HELD_UP_WORDS, SavingSign, useIsHeldUp } from '../../components/account/SyncStatus.tsx';
+import { UndoKey } from '../../components/account/UndoKey.tsx';
+import { FinishLineWatch } from '../../components/habitForm/FinishLineWatch.tsx';
+import { MonthRewardWatch } from '../../components/rewards/MonthRewardWatch.tsx';
+import { ReachedWatch } from '../../components/goals/ReachedWatch.tsx';
+import { EarlierStartWatch } from '../../components/habitForm/EarlierStartWatch.tsx';
+import { selectHasPips } from '../../store/pipsSelectors.ts';
+import { selectShowsSeasons } from '../../store/seasonSelectors.ts';
 import { selectIsHidden, selectSettings } from '../../store/selectors.ts';
 import { serverAsked } from '../../store/accountSlice.ts';
 import { type RootState, useAppDispatch, useAppSelector, useSoon } from '../../store/store.ts';
@@ -32,15 +32,15 @@ import { useTheme } from '../../theme/Theme.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Frame, type Place } from '../../ui/Frame.tsx';
-import { isLeftOff } from '../../shared/leftOff.ts';
-import { LeftOffPage } from '../../parts/LeftOffPage.tsx';
-import { FindHost, useFind } from '../../parts/find/FindHost.tsx';
-import { FigureHost } from '../../parts/FigureHost.tsx';
-import { PlaceFault } from '../../parts/PlaceFault.tsx';
-import { keepAppOnDevice } from '../../shared/serviceWorker.ts';
-import { fetchAhead, whenIdle } from '../../shared/fetchAhead.ts';
-import { bringLater } from '../../parts/later.tsx';
-import { PATHS } from '../../shared/paths.ts';
+import { isLeftOff } from '../../platform/hiddenPlaces.ts';
+import { LeftOffPage } from '../../components/page/HiddenPlacePage.tsx';
+import { FindHost, useFind } from '../../components/find/FindHost.tsx';
+import { FigureHost } from '../../components/figure/FigureHost.tsx';
+import { PlaceFault } from '../../components/page/PlaceFault.tsx';
+import { keepAppOnDevice } from '../../platform/serviceWorker.ts';
+import { fetchAhead, whenIdle } from '../../platform/preloadChunks.ts';
+import { bringLater } from '../../components/page/lazySheet.tsx';
+import { PATHS } from '../../platform/paths.ts';
 
 /** What the first screen did without is brought once the person had a moment with it. */
 const BRING_AFTER_MS = 1200;
@@ -92,7 +92,7 @@ export function SignedIn() {
       whenIdle(() => void bringLater());
       // What a page that was closed had begun to bring in.
       if (accountId !== undefined)
-        void import('../../sync/bringMany.ts')
+        void import('../../sync/bulkImport.ts')
           .then((each) => each.goOnBringing(accountId, { recording, store }))
           .catch(() => undefined);
     }, BRING_AFTER_MS);

@@ -1,6 +1,6 @@
 import { type ReviewFact, type ReviewSpan, dayOf, reviewSpanOf } from '@wimbel/core';
 import { betweenFault, factWords, partWords, rankWords, weekdaysFrom } from './chartWords.ts';
-import { changeWords, spanTitle } from '../../words/spanWords.ts';
+import { changeWords, spanTitle } from '../../text/spanText.ts';
 
 const TODAY = dayOf('2026-11-24');
 const spanOf = (kind: ReviewSpan, day = TODAY) =>

@@ -1,7 +1,7 @@
 import type { PartReview, PlainDay, ReviewFact, ReviewSpan, Weekday } from '@wimbel/core';
 import { WEEKDAYS, daysIn, monthOfDay } from '@wimbel/core';
-import { beforeWords } from '../../words/spanWords.ts';
-import { number } from '../../shared/amounts.ts';
+import { beforeWords } from '../../text/spanText.ts';
+import { number } from '../../text/amounts.ts';
 import {
   capital,
   counted,
@@ -15,7 +15,7 @@ import {
   spanInWords,
   weekdayShort,
   yearOf,
-} from '../../shared/format.ts';
+} from '../../text/format.ts';
 
 /** The most days that can be looked at between any two: some twenty years. */
 export const MOST_DAYS_BETWEEN = 7320;

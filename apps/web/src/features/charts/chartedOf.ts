@@ -1,6 +1,6 @@
 import type { DaySpan, ReviewSpan, Track, Weekday } from '@wimbel/core';
 import { WEEKDAYS } from '@wimbel/core';
-import type { Asked } from '../../words/asked.ts';
+import type { Asked } from '../../text/figureQuery.ts';
 
 /** What charts are over, for their figures to be asked: one habit, some by a name, or (both null) all. */
 export type ChartedOf = {

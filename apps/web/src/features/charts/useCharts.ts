@@ -1,11 +1,11 @@
 import { type PlainDay, type Track, reviewSpanOf } from '@wimbel/core';
 import { useDeferredValue, useMemo } from 'react';
-import { type FiguredGoal, selectFiguredGoal } from '../../store/figuredGoals.ts';
+import { type FiguredGoal, selectFiguredGoal } from '../../store/goalSelectors.ts';
 import { selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import type { ChartsAt, ChartsOf } from './choice/chartAddress.ts';
 import type { ChartedOf } from './chartedOf.ts';
-import { useReview } from '../../parts/review/useReview.ts';
+import { useReview } from '../../components/lookBack/worker/useReview.ts';
 
 /** What the charts are of, where it is there. */
 export type Subject = {

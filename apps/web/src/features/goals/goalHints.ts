@@ -7,8 +7,8 @@ import {
   dayOf,
   keyResultFigures,
 } from '@wimbel/core';
-import { counted } from '../../shared/format.ts';
-import { EASY_GOALS } from '../../words/goalWords.ts';
+import { counted } from '../../text/format.ts';
+import { EASY_GOALS } from '../../text/goalText.ts';
 
 type Look = {
   goal: Goal;

@@ -1,14 +1,14 @@
 import { type Area, type KeyResult, type Step, buildTrack, dayOf } from '@wimbel/core';
 import { recordAt } from '../../store/effects.ts';
 import { recordsChanged } from '../../store/recordsSlice.ts';
-import { selectFiguredGoal, selectFiguredList } from '../../store/figuredGoals.ts';
+import { selectFiguredGoal, selectFiguredList } from '../../store/goalSelectors.ts';
 import { TODAY, aCheckIn, aGoal, aHabit, aKeyResult, aMilestone, aStep, storeWith } from '../../testing/goalSamples.ts';
-import { habitOfAnswers } from '../../parts/QuickHabitSheet.tsx';
+import { habitOfAnswers } from '../../components/habitForm/QuickHabitSheet.tsx';
 import { goalHints } from './goalHints.ts';
 import { circleFault, linked, timeLineThings } from './page/goalParts.ts';
 import { groupsOfGoals, sorted } from './list/goalLists.ts';
 import { changesOfDraft, emptyGuidedDraft, goalOfDraft, readGuidedDraft, spanChoices } from './guided/guidedDraft.ts';
-import { newStep, stepDraftOf, stepOfDraft, stepsMoved } from '../../parts/stepDraft.ts';
+import { newStep, stepDraftOf, stepOfDraft, stepsMoved } from '../../components/goals/stepDraft.ts';
 
 describe('goals in a list', () => {
   const areas: Area[] = [

@@ -1,7 +1,7 @@
 import type { Goal } from '@wimbel/core';
 import { View } from 'react-native';
-import { AreaFields } from '../../parts/AreaFields.tsx';
-import { capital } from '../../shared/format.ts';
+import { AreaFields } from '../../components/habitForm/AreaFields.tsx';
+import { capital } from '../../text/format.ts';
 import { selectIsHidden, selectSettings } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { Chips } from '../../ui/Chips.tsx';
@@ -11,8 +11,8 @@ import { FieldRow } from '../../ui/FormPage.tsx';
 import { IconGrid } from '../../ui/IconGrid.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Words } from '../../ui/Words.tsx';
-import type { HabitDraft } from '../../parts/habitForm/habitDraft.ts';
-import { type HabitForm, LimitFields, useDraft } from '../../parts/habitForm/TermsFields.tsx';
+import type { HabitDraft } from '../../components/habitForm/habitDraft.ts';
+import { type HabitForm, LimitFields, useDraft } from '../../components/habitForm/TermsFields.tsx';
 
 const PARTS = [
   { value: 'morning', label: 'Morning' },

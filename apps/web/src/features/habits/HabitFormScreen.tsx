@@ -5,21 +5,21 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { useStore } from 'react-redux';
-import { NEW_AREA, newArea } from '../../parts/newArea.ts';
+import { NEW_AREA, newArea } from '../../components/habitForm/newArea.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { changeTo, newId } from '../../store/makeChange.ts';
 import { selectAreas, selectGoals, selectHabits, selectToday, selectEntries, trackOf } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
-import { effectOnGoals } from '../../words/effectOnGoals.ts';
-import { forgetDraft, useFormDraft } from '../../shared/formDraft.ts';
-import { parseTyped } from '../../shared/amounts.ts';
+import { effectOnGoals } from '../../text/effectOnGoals.ts';
+import { forgetDraft, useFormDraft } from '../../platform/formDraft.ts';
+import { parseTyped } from '../../text/amounts.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormPage } from '../../ui/FormPage.tsx';
-import { issueWords } from '../../words/issueWords.ts';
+import { issueWords } from '../../text/issueText.ts';
 import { useToast } from '../../ui/Toast.tsx';
 import { NotHere } from '../../ui/NotHere.tsx';
 import { CountFields, DayFields, NameFields } from './HabitFormFields.tsx';
-import { OftenFields } from '../../parts/habitForm/TermsFields.tsx';
+import { OftenFields } from '../../components/habitForm/TermsFields.tsx';
 import {
   type HabitDraft,
   changesTerms,
@@ -28,8 +28,8 @@ import {
   emptyDraft,
   habitDraftSchema,
   habitOfDraft,
-} from '../../parts/habitForm/habitDraft.ts';
-import { PATHS, habitPath } from '../../shared/paths.ts';
+} from '../../components/habitForm/habitDraft.ts';
+import { PATHS, habitPath } from '../../platform/paths.ts';
 
 /** Whether the numbers of the terms can be read yet, while they are typed. */
 const isReadable = ({ measure, threshold, schedule, every, times }: HabitDraft): boolean =>

@@ -2,7 +2,7 @@ import { formatDay, parseDay } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { counted } from '../../shared/format.ts';
+import { counted } from '../../text/format.ts';
 import { changeTo, newId } from '../../store/makeChange.ts';
 import { selectAreas, selectHabits, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
@@ -18,8 +18,8 @@ import { PegPicture } from '../../ui/Peg.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { MOST_LINES, type UnderstoodLine, habitFromLine, lineWords, understoodLines } from './habitList.ts';
-import { SMALL_STARTS } from '../../parts/smallStarts.ts';
-import { PATHS } from '../../shared/paths.ts';
+import { SMALL_STARTS } from '../../components/habitForm/habitIdeas.ts';
+import { PATHS } from '../../platform/paths.ts';
 
 /** Adds many habits at once: a list, one a line, with what is understood of each before it is kept. */
 export function HabitListScreen() {

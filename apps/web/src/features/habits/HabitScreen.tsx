@@ -6,14 +6,14 @@ import Pencil from 'lucide-react-native/icons/pencil';
 import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { AreaName } from '../../parts/AreaName.tsx';
-import { DeleteHabitSheet } from '../../parts/DeleteHabitSheet.tsx';
-import { EntrySheet } from '../../parts/EntrySheet.tsx';
+import { AreaName } from '../../components/habitForm/AreaName.tsx';
+import { DeleteHabitSheet } from '../../components/habitForm/DeleteHabitSheet.tsx';
+import { EntrySheet } from '../../components/entry/EntrySheet.tsx';
 import { selectHidesStreaks, selectTrack } from '../../store/selectors.ts';
-import { standingOn } from '../../words/standing.ts';
+import { standingOn } from '../../text/dayStatusText.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { useHabitActions } from '../../parts/useHabitActions.ts';
-import { dateNear } from '../../shared/format.ts';
+import { useHabitActions } from '../../components/habitForm/useHabitActions.ts';
+import { dateNear } from '../../text/format.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
@@ -28,9 +28,9 @@ import { Words } from '../../ui/Words.tsx';
 import { FinishLineCard, MonthRewardsCard, PausesCard, TargetsCard, TermsCard, VariantsCard } from './PlanCards.tsx';
 import { AmountsCard, KeptCard, MonthCard, RecentCard, StreakCard, WeekdaysCard } from './RecordCards.tsx';
 import { NotesCard, ReasonsCard } from './WordsCards.tsx';
-import { Figure } from '../../parts/Figure.tsx';
-import { LongText } from '../../parts/LongText.tsx';
-import { PATHS, goalPath, habitEditPath } from '../../shared/paths.ts';
+import { Figure } from '../../components/figure/Figure.tsx';
+import { LongText } from '../../components/journal/LongText.tsx';
+import { PATHS, goalPath, habitEditPath } from '../../platform/paths.ts';
 
 /** Everything about one habit: its months, what it came to, what it asks, what was written about it. */
 export function HabitScreen({ habitId }: { habitId: string }) {

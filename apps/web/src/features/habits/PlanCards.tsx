@@ -23,9 +23,9 @@ import { type ReactNode, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { selectHidesStreaks, selectIsHidden, selectSettings, selectEntries } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { termsWords } from '../../words/termsWords.ts';
-import { amount, amountOf, number, outOf } from '../../shared/amounts.ts';
-import { targetWords } from '../../words/keptWords.ts';
+import { termsWords } from '../../text/termsText.ts';
+import { amount, amountOf, number, outOf } from '../../text/amounts.ts';
+import { targetWords } from '../../text/keptText.ts';
 import {
   capital,
   counted,
@@ -35,7 +35,7 @@ import {
   monthName,
   percent,
   spanInWords,
-} from '../../shared/format.ts';
+} from '../../text/format.ts';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -46,9 +46,9 @@ import { Words } from '../../ui/Words.tsx';
 import { FinishLineSheet, PauseSheet, VariantsSheet } from './HabitSheets.tsx';
 import { MonthTargetSheet, YearTargetSheet } from './TargetSheets.tsx';
 import { useHabitEdit } from './useHabitEdit.ts';
-import type { Asked } from '../../words/asked.ts';
-import { Figure } from '../../parts/Figure.tsx';
-import { PATHS } from '../../shared/paths.ts';
+import type { Asked } from '../../text/figureQuery.ts';
+import { Figure } from '../../components/figure/Figure.tsx';
+import { PATHS } from '../../platform/paths.ts';
 
 function Deed({ label, onPress, children = 'Set' }: { label: string; onPress: () => void; children?: string }) {
   return (

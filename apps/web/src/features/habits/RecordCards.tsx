@@ -26,12 +26,12 @@ import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { keptFacts, streakFacts, type Fact } from '../../words/habitFacts.ts';
+import { keptFacts, streakFacts, type Fact } from '../../text/habitFacts.ts';
 import { selectSettings } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { weeksMetWords } from '../../words/weekWords.ts';
-import { keptWords, targetWords } from '../../words/keptWords.ts';
-import { amount, amountOf, compact, number, signed, readable, outOf } from '../../shared/amounts.ts';
+import { weeksMetWords } from '../../text/weekText.ts';
+import { keptWords, targetWords } from '../../text/keptText.ts';
+import { amount, amountOf, compact, number, signed, readable, outOf } from '../../text/amounts.ts';
 import {
   capital,
   counted,
@@ -40,20 +40,20 @@ import {
   percent,
   spanInWords,
   streakLength,
-} from '../../shared/format.ts';
+} from '../../text/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { BarsAcross } from '../../ui/BarsAcross.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Card } from '../../ui/Card.tsx';
 import { CardHead } from '../../ui/CardHead.tsx';
-import { Facts } from '../../parts/Facts.tsx';
+import { Facts } from '../../components/figure/Facts.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { MonthCalendar } from './MonthCalendar.tsx';
-import { Figure } from '../../parts/Figure.tsx';
-import { useAsk } from '../../parts/FigureHost.tsx';
+import { Figure } from '../../components/figure/Figure.tsx';
+import { useAsk } from '../../components/figure/FigureHost.tsx';
 
 type Props = { track: Track; color: string };
 

@@ -4,8 +4,8 @@ import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useMemo, useState } from 'react';
 import { TextInput, View } from 'react-native';
-import { editable } from '../../shared/amounts.ts';
-import { counted, monthAndYear, monthName } from '../../shared/format.ts';
+import { editable } from '../../text/amounts.ts';
+import { counted, monthAndYear, monthName } from '../../text/format.ts';
 import { changeTo } from '../../store/makeChange.ts';
 import { selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
@@ -25,7 +25,7 @@ import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { typedAmount, typedDays } from './habitFields.ts';
 import { type TargetColumn, type TargetLine, asLastMonth, asPlanned, targetLines, withTarget } from './targetTable.ts';
-import { PATHS } from '../../shared/paths.ts';
+import { PATHS } from '../../platform/paths.ts';
 
 /** The targets of all habits for a month and its year, typed through from field to field. */
 export function TargetTableScreen() {

@@ -4,7 +4,7 @@ import ExternalLink from 'lucide-react-native/icons/external-link';
 import { useMemo, useState } from 'react';
 import { Linking, Pressable, View } from 'react-native';
 import { useAppSelector } from '../../store/store.ts';
-import { counted, dateNear } from '../../shared/format.ts';
+import { counted, dateNear } from '../../text/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';

@@ -1,5 +1,5 @@
 import { linkTarget } from '@wimbel/contract';
-import { parseTyped } from '../../shared/amounts.ts';
+import { parseTyped } from '../../text/amounts.ts';
 
 /** A field as typed: what it says, and what is wrong with it. An empty one says nothing, and nothing is wrong. */
 export type Typed = { value: number | undefined; fault: string | undefined };

@@ -1,5 +1,5 @@
 import { checkRecord } from '@wimbel/contract';
-import { SMALL_STARTS } from '../../parts/smallStarts.ts';
+import { SMALL_STARTS } from '../../components/habitForm/habitIdeas.ts';
 import { habitFromLine, lineWords, understoodLines } from './habitList.ts';
 
 const AREAS = [{ id: 'music', name: 'Music', order: 0 }];

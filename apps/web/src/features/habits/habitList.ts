@@ -1,8 +1,8 @@
 import type { Area, Habit } from '@wimbel/core';
 import { type LineHabit, habitOfLine } from '@wimbel/exchange';
-import { PART_WORDS } from '../../shared/format.ts';
-import { scheduleWords } from '../../words/termsWords.ts';
-import { amount } from '../../shared/amounts.ts';
+import { PART_WORDS } from '../../text/format.ts';
+import { scheduleWords } from '../../text/termsText.ts';
+import { amount } from '../../text/amounts.ts';
 
 /** How many habits are added at once at most. */
 export const MOST_LINES = 200;

@@ -2,7 +2,7 @@ import { checkRecord } from '@wimbel/contract';
 import type { Habit } from '@wimbel/core';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { changeTo } from '../../store/makeChange.ts';
-import { issueWords } from '../../words/issueWords.ts';
+import { issueWords } from '../../text/issueText.ts';
 import { useToast } from '../../ui/Toast.tsx';
 
 /** Keeps a changed habit and says so with a way back; gives back what is wrong with it instead, where something is. */

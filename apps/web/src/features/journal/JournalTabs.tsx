@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { PATHS } from '../../shared/paths.ts';
+import { PATHS } from '../../platform/paths.ts';
 import { selectIsHidden } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { Segments } from '../../ui/Segments.tsx';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { amountFault, parseAmount } from '../../shared/amounts.ts';
+import { amountFault, parseAmount } from '../../text/amounts.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { TYPE } from '../../theme/type.ts';
 

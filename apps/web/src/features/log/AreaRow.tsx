@@ -6,10 +6,10 @@ import { themed, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Words } from '../../ui/Words.tsx';
-import { keptWords } from '../../words/keptWords.ts';
+import { keptWords } from '../../text/keptText.ts';
 import { FiguresCell } from './FiguresCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
-import type { Asked } from '../../words/asked.ts';
+import type { Asked } from '../../text/figureQuery.ts';
 
 /** An area above its habits, with what they came to together. */
 export function AreaRow({

@@ -2,8 +2,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Labelled } from '../../ui/Field.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { OnlyChips } from '../../parts/OnlyChips.tsx';
-import type { Only } from '../../words/only.ts';
+import { OnlyChips } from '../../components/habitFilter/HabitFilterChips.tsx';
+import type { Only } from '../../text/habitFilter.ts';
 import type { Sort } from './logRows.ts';
 
 export const GROUPS = ['together', 'area', 'part', 'often'] as const;

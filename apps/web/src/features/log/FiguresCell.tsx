@@ -2,8 +2,8 @@ import { type Figures, type MonthFigures, type LogSpan } from '@wimbel/core';
 import Bookmark from 'lucide-react-native/icons/bookmark';
 import { memo } from 'react';
 import { View } from 'react-native';
-import { amount, amountOf, number, aboutOf } from '../../shared/amounts.ts';
-import { percent } from '../../shared/format.ts';
+import { amount, amountOf, number, aboutOf } from '../../text/amounts.ts';
+import { percent } from '../../text/format.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
@@ -12,10 +12,10 @@ import { FLAT } from '../../ui/flat.ts';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
-import { keptWords } from '../../words/keptWords.ts';
+import { keptWords } from '../../text/keptText.ts';
 import { WHOLE_WORDS } from './logWords.ts';
-import type { Asked } from '../../words/asked.ts';
-import { Figure } from '../../parts/Figure.tsx';
+import type { Asked } from '../../text/figureQuery.ts';
+import { Figure } from '../../components/figure/Figure.tsx';
 
 /** "640 min in all", or against the target where there is one: of a week what its month's target comes to. */
 function amountInWords(figures: Figures, unit: string | null, weekly: number | null): string | null {

@@ -16,14 +16,14 @@ import {
 import NotebookPen from 'lucide-react-native/icons/notebook-pen';
 import { type ReactElement, memo, useMemo, useState } from 'react';
 import { FlatList, Pressable, TextInput, View } from 'react-native';
-import { useAmountDraft } from '../../parts/AmountField.tsx';
-import { useNoteDraft } from '../../parts/useNoteDraft.ts';
+import { useAmountDraft } from '../../components/entry/AmountField.tsx';
+import { useNoteDraft } from '../../components/entry/useNoteDraft.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { entryChange } from '../../store/makeChange.ts';
 import { selectDayMarks, selectEntry, selectSettings, selectToday, selectTotals } from '../../store/selectors.ts';
-import { afterTap, askOn, standingWords } from '../../words/standing.ts';
+import { afterTap, askOn, standingWords } from '../../text/dayStatusText.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
-import { OUTCOME_WORDS, counted, dayInWords, percent } from '../../shared/format.ts';
+import { OUTCOME_WORDS, counted, dayInWords, percent } from '../../text/format.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { CORNER, SPACE, TOUCH_PX } from '../../theme/space.ts';
@@ -31,7 +31,7 @@ import { TYPE } from '../../theme/type.ts';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { Peg } from '../../ui/Peg.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { Figure } from '../../parts/Figure.tsx';
+import { Figure } from '../../components/figure/Figure.tsx';
 
 /** How many more days are laid out whenever the end comes near. */
 const MORE_DAYS = 14;

@@ -1,15 +1,15 @@
 import type { Figures, Track } from '@wimbel/core';
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
-import { outOf } from '../../shared/amounts.ts';
+import { outOf } from '../../text/amounts.ts';
 import { themed, useIsCompact } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
-import { keptWords } from '../../words/keptWords.ts';
+import { keptWords } from '../../text/keptText.ts';
 import { FLAT } from '../../ui/flat.ts';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
-import { habitPath } from '../../shared/paths.ts';
+import { habitPath } from '../../platform/paths.ts';
 
 /** A habit's name, which leads to its page; on a phone with its bar and "22 of 30" below. */
 export const NameCell = memo(function NameCell({

@@ -1,6 +1,6 @@
 import { dayOf, eachEntry, habitBegunOn, isRecord } from '@wimbel/core';
 import { useStore } from 'react-redux';
-import { FirstDaysSheet } from '../../parts/FirstDaysSheet.tsx';
+import { FirstDaysSheet } from '../../components/habitForm/FirstDaysSheet.tsx';
 import { changeTo } from '../../store/makeChange.ts';
 import { selectEntries, selectToday } from '../../store/selectors.ts';
 import type { RootState } from '../../store/store.ts';

@@ -1,8 +1,8 @@
 import { type DaySpan, type LogSpan, type PlainDay, type Track, isActiveIn } from '@wimbel/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { useAsk } from '../../parts/FigureHost.tsx';
-import { counted } from '../../shared/format.ts';
+import { useAsk } from '../../components/figure/FigureHost.tsx';
+import { counted } from '../../text/format.ts';
 import { selectDayMarks, selectSettings, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { themed } from '../../theme/Theme.tsx';
@@ -22,7 +22,7 @@ import { useCellDeeds } from './useCellDeeds.ts';
 import { useCellTaps } from './useCellTaps.ts';
 import { canReadClipboard, useClipboard } from './useClipboard.ts';
 import { type Range, useRange } from './useRange.ts';
-import { useAfterTap } from '../../shared/useAfterTap.ts';
+import { useAfterTap } from '../../ui/useDeferredKeyed.ts';
 import { useTotalsOf } from './useTotalsOf.ts';
 
 type Props = {

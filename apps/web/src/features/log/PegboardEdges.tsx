@@ -18,15 +18,15 @@ import {
 } from '@wimbel/core';
 import { memo, useMemo } from 'react';
 import { View } from 'react-native';
-import { outOf } from '../../shared/amounts.ts';
-import { dateNumber, dayInWords, monthName, percent, spanInWords, weekdayLetter } from '../../shared/format.ts';
+import { outOf } from '../../text/amounts.ts';
+import { dateNumber, dayInWords, monthName, percent, spanInWords, weekdayLetter } from '../../text/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { FLAT } from '../../ui/flat.ts';
 import { Words } from '../../ui/Words.tsx';
 import { FiguresCell, FiguresHead } from './FiguresCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
-import { Figure } from '../../parts/Figure.tsx';
+import { Figure } from '../../components/figure/Figure.tsx';
 import { weekVerdictWords } from './logWords.ts';
 
 type Edge = {

@@ -20,8 +20,8 @@ import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
 import { useAppSelector } from '../../store/store.ts';
-import { amount } from '../../shared/amounts.ts';
-import { OUTCOME_WORDS, dayInWords } from '../../shared/format.ts';
+import { amount } from '../../text/amounts.ts';
+import { OUTCOME_WORDS, dayInWords } from '../../text/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { PegRow } from '../../ui/PegRow.tsx';
 import { FiguresCell } from './FiguresCell.tsx';
@@ -29,7 +29,7 @@ import { NameCell } from './NameCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
 import { selectEntries } from '../../store/selectors.ts';
 import { runningWords } from './logWords.ts';
-import type { Asked } from '../../words/asked.ts';
+import type { Asked } from '../../text/figureQuery.ts';
 
 export const cellId = (habitId: string, day: PlainDay): string => `cell-${habitId}-${day}`;
 

@@ -21,8 +21,8 @@ import { useEffect } from 'react';
 import { createPortal } from 'react-dom';
 import { View } from 'react-native';
 import Svg from 'react-native-svg';
-import { monthAndYear } from '../../shared/format.ts';
-import { PATHS } from '../../shared/paths.ts';
+import { monthAndYear } from '../../text/format.ts';
+import { PATHS } from '../../platform/paths.ts';
 import { selectEntries, selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { OnPaper, themed, useTheme } from '../../theme/Theme.tsx';
@@ -31,7 +31,7 @@ import { dyeColor } from '../../theme/dye.ts';
 import { Button } from '../../ui/Button.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { PegRow } from '../../ui/PegRow.tsx';
-import { keptWords } from '../../words/keptWords.ts';
+import { keptWords } from '../../text/keptText.ts';
 import { Words } from '../../ui/Words.tsx';
 
 /** What an A4 page holds beside the names and the figures. */

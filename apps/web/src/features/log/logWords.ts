@@ -17,8 +17,8 @@ import {
   quotaVerdict,
   type WeekTotal,
 } from '@wimbel/core';
-import { monthName, shortDate, spanInWords } from '../../shared/format.ts';
-import { VERDICT_WORDS } from '../../words/standing.ts';
+import { monthName, shortDate, spanInWords } from '../../text/format.ts';
+import { VERDICT_WORDS } from '../../text/dayStatusText.ts';
 
 export const SPAN_CHOICES: { value: LogSpan; label: string }[] = [
   { value: 'week', label: 'Week' },

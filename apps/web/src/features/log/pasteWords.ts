@@ -1,5 +1,5 @@
 import type { PlainDay } from '@wimbel/core';
-import { counted, dateNear } from '../../shared/format.ts';
+import { counted, dateNear } from '../../text/format.ts';
 
 /** What a paste did: "75 days pasted, 3 cleared; 2 fields could not be read". */
 export function pastedWords(counts: { pasted: number; cleared: number; unread: number; beyond: number }): string {

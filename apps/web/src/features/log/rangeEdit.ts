@@ -10,8 +10,8 @@ import {
 } from '@wimbel/core';
 import Papa from 'papaparse';
 import { saidBy } from '@wimbel/exchange';
-import { editable } from '../../shared/amounts.ts';
-import { askOn, withMark } from '../../words/standing.ts';
+import { editable } from '../../text/amounts.ts';
+import { askOn, withMark } from '../../text/dayStatusText.ts';
 
 /** A hole of the pegboard with what is recorded there. */
 export type Cell = { track: Track; day: PlainDay; entry: Entry | undefined };

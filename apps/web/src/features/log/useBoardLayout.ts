@@ -1,11 +1,11 @@
 import { type Area, type DaySpan, type LogSpan, PARTS_OF_DAY, type Track, pegboardColumns } from '@wimbel/core';
 import { useMemo } from 'react';
-import { useKeptNames } from '../../shared/kept.ts';
-import { PART_WORDS } from '../../shared/format.ts';
+import { useKeptNames } from '../../platform/localSettings.ts';
+import { PART_WORDS } from '../../text/format.ts';
 import { selectAreas, selectSettings } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { useIsCompact, useIsWide } from '../../theme/Theme.tsx';
-import { OFTEN, OFTEN_WORDS, oftenOf } from '../../words/often.ts';
+import { OFTEN, OFTEN_WORDS, oftenOf } from '../../text/often.ts';
 import type { Group } from './ArrangeSheet.tsx';
 import { type HabitLine, logLines } from './logRows.ts';
 import { tellsRunning } from './logWords.ts';

@@ -4,7 +4,7 @@ import { entryChange } from '../../store/makeChange.ts';
 import { selectEntry, trackOf } from '../../store/selectors.ts';
 import type { RootState } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
-import { afterTap, withMark } from '../../words/standing.ts';
+import { afterTap, withMark } from '../../text/dayStatusText.ts';
 import type { Place } from './placeLeft.ts';
 
 type Open = (habitId: string, day: number, isNoteFirst?: boolean) => void;

@@ -1,7 +1,7 @@
 import { type DaySpan, type Entry, type PlainDay, formatDay, habitBegunOn } from '@wimbel/core';
 import { useMemo, useState } from 'react';
 import { useStore } from 'react-redux';
-import { counted } from '../../shared/format.ts';
+import { counted } from '../../text/format.ts';
 import { changeTo, entryChange } from '../../store/makeChange.ts';
 import { selectEntry, selectToday, trackOf } from '../../store/selectors.ts';
 import type { RootState } from '../../store/store.ts';

@@ -1,7 +1,7 @@
 import { type PipsByDay, type PlainDay, formatMonth, monthOfDay } from '@wimbel/core';
 import { useMemo } from 'react';
-import { number } from '../../shared/amounts.ts';
-import { monthAbbreviation, monthAndYear } from '../../shared/format.ts';
+import { number } from '../../text/amounts.ts';
+import { monthAbbreviation, monthAndYear } from '../../text/format.ts';
 import { useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { BarsAcross } from '../../ui/BarsAcross.tsx';

@@ -1,7 +1,7 @@
 import { formatDay, parseDay } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { editable, parseTyped } from '../../shared/amounts.ts';
+import { editable, parseTyped } from '../../text/amounts.ts';
 import { changeTo, removalOf } from '../../store/makeChange.ts';
 import { selectSettings, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
@@ -11,7 +11,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useToast } from '../../ui/Toast.tsx';
-import { pipsNameOf } from '../../words/pips.ts';
+import { pipsNameOf } from '../../text/pipsText.ts';
 
 /** A claim that was made: its day and what it cost then are corrected, or it is taken away. */
 export function ClaimSheet({ claimId, onClose }: { claimId: string; onClose: () => void }) {

@@ -10,18 +10,18 @@ import {
 } from '@wimbel/core';
 import { type RefObject, memo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { VirtualLines } from '../../parts/VirtualLines.tsx';
-import { number, outOf } from '../../shared/amounts.ts';
-import { dayInWords, fullDate, percent } from '../../shared/format.ts';
-import { selectRewards } from '../../store/pips.ts';
+import { VirtualLines } from '../../components/page/VirtualList.tsx';
+import { number, outOf } from '../../text/amounts.ts';
+import { dayInWords, fullDate, percent } from '../../text/format.ts';
+import { selectRewards } from '../../store/pipsSelectors.ts';
 import { selectSettings, selectTotals, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { spanTitle } from '../../words/spanWords.ts';
-import type { Only } from './OnlySheet.tsx';
+import { spanTitle } from '../../text/spanText.ts';
+import type { Only } from './RewardHabitsSheet.tsx';
 import type { LedgerRow, LedgerSpan } from './ledgerRows.ts';
 
 /** How tall a line is before it is laid out, in pixels. */

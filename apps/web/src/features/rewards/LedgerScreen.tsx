@@ -2,9 +2,9 @@ import { type LedgerSources, pipsByDay, pipsOver } from '@wimbel/core';
 import ListFilter from 'lucide-react-native/icons/list-filter';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { number } from '../../shared/amounts.ts';
-import { PATHS } from '../../shared/paths.ts';
-import { selectLedgerSources, selectPipsBalance, selectPipsByDay } from '../../store/pips.ts';
+import { number } from '../../text/amounts.ts';
+import { PATHS } from '../../platform/paths.ts';
+import { selectLedgerSources, selectPipsBalance, selectPipsByDay } from '../../store/pipsSelectors.ts';
 import { selectSettings, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
@@ -15,11 +15,11 @@ import { IconButton } from '../../ui/IconButton.tsx';
 import { PageHead } from '../../ui/PageHead.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { pipsWords } from '../../words/pips.ts';
+import { pipsWords } from '../../text/pipsText.ts';
 import { ByMonthCard } from './ByMonthCard.tsx';
 import { ClaimSheet } from './ClaimSheet.tsx';
 import { LedgerList } from './LedgerList.tsx';
-import { type Only, OnlyChip, OnlySheet } from './OnlySheet.tsx';
+import { type Only, OnlyChip, OnlySheet } from './RewardHabitsSheet.tsx';
 import { LEDGER_SPANS, type LedgerSpan, ledgerRows } from './ledgerRows.ts';
 
 const SPAN_NAMES: Record<LedgerSpan, string> = {

@@ -13,8 +13,8 @@ import {
 } from '@wimbel/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { editable, number, parseTyped } from '../../shared/amounts.ts';
-import { PATHS } from '../../shared/paths.ts';
+import { editable, number, parseTyped } from '../../text/amounts.ts';
+import { PATHS } from '../../platform/paths.ts';
 import { changeTo } from '../../store/makeChange.ts';
 import { selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
@@ -28,9 +28,9 @@ import { Page } from '../../ui/Frame.tsx';
 import { PageHead } from '../../ui/PageHead.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { capital, monthName } from '../../shared/format.ts';
-import { pipsNameOf, pipsWords } from '../../words/pips.ts';
-import { scheduleWords } from '../../words/termsWords.ts';
+import { capital, monthName } from '../../text/format.ts';
+import { pipsNameOf, pipsWords } from '../../text/pipsText.ts';
+import { scheduleWords } from '../../text/termsText.ts';
 import { pipsHints } from './hints.ts';
 
 /** What a done day of every habit earns, side by side, with what a full week and month bring. */

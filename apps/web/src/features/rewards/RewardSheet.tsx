@@ -1,11 +1,11 @@
 import { type Reward, formatDay, parseDay } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useClaim } from '../../parts/useClaim.ts';
-import { editable, parseTyped } from '../../shared/amounts.ts';
-import { counted } from '../../shared/format.ts';
+import { useClaim } from '../../components/rewards/useClaim.ts';
+import { editable, parseTyped } from '../../text/amounts.ts';
+import { counted } from '../../text/format.ts';
 import { changeTo, newId, removalOf } from '../../store/makeChange.ts';
-import { selectGoodDay, selectRewards } from '../../store/pips.ts';
+import { selectGoodDay, selectRewards } from '../../store/pipsSelectors.ts';
 import { reordered } from '../../store/reorder.ts';
 import { selectHabits, selectSettings, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
@@ -20,7 +20,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { SortableList } from '../../ui/SortableList.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { pipsNameOf, pipsWords } from '../../words/pips.ts';
+import { pipsNameOf, pipsWords } from '../../text/pipsText.ts';
 import { rewardHints } from './hints.ts';
 
 const LONGEST_TITLE = 200;

@@ -7,11 +7,17 @@ import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { BalancePicture } from '../../charts/BalancePicture.tsx';
 import { useMarks } from '../../charts/useMarks.ts';
-import { useClaim } from '../../parts/useClaim.ts';
-import { number } from '../../shared/amounts.ts';
-import { dateNear } from '../../shared/format.ts';
-import { PATHS } from '../../shared/paths.ts';
-import { selectEarnedOn, selectGoodDay, selectPipsBalance, selectPipsByDay, selectRewards } from '../../store/pips.ts';
+import { useClaim } from '../../components/rewards/useClaim.ts';
+import { number } from '../../text/amounts.ts';
+import { dateNear } from '../../text/format.ts';
+import { PATHS } from '../../platform/paths.ts';
+import {
+  selectEarnedOn,
+  selectGoodDay,
+  selectPipsBalance,
+  selectPipsByDay,
+  selectRewards,
+} from '../../store/pipsSelectors.ts';
 import { selectSettings, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
@@ -25,7 +31,7 @@ import { HabitIcon } from '../../ui/HabitIcon.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { goodDaysWords, pipsNameOf, pipsWords } from '../../words/pips.ts';
+import { goodDaysWords, pipsNameOf, pipsWords } from '../../text/pipsText.ts';
 import { PromisedCard } from './PromisedCard.tsx';
 import { RetiredCard, RewardSheet } from './RewardSheet.tsx';
 import { RibbonsCard } from './RibbonsCard.tsx';

@@ -1,5 +1,5 @@
 import { type Habit, type Reward, type Schedule, type Settings, type Track, heldTerms, termsOn } from '@wimbel/core';
-import { pipsWords } from '../../words/pips.ts';
+import { pipsWords } from '../../text/pipsText.ts';
 
 /** From so many minutes on something takes an hour. */
 const HOUR = 60;

@@ -1,10 +1,10 @@
 import { View } from 'react-native';
-import type { FiguredSeason } from '../../store/seasons.ts';
+import type { FiguredSeason } from '../../store/seasonSelectors.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Words } from '../../ui/Words.tsx';
-import { seasonWhen } from '../../words/seasonWords.ts';
+import { seasonWhen } from '../../text/seasonText.ts';
 
 /** Where a season stands in time, in parts that are never torn apart. */
 export function SeasonWhen({ figured, type = 'body' }: { figured: FiguredSeason; type?: 'body' | 'quiet' }) {

@@ -1,5 +1,5 @@
 import type { Goal, Habit, Impact, KeyResult, Step } from '@wimbel/core';
-import { askedWords } from '../../words/termsWords.ts';
+import { askedWords } from '../../text/termsText.ts';
 
 /** Something that carries a goal: a habit, or a step that is still to be done. */
 export type Carrier = {

@@ -6,8 +6,8 @@ import { DataCard } from './DataCard.tsx';
 import { DeleteAccountCard } from './DeleteAccountCard.tsx';
 import { PasswordCard } from './PasswordCard.tsx';
 import { SessionsCard } from './SessionsCard.tsx';
-import { TakeOutCard } from './TakeOutCard.tsx';
-import { PATHS } from '../../shared/paths.ts';
+import { TakeOutCard } from './export/ExportCard.tsx';
+import { PATHS } from '../../platform/paths.ts';
 
 /** The account itself: its data as a file, its password, where it is open, and its end. */
 export function AccountScreen() {

@@ -7,7 +7,7 @@ import { changeTo, newId, removalOf } from '../../store/makeChange.ts';
 import { reordered } from '../../store/reorder.ts';
 import { selectAreas, selectHabits } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { counted } from '../../shared/format.ts';
+import { counted } from '../../text/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor, dyeOf, isOwnColor } from '../../theme/dye.ts';
 import { ColorField } from '../../ui/ColorField.tsx';
@@ -23,7 +23,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { SortableList } from '../../ui/SortableList.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { PATHS } from '../../shared/paths.ts';
+import { PATHS } from '../../platform/paths.ts';
 
 /** The colours of areas, as people call them. */
 const COLOUR_WORDS: Record<(typeof DYES)[number], string> = {

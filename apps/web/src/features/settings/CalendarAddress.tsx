@@ -1,16 +1,16 @@
 import type { CalendarKind } from '@wimbel/exchange';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { ApiError } from '../../shared/api.ts';
-import { calendarAddress, chooseCalendar, endCalendar } from '../../shared/calendarApi.ts';
-import { fullDate } from '../../shared/format.ts';
+import { ApiError } from '../../platform/api.ts';
+import { calendarAddress, chooseCalendar, endCalendar } from '../../platform/calendarApi.ts';
+import { fullDate } from '../../text/format.ts';
 import { dayOf } from '@wimbel/core';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { CALENDAR_WORDS } from './takeOut/takeOutWords.ts';
+import { CALENDAR_WORDS } from './export/exportText.ts';
 
 type Held = { shows: string[]; madeAt: string } | null;
 

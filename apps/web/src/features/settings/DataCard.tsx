@@ -2,24 +2,24 @@ import type { Collection, UsageAnswer } from '@wimbel/contract';
 import { useRouter } from 'expo-router';
 import { createElement, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { api } from '../../shared/api.ts';
-import { deviceNow } from '../../shared/clock.ts';
-import { counted, percent } from '../../shared/format.ts';
-import { PATHS } from '../../shared/paths.ts';
+import { api } from '../../platform/api.ts';
+import { deviceNow } from '../../platform/clock.ts';
+import { counted, percent } from '../../text/format.ts';
+import { PATHS } from '../../platform/paths.ts';
 import { useAppSelector } from '../../store/store.ts';
-import type { Way } from '../../store/broughtIn.ts';
+import type { Way } from '../../store/importPlan.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SectionCard } from '../../ui/SectionCard.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
-import type { OpenedFile, Plan } from './bringIn/fileReader.ts';
-import { readingFault } from './bringIn/bringInWords.ts';
-import { useFilePlans, useFileReader } from './bringIn/useFileReader.ts';
-import { useTakenName } from '../../parts/useTakenName.ts';
-import { roomWords } from '../../words/room.ts';
-import { useTaking } from './takeOut/useTaking.ts';
+import type { OpenedFile, Plan } from './import/fileReader.ts';
+import { readingFault } from './import/importText.ts';
+import { useFilePlans, useFileReader } from './import/useFileReader.ts';
+import { useTakenName } from '../../components/account/useExportName.ts';
+import { roomWords } from '../../text/quotaText.ts';
+import { useTaking } from './export/useExport.ts';
 
 /** Kinds of records as a person would call them. */
 const KINDS: Record<Exclude<Collection, 'settings'>, [one: string, many?: string]> = {

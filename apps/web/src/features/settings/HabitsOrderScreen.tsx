@@ -5,15 +5,15 @@ import Plus from 'lucide-react-native/icons/plus';
 import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { DeleteHabitSheet } from '../../parts/DeleteHabitSheet.tsx';
+import { DeleteHabitSheet } from '../../components/habitForm/DeleteHabitSheet.tsx';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { changeTo } from '../../store/makeChange.ts';
 import { reordered } from '../../store/reorder.ts';
 import { selectHabits, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { scheduleWords } from '../../words/termsWords.ts';
-import { useHabitActions } from '../../parts/useHabitActions.ts';
-import { PART_WORDS, dateNear } from '../../shared/format.ts';
+import { scheduleWords } from '../../text/termsText.ts';
+import { useHabitActions } from '../../components/habitForm/useHabitActions.ts';
+import { PART_WORDS, dateNear } from '../../text/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { dyeColor } from '../../theme/dye.ts';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
@@ -28,7 +28,7 @@ import { PageHead } from '../../ui/PageHead.tsx';
 import { SortableList } from '../../ui/SortableList.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { SeveralHabits } from './SeveralHabits.tsx';
-import { PATHS, habitPath } from '../../shared/paths.ts';
+import { PATHS, habitPath } from '../../platform/paths.ts';
 
 /** Every habit in its order, by part of the day; those that ended or are archived below. */
 export function HabitsOrderScreen() {

@@ -7,7 +7,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Field, Labelled } from '../../ui/Field.tsx';
 import { SunPicture } from '../../ui/SunPicture.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { MOODS, moodWord } from '../../words/moodWords.ts';
+import { MOODS, moodWord } from '../../text/moodText.ts';
 
 type Mark = NonNullable<Settings['moodMarks']>[number];
 

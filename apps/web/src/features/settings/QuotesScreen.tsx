@@ -16,7 +16,7 @@ import { PageHead } from '../../ui/PageHead.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { PATHS } from '../../shared/paths.ts';
+import { PATHS } from '../../platform/paths.ts';
 
 /** The person's own quotes, of which one a day stands on top of Today and Goals. */
 export function QuotesScreen() {

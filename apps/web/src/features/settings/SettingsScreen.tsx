@@ -18,7 +18,7 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
-import { AccountSection } from '../../parts/AccountSection.tsx';
+import { AccountSection } from '../../components/account/AccountSection.tsx';
 import { changeTo } from '../../store/makeChange.ts';
 import {
   selectAreas,
@@ -30,8 +30,8 @@ import {
   selectTracks,
 } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { money, parseTyped } from '../../shared/amounts.ts';
-import { capital, counted, dayInWords, monthName, spanInWords } from '../../shared/format.ts';
+import { money, parseTyped } from '../../text/amounts.ts';
+import { capital, counted, dayInWords, monthName, spanInWords } from '../../text/format.ts';
 import { type Appearance, themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
@@ -44,8 +44,8 @@ import { DayMarksField } from './DayMarksField.tsx';
 import { MoodMarksField } from './MoodMarksField.tsx';
 import { SettingField } from './SettingField.tsx';
 import { currencyFault, passMarkFault, ratioOfPercent, dayTargetFault } from './settingFaults.ts';
-import { keptWords } from '../../words/keptWords.ts';
-import { PATHS } from '../../shared/paths.ts';
+import { keptWords } from '../../text/keptText.ts';
+import { PATHS } from '../../platform/paths.ts';
 
 const HOURS = [0, 1, 2, 3, 4, 5, 6];
 const hourWords = (hour: number): string => (hour === 0 ? 'Midnight' : `${hour}:00`);

@@ -11,8 +11,8 @@ import {
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
-import { parseTyped } from '../../shared/amounts.ts';
-import { capital, counted, PART_WORDS } from '../../shared/format.ts';
+import { parseTyped } from '../../text/amounts.ts';
+import { capital, counted, PART_WORDS } from '../../text/format.ts';
 import { changeTo, removalOf } from '../../store/makeChange.ts';
 import {
   selectAreas,
@@ -33,7 +33,7 @@ import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { issueWords } from '../../words/issueWords.ts';
+import { issueWords } from '../../text/issueText.ts';
 
 type Step = 'area' | 'part' | 'pips' | 'pause' | 'delete';
 

@@ -1,4 +1,4 @@
-import type { ApiFault } from '../../shared/api.ts';
+import type { ApiFault } from '../../platform/api.ts';
 
 /** What to say where something about the account did not work. */
 export function accountFaultWords({ code, issues, retryAfterMs }: ApiFault): string {

@@ -1,4 +1,4 @@
-import { amountFault, parseTyped } from '../../shared/amounts.ts';
+import { amountFault, parseTyped } from '../../text/amounts.ts';
 
 /** The ratio that a percentage as typed stands for; null for anything but 0 to 100. */
 export function ratioOfPercent(text: string): number | null {

@@ -1,15 +1,15 @@
 import { useRouter } from 'expo-router';
 import { Pressable } from 'react-native';
 import Svg, { Circle } from 'react-native-svg';
-import { number } from '../../shared/amounts.ts';
-import { PATHS } from '../../shared/paths.ts';
-import { selectHasPips, selectPipsBalance } from '../../store/pips.ts';
+import { number } from '../../text/amounts.ts';
+import { PATHS } from '../../platform/paths.ts';
+import { selectHasPips, selectPipsBalance } from '../../store/pipsSelectors.ts';
 import { selectSettings } from '../../store/selectors.ts';
 import { type RootState, useAppSelector, useSoon } from '../../store/store.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Words } from '../../ui/Words.tsx';
-import { pipsWords } from '../../words/pips.ts';
+import { pipsWords } from '../../text/pipsText.ts';
 
 const selectBalance = (state: RootState): number => (selectHasPips(state) ? selectPipsBalance(state) : 0);
 

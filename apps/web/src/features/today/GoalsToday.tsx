@@ -3,22 +3,24 @@ import Plus from 'lucide-react-native/icons/plus';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { later } from '../../parts/later.tsx';
-import { neediest } from '../../words/neediest.ts';
-import { DueRows } from '../../parts/DueRows.tsx';
-import { type FiguredGoal, selectFiguredList } from '../../store/figuredGoals.ts';
-import { PACE_WORDS, paceTone } from '../../words/goalWords.ts';
+import { later } from '../../components/page/lazySheet.tsx';
+import { neediest } from '../../text/neediest.ts';
+import { DueRows } from '../../components/goals/DueRows.tsx';
+import { type FiguredGoal, selectFiguredList } from '../../store/goalSelectors.ts';
+import { PACE_WORDS, paceTone } from '../../text/goalText.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector, useSoon } from '../../store/store.ts';
-import { percent } from '../../shared/format.ts';
+import { percent } from '../../text/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { PATHS, goalPath } from '../../shared/paths.ts';
+import { PATHS, goalPath } from '../../platform/paths.ts';
 
-const CheckInSheet = later(() => import('../../parts/CheckInSheet.tsx').then((module) => module.CheckInSheet));
+const CheckInSheet = later(() =>
+  import('../../components/goals/CheckInSheet.tsx').then((module) => module.CheckInSheet),
+);
 
 /** How many due things stand on Today; the calendar has the rest. */
 const MOST_DUE = 5;

@@ -11,13 +11,13 @@ import {
 import { memo, useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { selectEntry, selectHidesStreaks, selectIsHidden, selectTrack } from '../../store/selectors.ts';
-import { afterTap, amountWords, isPressing, standingWords } from '../../words/standing.ts';
+import { afterTap, amountWords, isPressing, standingWords } from '../../text/dayStatusText.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { entryChange } from '../../store/makeChange.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
-import { amount, number } from '../../shared/amounts.ts';
-import { streakLength } from '../../shared/format.ts';
-import { useGlide } from '../../shared/settle.ts';
+import { amount, number } from '../../text/amounts.ts';
+import { streakLength } from '../../text/format.ts';
+import { useGlide } from '../../ui/useDebouncedValue.ts';
 import { themed, useIsCompact, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Peg } from '../../ui/Peg.tsx';

@@ -1,11 +1,11 @@
 import { type PlainDay, dayMarkOf, doneHabitsOn, formatDay, scoreOn } from '@wimbel/core';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { Figure } from '../../parts/Figure.tsx';
-import { number } from '../../shared/amounts.ts';
-import { percent } from '../../shared/format.ts';
-import { keepOnDevice, keptOnDevice } from '../../shared/kept.ts';
-import { selectEarnedOn, selectHasPips } from '../../store/pips.ts';
+import { Figure } from '../../components/figure/Figure.tsx';
+import { number } from '../../text/amounts.ts';
+import { percent } from '../../text/format.ts';
+import { keepOnDevice, keptOnDevice } from '../../platform/localSettings.ts';
+import { selectEarnedOn, selectHasPips } from '../../store/pipsSelectors.ts';
 import { selectDayMarks, selectSettings, selectTotals } from '../../store/selectors.ts';
 import { useAppSelector, useSoon } from '../../store/store.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
@@ -13,7 +13,7 @@ import { SPACE } from '../../theme/space.ts';
 import { Shavings } from '../../ui/Shavings.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { pipsWords } from '../../words/pips.ts';
+import { pipsWords } from '../../text/pipsText.ts';
 import type { TodayPlan } from './todaySections.ts';
 
 /** "4 to go today", what comes next, and the day's score with the two numbers behind it and its mark. */

@@ -2,7 +2,7 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import X from 'lucide-react-native/icons/x';
 import { Pressable, View } from 'react-native';
 import { themed, useTheme } from '../../theme/Theme.tsx';
-import { beginningOf } from '../../shared/format.ts';
+import { beginningOf } from '../../text/format.ts';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { Words } from '../../ui/Words.tsx';

@@ -27,11 +27,11 @@ import X from 'lucide-react-native/icons/x';
 import { type ReactNode, useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
-import { outOf } from '../../shared/amounts.ts';
-import { MonthAims } from '../../parts/MonthAims.tsx';
-import { counted, monthName, percent } from '../../shared/format.ts';
-import { keepOnDevice, keptOnDevice } from '../../shared/kept.ts';
-import { PATHS, lookBackPath } from '../../shared/paths.ts';
+import { outOf } from '../../text/amounts.ts';
+import { MonthAims } from '../../components/journal/MonthAims.tsx';
+import { counted, monthName, percent } from '../../text/format.ts';
+import { keepOnDevice, keptOnDevice } from '../../platform/localSettings.ts';
+import { PATHS, lookBackPath } from '../../platform/paths.ts';
 import { changeTo, newId } from '../../store/makeChange.ts';
 import {
   selectIsHidden,
@@ -42,7 +42,7 @@ import {
   selectTotals,
   selectTracks,
 } from '../../store/selectors.ts';
-import { selectSeasons, selectShowsSeasons } from '../../store/seasons.ts';
+import { selectSeasons, selectShowsSeasons } from '../../store/seasonSelectors.ts';
 import { type RootState, useAppSelector, useSoon } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { themed } from '../../theme/Theme.tsx';
@@ -52,7 +52,7 @@ import { Card } from '../../ui/Card.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { spanTitle } from '../../words/spanWords.ts';
+import { spanTitle } from '../../text/spanText.ts';
 import { MeantLine, OfferLine } from './LookBackLines.tsx';
 
 /** The last day of a month on which its turn is spoken of, and of a January on which that of the year is. */

@@ -13,20 +13,20 @@ import {
   earnsRibbon,
 } from '@wimbel/core';
 import { View } from 'react-native';
-import { outOf } from '../../shared/amounts.ts';
+import { outOf } from '../../text/amounts.ts';
 import { selectHidesStreaks, selectSettings, selectToday, selectTotals, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector, useSoon } from '../../store/store.ts';
-import { capital, counted, monthName, percent, dayAndMonth } from '../../shared/format.ts';
+import { capital, counted, monthName, percent, dayAndMonth } from '../../text/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
 import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { Figure, FigureWords } from '../../parts/Figure.tsx';
-import { keptWords } from '../../words/keptWords.ts';
-import type { Fact } from '../../words/habitFacts.ts';
-import { Facts } from '../../parts/Facts.tsx';
-import { fullDaysAimedAt } from '../../words/fullDaysAimed.ts';
+import { Figure, FigureWords } from '../../components/figure/Figure.tsx';
+import { keptWords } from '../../text/keptText.ts';
+import type { Fact } from '../../text/habitFacts.ts';
+import { Facts } from '../../components/figure/Facts.tsx';
+import { fullDaysAimedAt } from '../../text/fullDaysAimed.ts';
 
 /** How the month of a day stands over all habits, as seen on that day. */
 export function MonthCard({ day }: { day: PlainDay }) {

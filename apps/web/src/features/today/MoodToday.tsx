@@ -1,9 +1,9 @@
 import { type PlainDay, formatDay } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { MoodChoice } from '../../parts/MoodChoice.tsx';
-import { useJournalDay } from '../../parts/useJournalDay.ts';
-import { journalPath } from '../../shared/paths.ts';
+import { MoodChoice } from '../../components/entry/MoodChoice.tsx';
+import { useJournalDay } from '../../components/journal/useJournalDay.ts';
+import { journalPath } from '../../platform/paths.ts';
 import { selectIsHidden } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { SPACE } from '../../theme/space.ts';

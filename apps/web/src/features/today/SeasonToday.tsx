@@ -9,8 +9,8 @@ import {
 import { useRouter } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { Pressable, View } from 'react-native';
-import { counted, percent } from '../../shared/format.ts';
-import { seasonPath, seasonWeekPath } from '../../shared/paths.ts';
+import { counted, percent } from '../../text/format.ts';
+import { seasonPath, seasonWeekPath } from '../../platform/paths.ts';
 import { changeTo, newId } from '../../store/makeChange.ts';
 import {
   type FiguredSeason,
@@ -18,7 +18,7 @@ import {
   selectRunningSeason,
   selectSeasons,
   selectShowsSeasons,
-} from '../../store/seasons.ts';
+} from '../../store/seasonSelectors.ts';
 import { selectReviews, selectToday } from '../../store/selectors.ts';
 import { type RootState, useAppSelector, useSoon } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
@@ -28,7 +28,7 @@ import { Card } from '../../ui/Card.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { MeantLine, OfferLine } from './LookBackLines.tsx';
-import { daysLeftWords, seasonPartWords, weekWords } from '../../words/seasonWords.ts';
+import { daysLeftWords, seasonPartWords, weekWords } from '../../text/seasonText.ts';
 
 /** The season that runs, with its figures. */
 const selectRunning = (state: RootState): FiguredSeason | null => {

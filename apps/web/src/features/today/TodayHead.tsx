@@ -2,15 +2,15 @@ import type { PlainDay } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import Plus from 'lucide-react-native/icons/plus';
 import { View } from 'react-native';
-import { DayHead } from '../../parts/DayHead.tsx';
-import { SMALL_STARTS } from '../../parts/smallStarts.ts';
+import { DayHead } from '../../components/page/DayHead.tsx';
+import { SMALL_STARTS } from '../../components/habitForm/habitIdeas.ts';
 import { BalanceKey } from './BalanceKey.tsx';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
-import { PATHS } from '../../shared/paths.ts';
+import { PATHS } from '../../platform/paths.ts';
 
 /** The day, the ways to others, and a way to add a habit. */
 export function TodayHead({

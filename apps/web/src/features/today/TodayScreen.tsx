@@ -3,14 +3,14 @@ import { useRouter } from 'expo-router';
 import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { flushSync } from 'react-dom';
-import { later } from '../../parts/later.tsx';
-import { OnlyChips, OnlyLine, useTracksOnly } from '../../parts/OnlyChips.tsx';
-import { QuoteLine } from '../../parts/QuoteLine.tsx';
-import { useKeptNames } from '../../shared/kept.ts';
-import { useLater } from '../../shared/settle.ts';
-import { usePortions } from '../../shared/usePortions.ts';
-import { useSwipe } from '../../shared/swipe.ts';
-import { useDayParam } from '../../shared/useDayParam.ts';
+import { later } from '../../components/page/lazySheet.tsx';
+import { OnlyChips, OnlyLine, useTracksOnly } from '../../components/habitFilter/HabitFilterChips.tsx';
+import { QuoteLine } from '../../components/journal/QuoteLine.tsx';
+import { useKeptNames } from '../../platform/localSettings.ts';
+import { useLater } from '../../ui/useDebouncedValue.ts';
+import { usePortions } from '../../ui/useIncrementalCount.ts';
+import { useSwipe } from '../../ui/useSwipe.ts';
+import { useDayParam } from '../../platform/useDayParam.ts';
 import { changeTo } from '../../store/makeChange.ts';
 import {
   selectAreas,
@@ -29,8 +29,8 @@ import { Chips } from '../../ui/Chips.tsx';
 import { Page } from '../../ui/Frame.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import type { Only } from '../../words/only.ts';
-import { isDecided } from '../../words/standing.ts';
+import type { Only } from '../../text/habitFilter.ts';
+import { isDecided } from '../../text/dayStatusText.ts';
 import { GoalsToday } from './GoalsToday.tsx';
 import { LeftLine } from './LeftLine.tsx';
 import { LookingBack } from './LookingBack.tsx';
@@ -42,9 +42,9 @@ import { JumpRow, OtherGroups, Section } from './TodayGroups.tsx';
 import { FirstHabits, TodayHead } from './TodayHead.tsx';
 import { WeekStrip } from './WeekStrip.tsx';
 import { type TodaySection, planOfDay, sectionWith } from './todaySections.ts';
-import { PATHS } from '../../shared/paths.ts';
+import { PATHS } from '../../platform/paths.ts';
 
-const EntrySheet = later(() => import('../../parts/EntrySheet.tsx').then((module) => module.EntrySheet));
+const EntrySheet = later(() => import('../../components/entry/EntrySheet.tsx').then((module) => module.EntrySheet));
 
 /** How long a habit that was just done stays where it is, so that nothing moves under the thumb. */
 const SETTLES_AFTER_MS = 900;

@@ -3,7 +3,7 @@ import { Pressable, View } from 'react-native';
 import Svg, { Circle } from 'react-native-svg';
 import { selectSettings, selectToday, selectTotals } from '../../store/selectors.ts';
 import { useAppSelector, useSoon } from '../../store/store.ts';
-import { dayInWords, percent, weekdayLetter } from '../../shared/format.ts';
+import { dayInWords, percent, weekdayLetter } from '../../text/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { PegShapes } from '../../ui/pegShapes.tsx';
 import { Words } from '../../ui/Words.tsx';

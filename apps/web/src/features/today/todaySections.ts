@@ -1,6 +1,6 @@
-import { PART_WORDS } from '../../shared/format.ts';
+import { PART_WORDS } from '../../text/format.ts';
 import { type Area, PARTS_OF_DAY, type PlainDay, type TodayBy, type Track, isActiveIn, outcomeOn } from '@wimbel/core';
-import { askOn, isDecided, isPressing } from '../../words/standing.ts';
+import { askOn, isDecided, isPressing } from '../../text/dayStatusText.ts';
 
 export type TodayRow = { track: Track; isToGo: boolean };
 export type TodaySection = { key: string; title: string; dye: string | null; rows: TodayRow[]; toGo: number };

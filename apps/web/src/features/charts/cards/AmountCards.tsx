@@ -17,8 +17,8 @@ import { useCallback, useMemo } from 'react';
 import { AmountsPicture } from '../../../charts/AmountsPicture.tsx';
 import { BarsPicture } from '../../../charts/BarsPicture.tsx';
 import { useMarks } from '../../../charts/useMarks.ts';
-import { amount, amountOf } from '../../../shared/amounts.ts';
-import { counted, dateNear, monthAndYear } from '../../../shared/format.ts';
+import { amount, amountOf } from '../../../text/amounts.ts';
+import { counted, dateNear, monthAndYear } from '../../../text/format.ts';
 import { Words } from '../../../ui/Words.tsx';
 import { useByMonth } from './ByMonth.tsx';
 import { ChartCard } from './ChartCard.tsx';
@@ -26,8 +26,8 @@ import { type DaysProps, useAmountOn } from './DayCards.tsx';
 import { useHabitColor } from './HabitCards.tsx';
 import { MarkWords } from './MarkWords.tsx';
 import { partWords } from '../chartWords.ts';
-import { beforeWords } from '../../../words/spanWords.ts';
-import { FigureWords } from '../../../parts/Figure.tsx';
+import { beforeWords } from '../../../text/spanText.ts';
+import { FigureWords } from '../../../components/figure/Figure.tsx';
 
 type Props = DaysProps & { track: Track };
 

@@ -3,7 +3,7 @@ import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { monthAndYear } from '../../../shared/format.ts';
+import { monthAndYear } from '../../../text/format.ts';
 import { IconButton } from '../../../ui/IconButton.tsx';
 import { Words } from '../../../ui/Words.tsx';
 

@@ -2,7 +2,7 @@ import { act, fireEvent, screen, within } from '@testing-library/react';
 import Svg, { Circle } from 'react-native-svg';
 import { signedIn } from '../../../store/accountSlice.ts';
 import { withRecords } from '../../../testing/withRecords.tsx';
-import { IsPrinted } from '../../../parts/printed.ts';
+import { IsPrinted } from '../../../components/figure/printed.ts';
 import { ChartCard, ChartsTitle } from './ChartCard.tsx';
 
 const figures = {

@@ -1,4 +1,4 @@
-import { download } from '../../../shared/download.ts';
+import { download } from '../../../platform/download.ts';
 import EllipsisVertical from 'lucide-react-native/icons/ellipsis-vertical';
 import FileText from 'lucide-react-native/icons/file-text';
 import ImageDown from 'lucide-react-native/icons/image-down';
@@ -12,15 +12,15 @@ import { type Action, ActionList } from '../../../ui/ActionList.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { Card } from '../../../ui/Card.tsx';
 import { CardHead } from '../../../ui/CardHead.tsx';
-import { type Figures, FiguresTable } from '../../../ui/FiguresTable.tsx';
+import { type Figures, FiguresTable } from '../../../charts/FiguresTable.tsx';
 import { IconButton } from '../../../ui/IconButton.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { figuresCsv } from '../saving/figuresCsv.ts';
-import { useTakenName } from '../../../parts/useTakenName.ts';
-import type { Asked } from '../../../words/asked.ts';
-import { IsPrinted } from '../../../parts/printed.ts';
-import { FigureWords } from '../../../parts/Figure.tsx';
+import { useTakenName } from '../../../components/account/useExportName.ts';
+import type { Asked } from '../../../text/figureQuery.ts';
+import { IsPrinted } from '../../../components/figure/printed.ts';
+import { FigureWords } from '../../../components/figure/Figure.tsx';
 
 /** What the charts are of, in words: it stands above every picture that is saved. */
 export const ChartsTitle = createContext('');

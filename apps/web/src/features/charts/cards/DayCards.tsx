@@ -25,19 +25,19 @@ import { YearRingPicture } from '../../../charts/YearRingPicture.tsx';
 import { useMarks } from '../../../charts/useMarks.ts';
 import { selectSettings, selectToday, selectEntries } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { amount, outOf } from '../../../shared/amounts.ts';
-import { counted, monthYear, percent, yearOf } from '../../../shared/format.ts';
-import type { Figures } from '../../../ui/FiguresTable.tsx';
+import { amount, outOf } from '../../../text/amounts.ts';
+import { counted, monthYear, percent, yearOf } from '../../../text/format.ts';
+import type { Figures } from '../../../charts/FiguresTable.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { ChartCard } from './ChartCard.tsx';
 import { MarkWords } from './MarkWords.tsx';
 import { daysFigures, habitDaysFigures } from './chartFigures.ts';
 import { dayOfAllWords, dayOfHabitWords, plateOfAll, plateOfHabit } from './chartValues.ts';
 import { weekdayTitle } from '../chartWords.ts';
-import { beforeWords, spanTitle } from '../../../words/spanWords.ts';
-import type { Asked } from '../../../words/asked.ts';
+import { beforeWords, spanTitle } from '../../../text/spanText.ts';
+import type { Asked } from '../../../text/figureQuery.ts';
 import { type ChartedOf, overThese } from '../chartedOf.ts';
-import { fullDaysAimedAt } from '../../../words/fullDaysAimed.ts';
+import { fullDaysAimedAt } from '../../../text/fullDaysAimed.ts';
 
 /** The months of a span, latest year first where it has several; a row each. */
 function platesOf({ first, last }: DaySpan): PlainMonth[][] {

@@ -4,11 +4,11 @@ import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { type GoalLine, GoalLinesPicture } from '../../../charts/GoalLinesPicture.tsx';
 import { useMarks } from '../../../charts/useMarks.ts';
-import { type FiguredGoal, selectFiguredList } from '../../../store/figuredGoals.ts';
-import { PACE_WORDS, holeColor, paceTone } from '../../../words/goalWords.ts';
+import { type FiguredGoal, selectFiguredList } from '../../../store/goalSelectors.ts';
+import { PACE_WORDS, holeColor, paceTone } from '../../../text/goalText.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { counted, dateNear, percent } from '../../../shared/format.ts';
+import { counted, dateNear, percent } from '../../../text/format.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Words } from '../../../ui/Words.tsx';
@@ -16,9 +16,9 @@ import { ChartCard } from './ChartCard.tsx';
 import { MarkWords } from './MarkWords.tsx';
 import { PlaceBadge } from '../choice/PlaceBadge.tsx';
 import { lineOfGoal, linesOfKeyResults, spanOfGoals } from './goalLines.ts';
-import type { Asked } from '../../../words/asked.ts';
-import { FigureWords } from '../../../parts/Figure.tsx';
-import { goalPath } from '../../../shared/paths.ts';
+import type { Asked } from '../../../text/figureQuery.ts';
+import { FigureWords } from '../../../components/figure/Figure.tsx';
+import { goalPath } from '../../../platform/paths.ts';
 
 type Row = {
   id: string;

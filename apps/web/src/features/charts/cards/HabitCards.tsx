@@ -17,20 +17,20 @@ import {
   type PlainDay,
 } from '@wimbel/core';
 import { useMemo } from 'react';
-import { outOf } from '../../../shared/amounts.ts';
+import { outOf } from '../../../text/amounts.ts';
 import { ProgressPicture } from '../../../charts/ProgressPicture.tsx';
 import { RunsPicture } from '../../../charts/RunsPicture.tsx';
 import { TrendPicture } from '../../../charts/TrendPicture.tsx';
 import { useMarks } from '../../../charts/useMarks.ts';
-import { keptFacts, streakFacts } from '../../../words/habitFacts.ts';
+import { keptFacts, streakFacts } from '../../../text/habitFacts.ts';
 import { selectHidesStreaks, selectSettings, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { capital, counted, dateNear, percent, spanInWords, streakLength, yearOf } from '../../../shared/format.ts';
+import { capital, counted, dateNear, percent, spanInWords, streakLength, yearOf } from '../../../text/format.ts';
 import { useTheme } from '../../../theme/Theme.tsx';
 import { dyeColor } from '../../../theme/dye.ts';
 import { SPACE } from '../../../theme/space.ts';
 import { Card } from '../../../ui/Card.tsx';
-import { Facts } from '../../../parts/Facts.tsx';
+import { Facts } from '../../../components/figure/Facts.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { ChartCard } from './ChartCard.tsx';
 import type { DaysProps } from './DayCards.tsx';

@@ -10,9 +10,9 @@ import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { logAddress } from '../choice/chartAddress.ts';
-import type { Asked } from '../../../words/asked.ts';
-import { IsPrinted } from '../../../parts/printed.ts';
-import { Figure } from '../../../parts/Figure.tsx';
+import type { Asked } from '../../../text/figureQuery.ts';
+import { IsPrinted } from '../../../components/figure/printed.ts';
+import { Figure } from '../../../components/figure/Figure.tsx';
 
 /** What the mark that is looked at says, and the way to its days in the log; what to do while none is. */
 export function MarkWords({

@@ -5,14 +5,14 @@ import { MoodPicture } from '../../../charts/MoodPicture.tsx';
 import { useMarks } from '../../../charts/useMarks.ts';
 import { selectIsHidden } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { counted } from '../../../shared/format.ts';
+import { counted } from '../../../text/format.ts';
 import { useTheme } from '../../../theme/Theme.tsx';
 import { dyeColor } from '../../../theme/dye.ts';
 import { Words } from '../../../ui/Words.tsx';
 import { ChartCard } from './ChartCard.tsx';
 import type { DaysProps } from './DayCards.tsx';
 import { MarkWords } from './MarkWords.tsx';
-import { FigureWords } from '../../../parts/Figure.tsx';
+import { FigureWords } from '../../../components/figure/Figure.tsx';
 
 /** So many habits are shown, those with the widest difference. */
 const MOST_SHOWN = 12;

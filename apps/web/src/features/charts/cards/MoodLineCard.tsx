@@ -4,10 +4,10 @@ import { MoodLinePicture } from '../../../charts/MoodLinePicture.tsx';
 import { useMarks } from '../../../charts/useMarks.ts';
 import { selectIsHidden, selectJournal, selectSettings, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { spanInWords } from '../../../shared/format.ts';
+import { spanInWords } from '../../../text/format.ts';
 import { Words } from '../../../ui/Words.tsx';
-import { meanWords } from '../../../words/moodWords.ts';
-import { spanTitle } from '../../../words/spanWords.ts';
+import { meanWords } from '../../../text/moodText.ts';
+import { spanTitle } from '../../../text/spanText.ts';
 import { ChartCard } from './ChartCard.tsx';
 import { MarkWords } from './MarkWords.tsx';
 

@@ -2,9 +2,9 @@ import { type HabitReview, mostImproved } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useContext, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { outOf } from '../../../shared/amounts.ts';
+import { outOf } from '../../../text/amounts.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { percent } from '../../../shared/format.ts';
+import { percent } from '../../../text/format.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { dyeColor } from '../../../theme/dye.ts';
 import { SPACE } from '../../../theme/space.ts';
@@ -16,11 +16,11 @@ import { ChartCard } from './ChartCard.tsx';
 import type { ReviewProps } from './ReviewCards.tsx';
 import { rankingFigures } from './chartFigures.ts';
 import { rankWords } from '../chartWords.ts';
-import { beforeWords, changeWords } from '../../../words/spanWords.ts';
-import type { Asked } from '../../../words/asked.ts';
-import { IsPrinted } from '../../../parts/printed.ts';
-import { Figure } from '../../../parts/Figure.tsx';
-import { habitPath } from '../../../shared/paths.ts';
+import { beforeWords, changeWords } from '../../../text/spanText.ts';
+import type { Asked } from '../../../text/figureQuery.ts';
+import { IsPrinted } from '../../../components/figure/printed.ts';
+import { Figure } from '../../../components/figure/Figure.tsx';
+import { habitPath } from '../../../platform/paths.ts';
 
 /** How many habits are listed before the others are asked for. */
 const MOST_RANKED = 20;

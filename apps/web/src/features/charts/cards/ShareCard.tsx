@@ -4,15 +4,15 @@ import { ShareLine } from '../../../charts/ShareLine.tsx';
 import { useMarks } from '../../../charts/useMarks.ts';
 import { selectSettings, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { counted, monthAndYear, percent } from '../../../shared/format.ts';
+import { counted, monthAndYear, percent } from '../../../text/format.ts';
 import { useByMonth } from './ByMonth.tsx';
 import { ChartCard } from './ChartCard.tsx';
 import type { OfMany } from './DayCards.tsx';
 import { MarkWords } from './MarkWords.tsx';
 import { daysFigures } from './chartFigures.ts';
 import { dayOfAllWords } from './chartValues.ts';
-import { beforeWords, spanTitle } from '../../../words/spanWords.ts';
-import { FigureWords } from '../../../parts/Figure.tsx';
+import { beforeWords, spanTitle } from '../../../text/spanText.ts';
+import { FigureWords } from '../../../components/figure/Figure.tsx';
 import { overThese } from '../chartedOf.ts';
 
 /** Share per day, with the pass mark and the mean of seven days. */

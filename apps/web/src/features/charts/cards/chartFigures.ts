@@ -16,8 +16,8 @@ import {
   outcomeOn,
   scoreOn,
 } from '@wimbel/core';
-import { OUTCOME_WORDS, monthAndYear } from '../../../shared/format.ts';
-import type { Figures } from '../../../ui/FiguresTable.tsx';
+import { OUTCOME_WORDS, monthAndYear } from '../../../text/format.ts';
+import type { Figures } from '../../../charts/FiguresTable.tsx';
 
 /** Longer spans are told by month. */
 const MOST_DAYS_TOLD = 400;

@@ -8,7 +8,7 @@ import {
   pegStateOf,
   scoreOn,
 } from '@wimbel/core';
-import { OUTCOME_WORDS, dayInWords, percent } from '../../../shared/format.ts';
+import { OUTCOME_WORDS, dayInWords, percent } from '../../../text/format.ts';
 
 /** The day scores over all habits as values of the plate; null before the record begins. */
 export const plateOfAll =

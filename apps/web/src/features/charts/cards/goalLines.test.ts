@@ -1,5 +1,5 @@
 import { formatDay } from '@wimbel/core';
-import { selectFiguredList } from '../../../store/figuredGoals.ts';
+import { selectFiguredList } from '../../../store/goalSelectors.ts';
 import { TODAY, aCheckIn, aGoal, aKeyResult, aMilestone, storeWith } from '../../../testing/goalSamples.ts';
 import { lineOfGoal, linesOfKeyResults, spanOfGoals } from './goalLines.ts';
 

@@ -10,7 +10,7 @@ import {
   goalCourse,
 } from '@wimbel/core';
 import type { GoalLine } from '../../../charts/GoalLinesPicture.tsx';
-import type { FiguredGoal } from '../../../store/figuredGoals.ts';
+import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 
 /** The days that hold several goals and today. */
 export function spanOfGoals(goals: readonly FiguredGoal[], today: PlainDay): DaySpan {

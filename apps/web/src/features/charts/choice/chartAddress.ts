@@ -10,7 +10,7 @@ import {
   parseDay,
 } from '@wimbel/core';
 import { betweenFault } from '../chartWords.ts';
-import { PATHS } from '../../../shared/paths.ts';
+import { PATHS } from '../../../platform/paths.ts';
 
 /** What charts are of: everything, or one area, habit or goal by its id. */
 export type ChartsOf = { of: 'all' } | { of: 'area' | 'habit' | 'goal'; id: string };

@@ -6,7 +6,7 @@ import { View, useWindowDimensions } from 'react-native';
 import { createPortal } from 'react-dom';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { fullDate } from '../../../shared/format.ts';
+import { fullDate } from '../../../text/format.ts';
 import { OnPaper, themed, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -19,9 +19,9 @@ import { RankingCard } from '../cards/RankingCard.tsx';
 import { AreasCard, InWords, PartsCard, PartsOfDayCard, WeekdaysCard } from '../cards/ReviewCards.tsx';
 import { ShareCard } from '../cards/ShareCard.tsx';
 import { type ChartParams, chartsAddress, chartsAt } from '../choice/chartAddress.ts';
-import { spanTitle } from '../../../words/spanWords.ts';
+import { spanTitle } from '../../../text/spanText.ts';
 import { type ChartsShown, recordDaysOf, useCharts, chartedOf } from '../useCharts.ts';
-import { IsPrinted } from '../../../parts/printed.ts';
+import { IsPrinted } from '../../../components/figure/printed.ts';
 
 /** What a sheet of A4 holds between margins of 12 mm, at 96 to the inch. */
 const PAGE = { widthPx: 703, heightPx: 1030 };

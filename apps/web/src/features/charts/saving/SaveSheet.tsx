@@ -2,12 +2,12 @@ import type { SpanReview } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import FileText from 'lucide-react-native/icons/file-text';
 import Printer from 'lucide-react-native/icons/printer';
-import { download } from '../../../shared/download.ts';
+import { download } from '../../../platform/download.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { type Action, ActionList } from '../../../ui/ActionList.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
-import { useTakenName } from '../../../parts/useTakenName.ts';
+import { useTakenName } from '../../../components/account/useExportName.ts';
 import { reviewCsv } from './reviewCsv.ts';
 
 /** All figures of the charts as a file; a month or a year on a sheet of paper. */

@@ -1,6 +1,6 @@
 import { formatDay } from '@wimbel/core';
 import Papa from 'papaparse';
-import type { Figures } from '../../../ui/FiguresTable.tsx';
+import type { Figures } from '../../../charts/FiguresTable.tsx';
 
 /** Figures as CSV with their columns' names above; shares as ratios, days as YYYY-MM-DD, what there is none of empty. */
 export const figuresCsv = ({ columns, rows }: Figures): string =>

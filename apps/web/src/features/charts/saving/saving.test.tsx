@@ -3,7 +3,7 @@ import { render } from '@testing-library/react';
 import Papa from 'papaparse';
 import { pictureOf, pictureOfRows } from '../../../charts/savePicture.ts';
 import { TODAY, aHabit } from '../../../testing/goalSamples.ts';
-import { takenName } from '../../../shared/fileName.ts';
+import { takenName } from '../../../text/fileName.ts';
 import { reviewCsv } from './reviewCsv.ts';
 
 const HEAD = { title: 'Every day', span: 'November 2026, "Bay" & <yard>', paper: '#fff', ink: '#000', quiet: '#555' };

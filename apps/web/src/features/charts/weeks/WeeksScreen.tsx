@@ -17,14 +17,14 @@ import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useMemo } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
-import { Figure } from '../../../parts/Figure.tsx';
-import { PATHS, habitPath } from '../../../shared/paths.ts';
+import { Figure } from '../../../components/figure/Figure.tsx';
+import { PATHS, habitPath } from '../../../platform/paths.ts';
 import { selectSettings, selectToday, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';
 import { dyeColor } from '../../../theme/dye.ts';
 import { SPACE } from '../../../theme/space.ts';
-import { shortDate, spanInWords } from '../../../shared/format.ts';
+import { shortDate, spanInWords } from '../../../text/format.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { EmptyState } from '../../../ui/EmptyState.tsx';
 import { Page } from '../../../ui/Frame.tsx';
@@ -32,8 +32,8 @@ import { IconButton } from '../../../ui/IconButton.tsx';
 import { PageHead } from '../../../ui/PageHead.tsx';
 import { PegPicture } from '../../../ui/Peg.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import type { Asked } from '../../../words/asked.ts';
-import { habitWeekWords, weeksMetWords } from '../../../words/weekWords.ts';
+import type { Asked } from '../../../text/figureQuery.ts';
+import { habitWeekWords, weeksMetWords } from '../../../text/weekText.ts';
 
 /** So many weeks stand beside one another. */
 const WEEKS_WIDE = 12;

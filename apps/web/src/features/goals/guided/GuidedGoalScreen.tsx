@@ -4,13 +4,13 @@ import { useState } from 'react';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { selectGoals, selectHabits, selectToday, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { keepOnDevice, keptOnDevice } from '../../../shared/kept.ts';
+import { keepOnDevice, keptOnDevice } from '../../../platform/localSettings.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Page } from '../../../ui/Frame.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { GuidedBar } from '../../../parts/GuidedBar.tsx';
-import { GuidedButtons, GuidedPageBody } from '../../../parts/GuidedPage.tsx';
+import { GuidedBar } from '../../../components/guided/GuidedBar.tsx';
+import { GuidedButtons, GuidedPageBody } from '../../../components/guided/GuidedPage.tsx';
 import { HabitsPage, KeyResultsPage, LookPage, StepsPage } from './GuidedLists.tsx';
 import { DonePage, WhatPage, WhenPage } from './GuidedWords.tsx';
 import {
@@ -23,9 +23,9 @@ import {
   goalOfDraft,
   readGuidedDraft,
 } from './guidedDraft.ts';
-import { EASY_GOALS } from '../../../words/goalWords.ts';
+import { EASY_GOALS } from '../../../text/goalText.ts';
 import { goalHints } from '../goalHints.ts';
-import { PATHS, goalPath } from '../../../shared/paths.ts';
+import { PATHS, goalPath } from '../../../platform/paths.ts';
 
 const HEADS: Record<GuidedPage, [title: string, good: string]> = {
   what: ['What do you want to have reached?', 'Say it as something that will be so, not as something you will try.'],

@@ -3,8 +3,8 @@ import Plus from 'lucide-react-native/icons/plus';
 import X from 'lucide-react-native/icons/x';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { holeColor, targetWords } from '../../../words/goalWords.ts';
-import { counted, dateNear } from '../../../shared/format.ts';
+import { holeColor, targetWords } from '../../../text/goalText.ts';
+import { counted, dateNear } from '../../../text/format.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -12,11 +12,11 @@ import { Card } from '../../../ui/Card.tsx';
 import { Chips } from '../../../ui/Chips.tsx';
 import { IconButton } from '../../../ui/IconButton.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { LookOver, type PlannedPart } from '../../../parts/LookOver.tsx';
-import { AddLine } from '../../../parts/AddLine.tsx';
+import { LookOver, type PlannedPart } from '../../../components/guided/PlanSummary.tsx';
+import { AddLine } from '../../../components/page/AddLine.tsx';
 import { type GuidedPage, type PageProps } from './guidedDraft.ts';
-import { KeyResultForm } from '../../../parts/keyResultForm/KeyResultForm.tsx';
-import { QuickHabitSheet } from '../../../parts/QuickHabitSheet.tsx';
+import { KeyResultForm } from '../../../components/keyResultForm/KeyResultForm.tsx';
+import { QuickHabitSheet } from '../../../components/habitForm/QuickHabitSheet.tsx';
 
 /** A line of what is planned, with the way to take it out again. */
 function Planned({

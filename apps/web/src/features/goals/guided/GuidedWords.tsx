@@ -2,7 +2,7 @@ import { dayOf, parseDay } from '@wimbel/core';
 import { View } from 'react-native';
 import { selectAreas } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { dateNear } from '../../../shared/format.ts';
+import { dateNear } from '../../../text/format.ts';
 import { useTheme } from '../../../theme/Theme.tsx';
 import { dyeColor } from '../../../theme/dye.ts';
 import { Chips } from '../../../ui/Chips.tsx';

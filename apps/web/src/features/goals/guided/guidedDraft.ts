@@ -12,7 +12,7 @@ import {
   yearSpan,
 } from '@wimbel/core';
 import { changeTo, newId } from '../../../store/makeChange.ts';
-import { newStep } from '../../../parts/stepDraft.ts';
+import { newStep } from '../../../components/goals/stepDraft.ts';
 
 export const GUIDED_PAGES = ['what', 'done', 'when', 'keyResults', 'habits', 'steps', 'look'] as const;
 export type GuidedPage = (typeof GUIDED_PAGES)[number];

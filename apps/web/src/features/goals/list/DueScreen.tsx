@@ -15,13 +15,13 @@ import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { DueRows, isDone } from '../../../parts/DueRows.tsx';
-import { selectFiguredList } from '../../../store/figuredGoals.ts';
+import { DueRows, isDone } from '../../../components/goals/DueRows.tsx';
+import { selectFiguredList } from '../../../store/goalSelectors.ts';
 import { selectSettings, selectToday, selectAreas } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { counted, dateNumber, dayInWords, monthAndYear, weekdayLetter } from '../../../shared/format.ts';
+import { counted, dateNumber, dayInWords, monthAndYear, weekdayLetter } from '../../../text/format.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';
-import { keepFocus, useKeptFocus } from '../../../shared/keptFocus.ts';
+import { keepFocus, useKeptFocus } from '../../../ui/useRestoredFocus.ts';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Card } from '../../../ui/Card.tsx';
@@ -31,7 +31,7 @@ import { PageHead } from '../../../ui/PageHead.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { Chips } from '../../../ui/Chips.tsx';
 import { dyeColor } from '../../../theme/dye.ts';
-import { PATHS } from '../../../shared/paths.ts';
+import { PATHS } from '../../../platform/paths.ts';
 
 type Group = { title: string; things: DueThing[]; isLate?: boolean };
 

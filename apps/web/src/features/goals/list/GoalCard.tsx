@@ -4,20 +4,20 @@ import Plus from 'lucide-react-native/icons/plus';
 import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { BoringPicture } from '../../../charts/BoringPicture.tsx';
-import { AreaName } from '../../../parts/AreaName.tsx';
-import { neediest } from '../../../words/neediest.ts';
-import type { FiguredGoal } from '../../../store/figuredGoals.ts';
-import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone, shareWords } from '../../../words/goalWords.ts';
+import { AreaName } from '../../../components/habitForm/AreaName.tsx';
+import { neediest } from '../../../text/neediest.ts';
+import type { FiguredGoal } from '../../../store/goalSelectors.ts';
+import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone, shareWords } from '../../../text/goalText.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { counted, percent } from '../../../shared/format.ts';
+import { counted, percent } from '../../../text/format.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Card } from '../../../ui/Card.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { useGoalActions } from '../../../parts/useGoalActions.ts';
-import { goalPath } from '../../../shared/paths.ts';
+import { useGoalActions } from '../../../components/goals/useGoalActions.ts';
+import { goalPath } from '../../../platform/paths.ts';
 
 /** A goal in the list: its plank, its share and pace, its due day; the card leads to the goal, the button checks in. */
 export function GoalCard({

@@ -6,16 +6,16 @@ import CalendarRange from 'lucide-react-native/icons/calendar-range';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { CheckInSheet } from '../../../parts/CheckInSheet.tsx';
-import { QuoteLine } from '../../../parts/QuoteLine.tsx';
+import { CheckInSheet } from '../../../components/goals/CheckInSheet.tsx';
+import { QuoteLine } from '../../../components/journal/QuoteLine.tsx';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
-import { type FiguredGoal, selectFiguredList } from '../../../store/figuredGoals.ts';
+import { type FiguredGoal, selectFiguredList } from '../../../store/goalSelectors.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { reordered } from '../../../store/reorder.ts';
-import { selectSeasons, selectShowsSeasons } from '../../../store/seasons.ts';
+import { selectSeasons, selectShowsSeasons } from '../../../store/seasonSelectors.ts';
 import { selectAreas, selectGoals } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { useKeptChoice } from '../../../shared/kept.ts';
+import { useKeptChoice } from '../../../platform/localSettings.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';
 import { dyeColor } from '../../../theme/dye.ts';
 import { SPACE } from '../../../theme/space.ts';
@@ -40,8 +40,8 @@ import {
   groupsOfGoals,
   sorted,
 } from './goalLists.ts';
-import { GoalsSum } from '../../../parts/GoalsSum.tsx';
-import { PATHS } from '../../../shared/paths.ts';
+import { GoalsSum } from '../../../components/goals/GoalsSum.tsx';
+import { PATHS } from '../../../platform/paths.ts';
 
 const BY_WORDS: Record<GoalsBy, string> = {
   area: 'Area',

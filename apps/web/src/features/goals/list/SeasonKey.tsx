@@ -2,9 +2,14 @@ import { dayOf, seasonAfter } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { Pressable } from 'react-native';
-import { dateNear, percent } from '../../../shared/format.ts';
-import { PATHS, seasonPath } from '../../../shared/paths.ts';
-import { selectFiguredSeason, selectRunningSeason, selectSeasons, selectShowsSeasons } from '../../../store/seasons.ts';
+import { dateNear, percent } from '../../../text/format.ts';
+import { PATHS, seasonPath } from '../../../platform/paths.ts';
+import {
+  selectFiguredSeason,
+  selectRunningSeason,
+  selectSeasons,
+  selectShowsSeasons,
+} from '../../../store/seasonSelectors.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';

@@ -18,13 +18,13 @@ import MoveRight from 'lucide-react-native/icons/move-right';
 import { type ReactNode, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { BoringPicture } from '../../../charts/BoringPicture.tsx';
-import { type FiguredGoal, selectFiguredList } from '../../../store/figuredGoals.ts';
-import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone, moveWords } from '../../../words/goalWords.ts';
+import { type FiguredGoal, selectFiguredList } from '../../../store/goalSelectors.ts';
+import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone, moveWords } from '../../../text/goalText.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { useGoalActions } from '../../../parts/useGoalActions.ts';
-import { capital, counted, monthName, percent } from '../../../shared/format.ts';
-import { keepFocus, useKeptFocus } from '../../../shared/keptFocus.ts';
+import { useGoalActions } from '../../../components/goals/useGoalActions.ts';
+import { capital, counted, monthName, percent } from '../../../text/format.ts';
+import { keepFocus, useKeptFocus } from '../../../ui/useRestoredFocus.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../../theme/space.ts';
 import { ActionList } from '../../../ui/ActionList.tsx';
@@ -37,7 +37,7 @@ import { Words } from '../../../ui/Words.tsx';
 import { quarterName, sorted } from './goalLists.ts';
 import { Segments } from '../../../ui/Segments.tsx';
 import { Button } from '../../../ui/Button.tsx';
-import { PATHS, goalPath } from '../../../shared/paths.ts';
+import { PATHS, goalPath } from '../../../platform/paths.ts';
 
 /** Where a goal stands in the year: a quarter by its first month, or nowhere; nothing can be put on those around the year. */
 type Shelf = { key: string; title: string; quarter: number | null; isAround?: boolean };

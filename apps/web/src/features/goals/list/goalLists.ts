@@ -1,7 +1,7 @@
 import { type Area, type Dye, type Season, dayOf, monthSpan, quarterOfGoal } from '@wimbel/core';
-import type { FiguredGoal } from '../../../store/figuredGoals.ts';
-import { STATE_WORDS } from '../../../words/goalWords.ts';
-import { capital, monthName, monthYear } from '../../../shared/format.ts';
+import type { FiguredGoal } from '../../../store/goalSelectors.ts';
+import { STATE_WORDS } from '../../../text/goalText.ts';
+import { capital, monthName, monthYear } from '../../../text/format.ts';
 
 export const GOALS_BY = ['area', 'season', 'quarter', 'year', 'state'] as const;
 export type GoalsBy = (typeof GOALS_BY)[number];

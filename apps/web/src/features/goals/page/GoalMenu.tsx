@@ -14,9 +14,9 @@ import { useStore } from 'react-redux';
 import { goesWithGoal } from '../../../store/removal.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../../store/store.ts';
-import { useGoalActions } from '../../../parts/useGoalActions.ts';
-import { counted, dateNear, yearOf } from '../../../shared/format.ts';
-import { printPage } from '../../../shared/printPage.ts';
+import { useGoalActions } from '../../../components/goals/useGoalActions.ts';
+import { counted, dateNear, yearOf } from '../../../text/format.ts';
+import { printPage } from '../../../platform/printPage.ts';
 import { SPACE } from '../../../theme/space.ts';
 import { ActionList } from '../../../ui/ActionList.tsx';
 import { Button } from '../../../ui/Button.tsx';
@@ -24,7 +24,7 @@ import { Chips } from '../../../ui/Chips.tsx';
 import { Field } from '../../../ui/Field.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { goalPath } from '../../../shared/paths.ts';
+import { goalPath } from '../../../platform/paths.ts';
 
 type Step = 'menu' | 'copy' | 'postpone' | 'reached' | 'dropped' | 'paused' | 'reopen' | 'delete';
 

@@ -1,12 +1,12 @@
 import type { KeyResult } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { Pressable, View } from 'react-native';
-import { isFedByCheckIns } from '../../../words/neediest.ts';
-import type { FiguredGoal } from '../../../store/figuredGoals.ts';
-import { holeColor, paceSentence, standingOf, leftWords } from '../../../words/goalWords.ts';
+import { isFedByCheckIns } from '../../../text/neediest.ts';
+import type { FiguredGoal } from '../../../store/goalSelectors.ts';
+import { holeColor, paceSentence, standingOf, leftWords } from '../../../text/goalText.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { percent } from '../../../shared/format.ts';
+import { percent } from '../../../text/format.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';

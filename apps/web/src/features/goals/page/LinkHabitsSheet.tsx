@@ -13,10 +13,10 @@ import { Button } from '../../../ui/Button.tsx';
 import { Chips } from '../../../ui/Chips.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
-import { effectOnGoals } from '../../../words/effectOnGoals.ts';
+import { effectOnGoals } from '../../../text/effectOnGoals.ts';
 import { Words } from '../../../ui/Words.tsx';
 import { linked } from './goalParts.ts';
-import { PATHS } from '../../../shared/paths.ts';
+import { PATHS } from '../../../platform/paths.ts';
 
 /** Which habits carry a goal; one can be made for it. */
 export function LinkHabitsSheet({ goal, onClose }: { goal: Goal; onClose: () => void }) {

@@ -1,9 +1,9 @@
 import { View } from 'react-native';
-import type { FiguredGoal } from '../../../store/figuredGoals.ts';
+import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
-import { stepsMoved } from '../../../parts/stepDraft.ts';
-import { counted } from '../../../shared/format.ts';
+import { stepsMoved } from '../../../components/goals/stepDraft.ts';
+import { counted } from '../../../text/format.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { Words } from '../../../ui/Words.tsx';
 import { Button } from '../../../ui/Button.tsx';

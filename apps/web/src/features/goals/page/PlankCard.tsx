@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { BoringPicture } from '../../../charts/BoringPicture.tsx';
-import type { FiguredGoal } from '../../../store/figuredGoals.ts';
+import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import {
   PACE_WORDS,
   STATE_WORDS,
@@ -9,15 +9,15 @@ import {
   paceTone,
   shareWords,
   standingOf,
-} from '../../../words/goalWords.ts';
+} from '../../../text/goalText.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { percent, dateNear } from '../../../shared/format.ts';
+import { percent, dateNear } from '../../../text/format.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { Figure } from '../../../parts/Figure.tsx';
+import { Figure } from '../../../components/figure/Figure.tsx';
 
 /** With more holes than this their shares, or what stands below them, no longer fit beside one another; the rows tell them. */
 const MOST_SHARES = 6;

@@ -3,13 +3,13 @@ import { type Step, stepState } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
-import type { FiguredGoal } from '../../../store/figuredGoals.ts';
-import { issueWords } from '../../../words/issueWords.ts';
-import { stateTone, stateWords } from '../../../words/goalWords.ts';
+import type { FiguredGoal } from '../../../store/goalSelectors.ts';
+import { issueWords } from '../../../text/issueText.ts';
+import { stateTone, stateWords } from '../../../text/goalText.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { useGoalParts } from '../../../parts/useGoalParts.ts';
+import { useGoalParts } from '../../../components/goals/useGoalParts.ts';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Card } from '../../../ui/Card.tsx';
@@ -19,8 +19,14 @@ import { FieldRow } from '../../../ui/FormPage.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { AddLine } from '../../../parts/AddLine.tsx';
-import { type StepDraft, newStep, stepsOfLines, stepDraftOf, stepOfDraft } from '../../../parts/stepDraft.ts';
+import { AddLine } from '../../../components/page/AddLine.tsx';
+import {
+  type StepDraft,
+  newStep,
+  stepsOfLines,
+  stepDraftOf,
+  stepOfDraft,
+} from '../../../components/goals/stepDraft.ts';
 
 type Props = { step: Step; figured: FiguredGoal; onClose: () => void; onOpen: (stepId: string) => void };
 

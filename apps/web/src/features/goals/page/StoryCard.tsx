@@ -1,11 +1,11 @@
 import { type StoryItem, goalStory, monthOfDay } from '@wimbel/core';
 import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import type { FiguredGoal } from '../../../store/figuredGoals.ts';
-import { storyWords } from '../../../words/goalWords.ts';
+import type { FiguredGoal } from '../../../store/goalSelectors.ts';
+import { storyWords } from '../../../text/goalText.ts';
 import { selectSettings, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { dateNumber, monthAndYear, percent } from '../../../shared/format.ts';
+import { dateNumber, monthAndYear, percent } from '../../../text/format.ts';
 import { themed } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';

@@ -1,7 +1,7 @@
 import { type Habit, type Milestone, comesBefore, dayOf, milestoneState, stepState } from '@wimbel/core';
 import type { TimeLineThing } from '../../../charts/TimeLinePicture.tsx';
-import type { FiguredGoal } from '../../../store/figuredGoals.ts';
-import { stateTone, stateWords } from '../../../words/goalWords.ts';
+import type { FiguredGoal } from '../../../store/goalSelectors.ts';
+import { stateTone, stateWords } from '../../../text/goalText.ts';
 
 /** A habit that carries a goal, or no longer does. */
 export function linked({ goalId: before, ...habit }: Habit, goalId: string): Habit {

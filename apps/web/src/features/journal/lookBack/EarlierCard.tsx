@@ -1,6 +1,6 @@
 import { type DaySpan, type LookBackSpan, type PlainDay, isWritten, reviewOfSpan, spanJustBefore } from '@wimbel/core';
 import { Pressable, View } from 'react-native';
-import { beginningOf } from '../../../shared/format.ts';
+import { beginningOf } from '../../../text/format.ts';
 import { selectReviews, selectSettings, selectToday, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed } from '../../../theme/Theme.tsx';
@@ -8,7 +8,7 @@ import { SPACE } from '../../../theme/space.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { CardHead } from '../../../ui/CardHead.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { spanTitle } from '../../../words/spanWords.ts';
+import { spanTitle } from '../../../text/spanText.ts';
 
 const SHOWN: Record<LookBackSpan, number> = { week: 6, month: 6, quarter: 4, year: 3 };
 

@@ -16,8 +16,8 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 import { MoodLinePicture } from '../../../charts/MoodLinePicture.tsx';
 import { useMarks } from '../../../charts/useMarks.ts';
-import { counted, spanInWords } from '../../../shared/format.ts';
-import { PATHS } from '../../../shared/paths.ts';
+import { counted, spanInWords } from '../../../text/format.ts';
+import { PATHS } from '../../../platform/paths.ts';
 import { selectIsHidden, selectJournal, selectSettings, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { SPACE } from '../../../theme/space.ts';
@@ -25,8 +25,8 @@ import { Button } from '../../../ui/Button.tsx';
 import { Card } from '../../../ui/Card.tsx';
 import { CardHead } from '../../../ui/CardHead.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { meanWords } from '../../../words/moodWords.ts';
-import { beforeWords } from '../../../words/spanWords.ts';
+import { meanWords } from '../../../text/moodText.ts';
+import { beforeWords } from '../../../text/spanText.ts';
 
 const MOST_FEELINGS = 4;
 

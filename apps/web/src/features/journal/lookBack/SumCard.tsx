@@ -17,10 +17,10 @@ import {
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
-import { outOf } from '../../../shared/amounts.ts';
-import { Figure, FigureWords } from '../../../parts/Figure.tsx';
-import { counted, percent } from '../../../shared/format.ts';
-import { PATHS, habitPath } from '../../../shared/paths.ts';
+import { outOf } from '../../../text/amounts.ts';
+import { Figure, FigureWords } from '../../../components/figure/Figure.tsx';
+import { counted, percent } from '../../../text/format.ts';
+import { PATHS, habitPath } from '../../../platform/paths.ts';
 import { selectSettings, selectToday, selectTotals, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed } from '../../../theme/Theme.tsx';
@@ -28,8 +28,8 @@ import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Card } from '../../../ui/Card.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { beforeWords, changeWords } from '../../../words/spanWords.ts';
-import { weeksMetWords } from '../../../words/weekWords.ts';
+import { beforeWords, changeWords } from '../../../text/spanText.ts';
+import { weeksMetWords } from '../../../text/weekText.ts';
 
 /** What was kept of what was asked, the full and bright days, and the habits that stand out. */
 export function SumCard({ kind, span, review }: { kind: LookBackSpan; span: DaySpan; review: SpanReview }) {

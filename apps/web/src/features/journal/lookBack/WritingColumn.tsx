@@ -1,11 +1,11 @@
 import { type DaySpan, type LookBackSpan, monthOfDay, spanOfReview } from '@wimbel/core';
 import { View } from 'react-native';
-import { MonthAims } from '../../../parts/MonthAims.tsx';
-import { PlannedThen, ReviewField, WinsAndLosses } from '../../../parts/lookBack/ReviewFields.tsx';
+import { MonthAims } from '../../../components/journal/MonthAims.tsx';
+import { PlannedThen, ReviewField, WinsAndLosses } from '../../../components/lookBack/ReviewFields.tsx';
 import { selectSettings, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { SPACE } from '../../../theme/space.ts';
-import { spanTitle } from '../../../words/spanWords.ts';
+import { spanTitle } from '../../../text/spanText.ts';
 import { useLookBack } from './useLookBack.ts';
 
 /** The writing of a look back: what was meant to be done and whether it was, what went well, what did not, what is next. */

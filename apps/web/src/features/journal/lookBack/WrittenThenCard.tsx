@@ -11,8 +11,8 @@ import {
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { beginningOf, counted, shortDay } from '../../../shared/format.ts';
-import { PATHS, journalPath } from '../../../shared/paths.ts';
+import { beginningOf, counted, shortDay } from '../../../text/format.ts';
+import { PATHS, journalPath } from '../../../platform/paths.ts';
 import { selectHabits, selectJournal, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed } from '../../../theme/Theme.tsx';

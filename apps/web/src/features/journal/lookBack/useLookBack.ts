@@ -1,6 +1,6 @@
 import { type DaySpan, type LookBackSpan, newReview, plannedBefore, reviewOfSpan } from '@wimbel/core';
 import { useMemo } from 'react';
-import { useReviewWriting } from '../../../parts/lookBack/useReviewWriting.ts';
+import { useReviewWriting } from '../../../components/lookBack/useReviewWriting.ts';
 import { newId } from '../../../store/makeChange.ts';
 import { selectReviews, selectSettings } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';

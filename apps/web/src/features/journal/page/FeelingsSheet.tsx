@@ -1,7 +1,7 @@
 import { feelingFigures, feelingsByUse, moodByDay, withFeelingRenamed } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { counted } from '../../../shared/format.ts';
+import { counted } from '../../../text/format.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { selectJournal, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';

@@ -2,10 +2,10 @@ import { useRouter } from 'expo-router';
 import ListChecks from 'lucide-react-native/icons/list-checks';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { DayHead } from '../../../parts/DayHead.tsx';
-import { EntrySheet } from '../../../parts/EntrySheet.tsx';
-import { PATHS } from '../../../shared/paths.ts';
-import { useDayParam } from '../../../shared/useDayParam.ts';
+import { DayHead } from '../../../components/page/DayHead.tsx';
+import { EntrySheet } from '../../../components/entry/EntrySheet.tsx';
+import { PATHS } from '../../../platform/paths.ts';
+import { useDayParam } from '../../../platform/useDayParam.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useIsWide } from '../../../theme/Theme.tsx';
@@ -18,7 +18,7 @@ import { MoodCard } from './MoodCard.tsx';
 import { OtherPages } from './OtherPages.tsx';
 import { PromptsCard } from './PromptsCard.tsx';
 import { YourDay } from './YourDay.tsx';
-import { useJournalDay } from '../../../parts/useJournalDay.ts';
+import { useJournalDay } from '../../../components/journal/useJournalDay.ts';
 
 /** A day's page: how it was and why, what it asks, and the day as it was beside the writing. */
 export function JournalScreen() {

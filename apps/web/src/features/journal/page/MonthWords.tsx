@@ -1,9 +1,9 @@
 import { type PlainDay, monthOfDay } from '@wimbel/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { useMonthPage } from '../../../parts/MonthAims.tsx';
-import { NoteField } from '../../../parts/NoteField.tsx';
-import { monthName } from '../../../shared/format.ts';
+import { useMonthPage } from '../../../components/journal/MonthAims.tsx';
+import { NoteField } from '../../../components/entry/NoteField.tsx';
+import { monthName } from '../../../text/format.ts';
 import { themed } from '../../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';

@@ -2,7 +2,7 @@ import { type JournalPage, type Mood, feelingsByUse } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { MoodChoice } from '../../../parts/MoodChoice.tsx';
+import { MoodChoice } from '../../../components/entry/MoodChoice.tsx';
 import { selectIsHidden, selectJournal } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
@@ -12,7 +12,7 @@ import { Card } from '../../../ui/Card.tsx';
 import { Chips } from '../../../ui/Chips.tsx';
 import { FeelingsSheet, NewFeeling } from './FeelingsSheet.tsx';
 import { PageWriting } from './PageWriting.tsx';
-import type { JournalDay } from '../../../parts/useJournalDay.ts';
+import type { JournalDay } from '../../../components/journal/useJournalDay.ts';
 
 /** So many feelings stand as chips before the others are asked for. */
 const MOST_OFFERED = 8;

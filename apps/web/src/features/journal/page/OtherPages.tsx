@@ -1,6 +1,6 @@
 import { type JournalPage, JOURNAL_PARTS } from '@wimbel/core';
 import { View } from 'react-native';
-import { WrittenText } from '../../../parts/WrittenText.tsx';
+import { WrittenText } from '../../../components/journal/WrittenText.tsx';
 import { selectSettings } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed } from '../../../theme/Theme.tsx';
@@ -8,8 +8,8 @@ import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Card } from '../../../ui/Card.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { moodWord } from '../../../words/moodWords.ts';
-import type { JournalDay } from '../../../parts/useJournalDay.ts';
+import { moodWord } from '../../../text/moodText.ts';
+import type { JournalDay } from '../../../components/journal/useJournalDay.ts';
 
 const TITLES = { morning: 'Written in the morning', day: 'Also written that day', evening: 'Written in the evening' };
 

@@ -1,8 +1,8 @@
 import Pencil from 'lucide-react-native/icons/pencil';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { NoteField } from '../../../parts/NoteField.tsx';
-import { WrittenText } from '../../../parts/WrittenText.tsx';
+import { NoteField } from '../../../components/entry/NoteField.tsx';
+import { WrittenText } from '../../../components/journal/WrittenText.tsx';
 import { themed } from '../../../theme/Theme.tsx';
 import { IconButton } from '../../../ui/IconButton.tsx';
 import { Words } from '../../../ui/Words.tsx';

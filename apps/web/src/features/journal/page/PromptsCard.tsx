@@ -9,7 +9,7 @@ import {
 } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { View } from 'react-native';
-import { ChecklistLines } from '../../../parts/ChecklistLines.tsx';
+import { ChecklistLines } from '../../../components/journal/ChecklistLines.tsx';
 import { selectJournal, selectPrompts } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
@@ -19,7 +19,7 @@ import { Card } from '../../../ui/Card.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { openLinesBefore } from './openLines.ts';
 import { PageWriting } from './PageWriting.tsx';
-import type { JournalDay } from '../../../parts/useJournalDay.ts';
+import type { JournalDay } from '../../../components/journal/useJournalDay.ts';
 
 const TITLES: Record<JournalPart, string> = { morning: 'Morning', day: 'Through the day', evening: 'Evening' };
 const LONGEST_ANSWER = 20_000;

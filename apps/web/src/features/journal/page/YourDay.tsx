@@ -12,10 +12,10 @@ import {
 } from '@wimbel/core';
 import { Fragment } from 'react';
 import { Pressable, View } from 'react-native';
-import { Figure } from '../../../parts/Figure.tsx';
-import { amount } from '../../../shared/amounts.ts';
-import { OUTCOME_WORDS, percent } from '../../../shared/format.ts';
-import { goalPath } from '../../../shared/paths.ts';
+import { Figure } from '../../../components/figure/Figure.tsx';
+import { amount } from '../../../text/amounts.ts';
+import { OUTCOME_WORDS, percent } from '../../../text/format.ts';
+import { goalPath } from '../../../platform/paths.ts';
 import { selectEntries, selectSettings, selectTotals, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
@@ -24,7 +24,7 @@ import { SPACE, TOUCH_PX } from '../../../theme/space.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { PegPicture } from '../../../ui/Peg.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { valueWords } from '../../../words/goalWords.ts';
+import { valueWords } from '../../../text/goalText.ts';
 
 /** The day as it was: its habits as pegs, their amounts and notes, check-ins and steps, each leading to where it is changed. */
 export function YourDay({

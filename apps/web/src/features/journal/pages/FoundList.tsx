@@ -2,7 +2,7 @@ import { type PlainDay, formatDay, logSpanOf, seasonWeekOn } from '@wimbel/core'
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, Text, View } from 'react-native';
-import { counted, dateNear, dayInWords, yearOf } from '../../../shared/format.ts';
+import { counted, dateNear, dayInWords, yearOf } from '../../../text/format.ts';
 import {
   goalPath,
   habitPath,
@@ -11,15 +11,15 @@ import {
   PATHS,
   seasonPath,
   seasonWeekPath,
-} from '../../../shared/paths.ts';
+} from '../../../platform/paths.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../../store/store.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { seasonPartWords } from '../../../words/seasonWords.ts';
-import { spanTitle } from '../../../words/spanWords.ts';
+import { seasonPartWords } from '../../../text/seasonText.ts';
+import { spanTitle } from '../../../text/spanText.ts';
 import type { Found, Search } from '../search/searcher.ts';
 import { useSearch } from '../search/useSearch.ts';
 

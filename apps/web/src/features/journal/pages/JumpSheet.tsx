@@ -2,7 +2,7 @@ import { type PlainDay, monthSpan, monthsOfYear, yearOfDay } from '@wimbel/core'
 import { useState } from 'react';
 import { View } from 'react-native';
 import { parseDay } from '@wimbel/core';
-import { monthAbbreviation } from '../../../shared/format.ts';
+import { monthAbbreviation } from '../../../text/format.ts';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Chips } from '../../../ui/Chips.tsx';

@@ -3,7 +3,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { spanInWords } from '../../../shared/format.ts';
+import { spanInWords } from '../../../text/format.ts';
 import { selectHabits, selectIsHidden, selectJournal, selectSettings, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed } from '../../../theme/Theme.tsx';
@@ -13,7 +13,7 @@ import { Chips } from '../../../ui/Chips.tsx';
 import { Field, Labelled } from '../../../ui/Field.tsx';
 import { IconButton } from '../../../ui/IconButton.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
-import { MOODS, moodWord } from '../../../words/moodWords.ts';
+import { MOODS, moodWord } from '../../../text/moodText.ts';
 import type { Search } from '../search/searcher.ts';
 
 const NOTHING: Search = { words: '', feeling: null, mood: null, habitId: null, span: null };

@@ -1,8 +1,8 @@
 import { type JournalPage, type PlainDay, formatDay, parseDay, writingOf, yearOfDay } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { Pressable } from 'react-native';
-import { beginningOf, dayAndMonth, fullDate } from '../../../shared/format.ts';
-import { journalPath } from '../../../shared/paths.ts';
+import { beginningOf, dayAndMonth, fullDate } from '../../../text/format.ts';
+import { journalPath } from '../../../platform/paths.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { SPACE } from '../../../theme/space.ts';

@@ -8,7 +8,7 @@ import {
   monthSpan,
   writingOf,
 } from '@wimbel/core';
-import { beginningOf } from '../../../shared/format.ts';
+import { beginningOf } from '../../../text/format.ts';
 
 /** A line of the list of pages: a month's head, a day with its pages, a day without any, or many of those in a row. */
 export type PageRow =

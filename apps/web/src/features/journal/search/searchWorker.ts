@@ -1,4 +1,4 @@
-import { type RunningWorker, createKeptWorker } from '../../../shared/keptWorker.ts';
+import { type RunningWorker, createKeptWorker } from '../../../platform/cachedWorker.ts';
 import type { RecordsState } from '../../../store/recordsState.ts';
 import type { FoundAll, Search, Searcher } from './searcher.ts';
 import { type Source, type Writing, sourcesOf } from './writings.ts';

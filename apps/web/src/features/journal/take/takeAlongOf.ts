@@ -16,9 +16,9 @@ import {
   pagesByDay,
 } from '@wimbel/core';
 import type { TakeAlong } from '@wimbel/exchange';
-import { outOf } from '../../../shared/amounts.ts';
-import { capital, counted, dateNear, dayInWords, percent, spanInWords } from '../../../shared/format.ts';
-import { meanWords, moodWord } from '../../../words/moodWords.ts';
+import { outOf } from '../../../text/amounts.ts';
+import { capital, counted, dateNear, dayInWords, percent, spanInWords } from '../../../text/format.ts';
+import { meanWords, moodWord } from '../../../text/moodText.ts';
 
 /** The parts that a page to take along can have. */
 export const TAKEN = ['sums', 'moods', 'feelings', 'misses', 'writing', 'answers'] as const;

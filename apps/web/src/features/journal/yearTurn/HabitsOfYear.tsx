@@ -10,7 +10,7 @@ import {
   yearSpan,
 } from '@wimbel/core';
 import { View } from 'react-native';
-import { counted, fullDate, percent } from '../../../shared/format.ts';
+import { counted, fullDate, percent } from '../../../text/format.ts';
 import { selectSettings, selectToday, selectTrack } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useIsWide } from '../../../theme/Theme.tsx';
@@ -19,7 +19,7 @@ import { Card } from '../../../ui/Card.tsx';
 import { Chips } from '../../../ui/Chips.tsx';
 import { Field } from '../../../ui/Field.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { scheduleWords } from '../../../words/termsWords.ts';
+import { scheduleWords } from '../../../text/termsText.ts';
 import {
   type HabitWish,
   type Often,

@@ -3,10 +3,10 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
-import { GuidedBar } from '../../../parts/GuidedBar.tsx';
-import { counted, fullDate } from '../../../shared/format.ts';
-import { keepOnDevice, keptOnDevice } from '../../../shared/kept.ts';
-import { PATHS, lookBackPath } from '../../../shared/paths.ts';
+import { GuidedBar } from '../../../components/guided/GuidedBar.tsx';
+import { counted, fullDate } from '../../../text/format.ts';
+import { keepOnDevice, keptOnDevice } from '../../../platform/localSettings.ts';
+import { PATHS, lookBackPath } from '../../../platform/paths.ts';
 import {
   selectGoals,
   selectHabits,
@@ -23,10 +23,10 @@ import { Button } from '../../../ui/Button.tsx';
 import { Page } from '../../../ui/Frame.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { GoalsMovedCard } from '../../../parts/lookBack/GoalsMovedCard.tsx';
+import { GoalsMovedCard } from '../../../components/lookBack/GoalsMovedCard.tsx';
 import { SumCard } from '../lookBack/SumCard.tsx';
 import { useLookBack } from '../lookBack/useLookBack.ts';
-import { WinsAndLosses } from '../../../parts/lookBack/ReviewFields.tsx';
+import { WinsAndLosses } from '../../../components/lookBack/ReviewFields.tsx';
 import { GoalsOfYear } from './GoalsOfYear.tsx';
 import { HabitsOfYear } from './HabitsOfYear.tsx';
 import {

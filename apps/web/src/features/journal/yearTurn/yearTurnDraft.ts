@@ -10,7 +10,7 @@ import {
   yearSpan,
   formatDay,
 } from '@wimbel/core';
-import { parseTyped } from '../../../shared/amounts.ts';
+import { parseTyped } from '../../../text/amounts.ts';
 import { changeTo, newId } from '../../../store/makeChange.ts';
 
 /** How often a habit is to be in the next year. */

@@ -1,6 +1,6 @@
 import { type Habit, dayOf, parseDay } from '@wimbel/core';
 import { View } from 'react-native';
-import { newStep } from '../../../parts/stepDraft.ts';
+import { newStep } from '../../../components/goals/stepDraft.ts';
 import { selectGoals, selectHabits, selectKeyResults, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { SPACE } from '../../../theme/space.ts';

@@ -1,7 +1,7 @@
 import { type Season, carryingTracks, seasonSpan } from '@wimbel/core';
 import { View } from 'react-native';
-import { dayAndMonth, percent } from '../../../shared/format.ts';
-import { selectFiguredGoals } from '../../../store/figuredGoals.ts';
+import { dayAndMonth, percent } from '../../../text/format.ts';
+import { selectFiguredGoals } from '../../../store/goalSelectors.ts';
 import { selectKeyResults, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed } from '../../../theme/Theme.tsx';
@@ -9,8 +9,8 @@ import { SPACE } from '../../../theme/space.ts';
 import { SectionCard } from '../../../ui/SectionCard.tsx';
 import { Segments } from '../../../ui/Segments.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { STATE_WORDS } from '../../../words/goalWords.ts';
-import { askedWords } from '../../../words/termsWords.ts';
+import { STATE_WORDS } from '../../../text/goalText.ts';
+import { askedWords } from '../../../text/termsText.ts';
 import type { SeasonDraft } from './seasonDraft.ts';
 
 /** What of a season goes on in the next: its goals one by one, and its habits. */

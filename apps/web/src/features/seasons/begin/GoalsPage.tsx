@@ -3,7 +3,7 @@ import Plus from 'lucide-react-native/icons/plus';
 import X from 'lucide-react-native/icons/x';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { KeyResultForm } from '../../../parts/keyResultForm/KeyResultForm.tsx';
+import { KeyResultForm } from '../../../components/keyResultForm/KeyResultForm.tsx';
 import { newId } from '../../../store/makeChange.ts';
 import { selectGoals, selectHabits } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
@@ -14,7 +14,7 @@ import { Field } from '../../../ui/Field.tsx';
 import { IconButton } from '../../../ui/IconButton.tsx';
 import { SectionCard } from '../../../ui/SectionCard.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { targetWords } from '../../../words/goalWords.ts';
+import { targetWords } from '../../../text/goalText.ts';
 import { GoalChips } from './SeasonFields.tsx';
 import { type SeasonDraft, draftSpan } from './seasonDraft.ts';
 

@@ -1,9 +1,9 @@
-import { LookOver, type PlannedPart } from '../../../parts/LookOver.tsx';
-import { counted, dayInWords, spanInWords } from '../../../shared/format.ts';
+import { LookOver, type PlannedPart } from '../../../components/guided/PlanSummary.tsx';
+import { counted, dayInWords, spanInWords } from '../../../text/format.ts';
 import { selectGoals, selectHabits, selectKeyResults, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { Words } from '../../../ui/Words.tsx';
-import { EASY_GOALS } from '../../../words/goalWords.ts';
+import { EASY_GOALS } from '../../../text/goalText.ts';
 import { carriersOf } from '../carriers.ts';
 import { type SeasonDraft, type SeasonPage, draftSpan, withDraft } from './seasonDraft.ts';
 

@@ -1,8 +1,8 @@
 import { type KeyResult, dayOf, formatMonth, monthOf, monthOfDay } from '@wimbel/core';
 import { View } from 'react-native';
-import { number } from '../../../shared/amounts.ts';
-import { monthAbbreviation, monthAndYear, monthYear } from '../../../shared/format.ts';
-import { selectFiguredGoals } from '../../../store/figuredGoals.ts';
+import { number } from '../../../text/amounts.ts';
+import { monthAbbreviation, monthAndYear, monthYear } from '../../../text/format.ts';
+import { selectFiguredGoals } from '../../../store/goalSelectors.ts';
 import { selectGoals, selectKeyResults } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { SPACE } from '../../../theme/space.ts';
@@ -11,7 +11,7 @@ import { Field } from '../../../ui/Field.tsx';
 import { FieldRow } from '../../../ui/FormPage.tsx';
 import { SectionCard } from '../../../ui/SectionCard.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { targetWords } from '../../../words/goalWords.ts';
+import { targetWords } from '../../../text/goalText.ts';
 import { type SeasonDraft, draftSpan, evenMonths, monthlyKeyResults, monthsOfDraft } from './seasonDraft.ts';
 
 type Props = { draft: SeasonDraft; set: (part: Partial<SeasonDraft>) => void };

@@ -1,13 +1,13 @@
 import { type Goal, parseDay } from '@wimbel/core';
 import { View } from 'react-native';
-import { counted, dateNear, percent, weekdayName } from '../../../shared/format.ts';
+import { counted, dateNear, percent, weekdayName } from '../../../text/format.ts';
 import { selectSettings, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { Chips } from '../../../ui/Chips.tsx';
 import { Field, Labelled } from '../../../ui/Field.tsx';
 import { FieldRow } from '../../../ui/FormPage.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { EASY_GOALS } from '../../../words/goalWords.ts';
+import { EASY_GOALS } from '../../../text/goalText.ts';
 import { type SeasonDraft, draftSpan } from './seasonDraft.ts';
 import type { SeasonFaults } from './useSeasonDraft.ts';
 

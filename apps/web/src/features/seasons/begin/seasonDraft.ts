@@ -15,7 +15,7 @@ import {
   parseDay,
   seasonSpan,
 } from '@wimbel/core';
-import { editable, parseTyped } from '../../../shared/amounts.ts';
+import { editable, parseTyped } from '../../../text/amounts.ts';
 import { changeTo, newId } from '../../../store/makeChange.ts';
 import { droppedNote, withImpact } from '../carriers.ts';
 

@@ -1,9 +1,9 @@
 import { type Season, dayOf, parseDay, seasonLaidOver, seasonSpan } from '@wimbel/core';
 import { useMemo, useState } from 'react';
-import { keepOnDevice, keptOnDevice } from '../../../shared/kept.ts';
-import { dateNear } from '../../../shared/format.ts';
-import { parseTyped } from '../../../shared/amounts.ts';
-import { selectSeasons } from '../../../store/seasons.ts';
+import { keepOnDevice, keptOnDevice } from '../../../platform/localSettings.ts';
+import { dateNear } from '../../../text/format.ts';
+import { parseTyped } from '../../../text/amounts.ts';
+import { selectSeasons } from '../../../store/seasonSelectors.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { MOST_WEEKS, type SeasonDraft, draftSpan, emptySeasonDraft, readSeasonDraft } from './seasonDraft.ts';

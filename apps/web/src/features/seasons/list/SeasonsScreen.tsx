@@ -2,10 +2,10 @@ import { useRouter } from 'expo-router';
 import Plus from 'lucide-react-native/icons/plus';
 import { Pressable, View } from 'react-native';
 import { SeasonPicture } from '../../../charts/SeasonPicture.tsx';
-import { counted, percent } from '../../../shared/format.ts';
-import { PATHS, seasonPath } from '../../../shared/paths.ts';
-import { type FiguredSeason, selectFiguredSeasons } from '../../../store/seasons.ts';
-import { selectFiguredGoals } from '../../../store/figuredGoals.ts';
+import { counted, percent } from '../../../text/format.ts';
+import { PATHS, seasonPath } from '../../../platform/paths.ts';
+import { type FiguredSeason, selectFiguredSeasons } from '../../../store/seasonSelectors.ts';
+import { selectFiguredGoals } from '../../../store/goalSelectors.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';
@@ -16,7 +16,7 @@ import { EmptyState } from '../../../ui/EmptyState.tsx';
 import { Page } from '../../../ui/Frame.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { SeasonWhen } from '../SeasonWhen.tsx';
-import { onTrackWords } from '../../../words/seasonWords.ts';
+import { onTrackWords } from '../../../text/seasonText.ts';
 
 /** Every season, the latest first, under one another with its score. */
 export function SeasonsScreen() {

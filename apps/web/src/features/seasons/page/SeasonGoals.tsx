@@ -3,12 +3,12 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { BoringPicture } from '../../../charts/BoringPicture.tsx';
-import { KeyResultForm } from '../../../parts/keyResultForm/KeyResultForm.tsx';
-import { CheckpointsCard } from '../../../parts/CheckpointsCard.tsx';
-import { percent } from '../../../shared/format.ts';
-import { goalPath, seasonEditPath } from '../../../shared/paths.ts';
-import { type FiguredGoal, selectFiguredGoals } from '../../../store/figuredGoals.ts';
-import type { FiguredSeason } from '../../../store/seasons.ts';
+import { KeyResultForm } from '../../../components/keyResultForm/KeyResultForm.tsx';
+import { CheckpointsCard } from '../../../components/goals/CheckpointsCard.tsx';
+import { percent } from '../../../text/format.ts';
+import { goalPath, seasonEditPath } from '../../../platform/paths.ts';
+import { type FiguredGoal, selectFiguredGoals } from '../../../store/goalSelectors.ts';
+import type { FiguredSeason } from '../../../store/seasonSelectors.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { selectHabits, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
@@ -19,7 +19,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { SectionCard } from '../../../ui/SectionCard.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone, shareWords } from '../../../words/goalWords.ts';
+import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone, shareWords } from '../../../text/goalText.ts';
 
 /** The goals of a season as planks with their pace, and month by month what their key results were to come to. */
 export function SeasonGoals({ figured: { season, standing } }: { figured: FiguredSeason }) {

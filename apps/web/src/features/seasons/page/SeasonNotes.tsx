@@ -3,7 +3,7 @@ import type { Season } from '@wimbel/core';
 import X from 'lucide-react-native/icons/x';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { WrittenText } from '../../../parts/WrittenText.tsx';
+import { WrittenText } from '../../../components/journal/WrittenText.tsx';
 import { changeTo } from '../../../store/makeChange.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { themed } from '../../../theme/Theme.tsx';

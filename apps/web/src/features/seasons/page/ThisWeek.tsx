@@ -1,11 +1,11 @@
 import { type DaySpan, type Track, doneBetween, planOf, seasonWeekSpan } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { outOf } from '../../../shared/amounts.ts';
-import { Figure } from '../../../parts/Figure.tsx';
-import { counted, dayInWords, percent, weekdayName } from '../../../shared/format.ts';
-import { habitPath } from '../../../shared/paths.ts';
-import type { FiguredSeason } from '../../../store/seasons.ts';
+import { outOf } from '../../../text/amounts.ts';
+import { Figure } from '../../../components/figure/Figure.tsx';
+import { counted, dayInWords, percent, weekdayName } from '../../../text/format.ts';
+import { habitPath } from '../../../platform/paths.ts';
+import type { FiguredSeason } from '../../../store/seasonSelectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { dyeColor } from '../../../theme/dye.ts';
@@ -13,7 +13,7 @@ import { SPACE } from '../../../theme/space.ts';
 import { PegPicture } from '../../../ui/Peg.tsx';
 import { SectionCard } from '../../../ui/SectionCard.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { daysLeftWords } from '../../../words/seasonWords.ts';
+import { daysLeftWords } from '../../../text/seasonText.ts';
 
 /** So many planned days are shown as holes; more are told as numbers. */
 const MOST_PEGS = 7;

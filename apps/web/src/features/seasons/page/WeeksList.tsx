@@ -10,20 +10,20 @@ import {
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { Pressable, View } from 'react-native';
-import { outOf } from '../../../shared/amounts.ts';
-import { Figure } from '../../../parts/Figure.tsx';
-import { MissesCard } from '../../../parts/lookBack/MissesCard.tsx';
-import { PlannedThen, ReviewField } from '../../../parts/lookBack/ReviewFields.tsx';
-import { beginningOf, counted, dateNear, percent, spanInWords } from '../../../shared/format.ts';
-import { useBroughtInto } from '../../../shared/useBroughtInto.ts';
-import type { FiguredSeason } from '../../../store/seasons.ts';
+import { outOf } from '../../../text/amounts.ts';
+import { Figure } from '../../../components/figure/Figure.tsx';
+import { MissesCard } from '../../../components/lookBack/MissesCard.tsx';
+import { PlannedThen, ReviewField } from '../../../components/lookBack/ReviewFields.tsx';
+import { beginningOf, counted, dateNear, percent, spanInWords } from '../../../text/format.ts';
+import { useBroughtInto } from '../../../ui/useHighlightedTarget.ts';
+import type { FiguredSeason } from '../../../store/seasonSelectors.ts';
 import { selectReviews, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { SectionCard } from '../../../ui/SectionCard.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { seasonPartWords } from '../../../words/seasonWords.ts';
+import { seasonPartWords } from '../../../text/seasonText.ts';
 import { useSeasonReview } from './useSeasonReview.ts';
 
 const weekId = (week: number): string => `week-${week + 1}`;

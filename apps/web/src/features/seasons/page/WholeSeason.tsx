@@ -2,12 +2,12 @@ import { type Review, bestAndWorst, reviewOfSeasonWeek, seasonAfter, seasonSpan,
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { GoalsMovedCard } from '../../../parts/lookBack/GoalsMovedCard.tsx';
-import { ReviewField, WinsAndLosses } from '../../../parts/lookBack/ReviewFields.tsx';
-import { beginningOf, percent } from '../../../shared/format.ts';
-import { PATHS } from '../../../shared/paths.ts';
-import { useBroughtInto } from '../../../shared/useBroughtInto.ts';
-import { type FiguredSeason, selectSeasons } from '../../../store/seasons.ts';
+import { GoalsMovedCard } from '../../../components/lookBack/GoalsMovedCard.tsx';
+import { ReviewField, WinsAndLosses } from '../../../components/lookBack/ReviewFields.tsx';
+import { beginningOf, percent } from '../../../text/format.ts';
+import { PATHS } from '../../../platform/paths.ts';
+import { useBroughtInto } from '../../../ui/useHighlightedTarget.ts';
+import { type FiguredSeason, selectSeasons } from '../../../store/seasonSelectors.ts';
 import { selectReviews, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed } from '../../../theme/Theme.tsx';

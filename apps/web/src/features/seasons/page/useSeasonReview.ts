@@ -6,7 +6,7 @@ import {
   reviewOfSeason,
   reviewOfSeasonWeek,
 } from '@wimbel/core';
-import { useReviewWriting } from '../../../parts/lookBack/useReviewWriting.ts';
+import { useReviewWriting } from '../../../components/lookBack/useReviewWriting.ts';
 import { newId } from '../../../store/makeChange.ts';
 import { selectReviews } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';

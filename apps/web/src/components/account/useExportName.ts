@@ -1,0 +1,16 @@
+import { formatDay } from '@wimbel/core';
+import { takenName } from '../../text/fileName.ts';
+import { isSample } from '../../store/accountSlice.ts';
+import { selectToday } from '../../store/selectors.ts';
+import { type RootState, useAppSelector } from '../../store/store.ts';
+
+/** Whose the record is, as files are named by it. */
+const whoseOf = ({ account: { account } }: RootState): string =>
+  account === null ? '' : isSample(account) ? 'sample' : account.email.split('@')[0]!;
+
+/** Names a file that is taken out by whose it is, what it holds and the day. */
+export function useTakenName(): (ending: string, ...parts: (string | null)[]) => string {
+  const whose = useAppSelector(whoseOf);
+  const day = formatDay(useAppSelector(selectToday));
+  return (ending, ...parts) => takenName([whose, ...parts], day, ending);
+}

@@ -1,0 +1,20 @@
+import { useRouter } from 'expo-router';
+import { PATHS } from '../../platform/paths.ts';
+import { Button } from '../../ui/Button.tsx';
+import { EmptyState } from '../../ui/EmptyState.tsx';
+import { Page } from '../../ui/Frame.tsx';
+
+/** What an address says that leads to something a person left off. */
+export function LeftOffPage() {
+  const router = useRouter();
+  return (
+    <Page>
+      <EmptyState
+        title="You left this off"
+        text="What you recorded of it is kept. In Settings, under What is shown, you can have it back."
+      >
+        <Button onPress={() => router.push(PATHS.settings as never)}>Settings</Button>
+      </EmptyState>
+    </Page>
+  );
+}
