@@ -19,11 +19,11 @@ import { ask } from './asking.ts';
 // Taken as the app's own files take each other: a file that is there twice has two clocks, and faults of two kinds.
 const load = createRequire(import.meta.url);
 const { ApiError } = load('../../apps/web/src/platform/api.ts') as typeof ApiFile;
-const { learnServerTime } = load('../../apps/web/src/platform/clock.ts') as typeof ClockFile;
+const { syncServerTime: learnServerTime } = load('../../apps/web/src/platform/clock.ts') as typeof ClockFile;
 const { recordsOf } = load('../../apps/web/src/store/importPlan.ts') as typeof BroughtInFile;
 const { changeTo, entryChange, removalOf } = load('../../apps/web/src/store/makeChange.ts') as typeof MakeChangeFile;
 const { createStore } = load('../../apps/web/src/store/store.ts') as typeof StoreFile;
-const { changesBack, stepOf } = load('../../apps/web/src/store/undo.ts') as typeof UndoFile;
+const { undoChanges: changesBack, stepOf } = load('../../apps/web/src/store/undo.ts') as typeof UndoFile;
 const { openOutboxStore } = load('../../apps/web/src/sync/outboxStore.ts') as typeof OutboxStoreFile;
 const { openRecordStore } = load('../../apps/web/src/sync/recordStore.ts') as typeof RecordStoreFile;
 const { startSync } = load('../../apps/web/src/sync/sync.ts') as typeof SyncFile;

@@ -9,13 +9,13 @@ import type { Clock } from './clock.ts';
 import type { Database } from './db/connection.ts';
 import { AppError, isDatabaseAway, traceOf } from './errors.ts';
 import type { Auth } from './features/account/auth.ts';
-import { createGuesses } from './features/account/signInThrottle.ts';
+import { createSignInThrottle } from './features/account/signInThrottle.ts';
 import { accountRoutes, attemptsFrom } from './features/account/routes.ts';
 import { requireUser } from './features/account/session.ts';
 import type { Sessions } from './features/account/sessions.ts';
 import { calendarRoutes } from './features/calendar/routes.ts';
-import { createMemory } from './features/changes/logCache.ts';
-import type { News } from './features/changes/revisionFeed.ts';
+import { createLogCache } from './features/changes/logCache.ts';
+import type { RevisionFeed } from './features/changes/revisionFeed.ts';
 import { createQuotas } from './features/changes/quotas.ts';
 import { changesRoutes } from './features/changes/routes.ts';
 import { healthRoutes } from './features/health/routes.ts';
@@ -36,7 +36,7 @@ export type AppDeps = {
   origins: string[];
   /** Whether there is a sample to look at. */
   isSampleOffered: boolean;
-  news: News;
+  feed: RevisionFeed;
   limits: {
     signInAttempts: number;
     requestsPerMinute: number;
@@ -108,7 +108,11 @@ export function createApp(deps: AppDeps) {
   app.route('/api/health', healthRoutes(pool));
   app.route(
     '/api/changes',
-    changesRoutes({ pool, clock, memory: createMemory(), news: deps.news, quotas }, sessions, limits.requestsPerMinute),
+    changesRoutes(
+      { pool, clock, cache: createLogCache(), feed: deps.feed, quotas },
+      sessions,
+      limits.requestsPerMinute,
+    ),
   );
   app.get('/api/usage', requireUser(sessions), counted, async (c) =>
     c.json(await quotas.usageOf({ userId: c.get('userId'), isSample: c.get('session').isSample })),
@@ -127,7 +131,7 @@ export function createApp(deps: AppDeps) {
     accountRoutes({
       auth,
       sessions,
-      guesses: createGuesses(pool, { secret: deps.secret, isSecure }),
+      guesses: createSignInThrottle(pool, { secret: deps.secret, isSecure }),
       clientAddress: addressOf,
       attempts: attemptsFrom(pool, limits.signInAttempts),
     }),

@@ -6,13 +6,13 @@ import { createDatabase, migrateDatabase } from './db/connection.ts';
 import { type Environment, readEnvironment } from './environment.ts';
 import { traceOf } from './errors.ts';
 import { createAuth } from './features/account/auth.ts';
-import { openHearing } from './db/notifications.ts';
+import { openNotifications } from './db/notifications.ts';
 import { createSessions } from './features/account/sessions.ts';
-import { openNews } from './features/changes/revisionFeed.ts';
+import { openRevisionFeed } from './features/changes/revisionFeed.ts';
 import { clearSamples, prepareSample } from './features/sample/service.ts';
 import { countForProcesses } from './limits.ts';
 import { type Logger, createLog } from './log.ts';
-import { answerTogether } from './workerProcesses.ts';
+import { startWorkerProcesses } from './workerProcesses.ts';
 
 const CLOSE_WITHIN_MS = 5000;
 const CLEAR_SAMPLES_MS = 60 * 60 * 1000;
@@ -40,15 +40,15 @@ async function prepare(environment: Environment, log: Logger, open: Open): Promi
 
 /** Answers requests until it is told to stop; what is under way then is answered first. */
 function answer(environment: Environment, log: Logger, { db, close, auth, clock }: Open): void {
-  const hearing = openHearing(environment.databaseUrl);
-  const sessions = createSessions(auth, hearing);
-  const news = openNews(db.$client, hearing);
+  const notifications = openNotifications(environment.databaseUrl);
+  const sessions = createSessions(auth, notifications);
+  const feed = openRevisionFeed(db.$client, notifications);
   const app = createApp({
     db,
     secret: environment.secret,
     auth,
     sessions,
-    news,
+    feed,
     clock,
     log,
     isSampleOffered: environment.sampleFile !== null,
@@ -71,8 +71,8 @@ function answer(environment: Environment, log: Logger, { db, close, auth, clock 
     closing = true;
     setTimeout(() => process.exit(0), CLOSE_WITHIN_MS).unref();
     // Who listens would keep it open for ever.
-    news.close();
-    server.close(() => void Promise.allSettled([hearing.close(), close()]).then(() => process.exit(0)));
+    feed.close();
+    server.close(() => void Promise.allSettled([notifications.close(), close()]).then(() => process.exit(0)));
     if ('closeIdleConnections' in server) server.closeIdleConnections();
   };
   process.on('SIGINT', stop);
@@ -90,7 +90,7 @@ async function main(): Promise<void> {
   if (cluster.isPrimary) await prepare(environment, log, open);
   if (cluster.isPrimary && environment.processes > 1) {
     countForProcesses();
-    answerTogether({
+    startWorkerProcesses({
       processes: environment.processes,
       environmentOf: () => clockFor(environment, open.clock),
       closeWithinMs: CLOSE_WITHIN_MS,

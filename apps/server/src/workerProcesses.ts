@@ -9,7 +9,7 @@ const LONGEST_PAUSE_MS = 15_000;
  * and every processor has work. One that ends is started again; one that never came up ends all with its code. Tells the
  * process that started this one once all listen, and ends them with it.
  */
-export function answerTogether({
+export function startWorkerProcesses({
   processes,
   environmentOf,
   closeWithinMs,

@@ -1,4 +1,4 @@
-export { once } from './lazy.ts';
+export { lazy as once } from './lazy.ts';
 export {
   type PlainMonth,
   monthFromParts,
@@ -211,7 +211,7 @@ export {
   plannedBetween,
   fillRatio,
 } from './habit/track.ts';
-export { type ChangedEntry, buildTrack, layTrack, trackAfter } from './habit/buildTrack.ts';
+export { type ChangedEntry, buildTrack, buildTrackFromYears, trackAfter } from './habit/buildTrack.ts';
 export { type TrendPoint, TREND_NEEDS_DAYS, trendOf } from './habit/trend.ts';
 export { type VariantFigures, variantFigures, withParts } from './habit/variants.ts';
 export {

@@ -1,36 +1,36 @@
 import pg from 'pg';
 
-/** What is done with what a channel says. */
-export type Ear = {
-  said: (payload: string) => void;
-  /** The connection broke: what was said meanwhile is never heard. */
-  deaf?: () => void;
+/** Callbacks of a channel. */
+export type NotificationListener = {
+  onMessage: (payload: string) => void;
+  /** The connection broke: notifications sent meanwhile are lost. */
+  onDisconnect?: () => void;
 };
 
-/** One connection of a process on which the database tells it what happens elsewhere. */
-export type Hearing = {
-  /** Hears a channel, named as an identifier. To be called before anything happens on it. */
-  on: (channel: string, ear: Ear) => void;
-  /** Whether all that is said now is heard. */
-  isHearing: () => boolean;
+/** PostgreSQL `LISTEN` on one connection per process. */
+export type Notifications = {
+  /** Listens to a channel, named as an identifier. Must be called before the connection is up. */
+  on: (channel: string, listener: NotificationListener) => void;
+  /** Whether every notification is received now. */
+  isListening: () => boolean;
   close: () => Promise<void>;
 };
 
-/** How long to wait before listening again after the connection broke. */
+/** Pause before reconnecting. */
 const LISTEN_AGAIN_MS = 1000;
 
-/** Listens on a connection of its own, and again when it breaks. */
-export function openHearing(databaseUrl: string): Hearing {
-  const ears = new Map<string, Ear[]>();
+/** Opens the listening connection; reconnects when it breaks. */
+export function openNotifications(databaseUrl: string): Notifications {
+  const listeners = new Map<string, NotificationListener[]>();
   let listener: pg.Client | null = null;
-  let isHearing = false;
+  let isListening = false;
   let isClosed = false;
 
-  const deaf = (client: pg.Client): void => {
+  const disconnected = (client: pg.Client): void => {
     if (listener !== client) return;
     listener = null;
-    isHearing = false;
-    for (const ear of [...ears.values()].flat()) ear.deaf?.();
+    isListening = false;
+    for (const each of [...listeners.values()].flat()) each.onDisconnect?.();
     void client.end().catch(() => undefined);
     if (!isClosed) setTimeout(() => void listen(), LISTEN_AGAIN_MS).unref();
   };
@@ -39,34 +39,35 @@ export function openHearing(databaseUrl: string): Hearing {
     if (isClosed) return;
     const client = new pg.Client({ connectionString: databaseUrl, keepAlive: true });
     listener = client;
-    client.on('error', () => deaf(client));
-    client.on('end', () => deaf(client));
+    client.on('error', () => disconnected(client));
+    client.on('end', () => disconnected(client));
     client.on('notification', ({ channel, payload = '' }) => {
-      for (const ear of ears.get(channel) ?? []) ear.said(payload);
+      for (const each of listeners.get(channel) ?? []) each.onMessage(payload);
     });
     try {
       await client.connect();
-      // Those that are added while this goes on are listened to as well.
-      const heard = new Set<string>();
-      for (let next = nextOf(heard); next !== undefined; next = nextOf(heard)) {
+      // Channels added meanwhile are included.
+      const listened = new Set<string>();
+      for (let next = nextOf(listened); next !== undefined; next = nextOf(listened)) {
         await client.query(`listen ${client.escapeIdentifier(next)}`);
-        heard.add(next);
+        listened.add(next);
       }
-      if (listener === client) isHearing = true;
+      if (listener === client) isListening = true;
     } catch {
-      deaf(client);
+      disconnected(client);
     }
   }
-  const nextOf = (heard: ReadonlySet<string>): string | undefined => [...ears.keys()].find((each) => !heard.has(each));
-  // After all that is built with it has said what it wants to hear.
+  const nextOf = (listened: ReadonlySet<string>): string | undefined =>
+    [...listeners.keys()].find((each) => !listened.has(each));
+  // After every service has subscribed.
   setImmediate(() => void listen());
 
   return {
-    on(channel, ear) {
-      if (isHearing) throw new Error(`${channel} is to be heard from the start`);
-      ears.set(channel, [...(ears.get(channel) ?? []), ear]);
+    on(channel, added) {
+      if (isListening) throw new Error(`${channel} must be subscribed before the connection is up`);
+      listeners.set(channel, [...(listeners.get(channel) ?? []), added]);
     },
-    isHearing: () => isHearing,
+    isListening: () => isListening,
     async close() {
       isClosed = true;
       const client = listener;

@@ -6,9 +6,9 @@ import { createApp } from '../app.ts';
 import { createClock } from '../clock.ts';
 import { createDatabase, migrateDatabase } from '../db/connection.ts';
 import { createAuth } from '../features/account/auth.ts';
-import { openHearing } from '../db/notifications.ts';
+import { openNotifications } from '../db/notifications.ts';
 import { createSessions } from '../features/account/sessions.ts';
-import { openNews } from '../features/changes/revisionFeed.ts';
+import { openRevisionFeed } from '../features/changes/revisionFeed.ts';
 import { prepareSample } from '../features/sample/service.ts';
 import { createLog } from '../log.ts';
 
@@ -51,9 +51,9 @@ export async function startTestServer({
   const { db, pool, close } = createDatabase(url);
   const origins = isSecure ? ['https://wimbel.example', ORIGIN] : [ORIGIN];
   const auth = createAuth(db, { secret: SECRET, origins });
-  const hearing = openHearing(url);
-  const sessions = createSessions(auth, hearing);
-  const news = openNews(pool, hearing);
+  const notifications = openNotifications(url);
+  const sessions = createSessions(auth, notifications);
+  const feed = openRevisionFeed(pool, notifications);
   const clock = createClock('2026-11-24T09:30:00Z');
   if (sampleFile !== undefined) await prepareSample({ db, auth, clock }, url, sampleFile);
   const logger = createLog(log ? 'info' : 'silent');
@@ -67,7 +67,7 @@ export async function startTestServer({
     secret: SECRET,
     auth,
     sessions,
-    news,
+    feed,
     clock,
     log: logger,
     isSampleOffered: sampleFile !== undefined,
@@ -79,22 +79,22 @@ export async function startTestServer({
   const app = createApp(deps);
   const request = (path: string, init: RequestInit = {}) => app.request(`${ORIGIN}${path}`, init);
   const end = async (): Promise<void> => {
-    news.close();
-    await hearing.close();
+    feed.close();
+    await notifications.close();
     await close();
   };
   /** A second server on the same database. */
   const another = async () => {
     const own = createDatabase(url);
-    const ownHearing = openHearing(url);
-    const ownSessions = createSessions(auth, ownHearing);
-    const ownNews = openNews(own.pool, ownHearing);
-    const second = createApp({ ...deps, db: own.db, sessions: ownSessions, news: ownNews });
+    const ownNotifications = openNotifications(url);
+    const ownSessions = createSessions(auth, ownNotifications);
+    const ownFeed = openRevisionFeed(own.pool, ownNotifications);
+    const second = createApp({ ...deps, db: own.db, sessions: ownSessions, feed: ownFeed });
     return {
       request: (path: string, init: RequestInit = {}) => second.request(`${ORIGIN}${path}`, init),
       close: async () => {
-        ownNews.close();
-        await ownHearing.close();
+        ownFeed.close();
+        await ownNotifications.close();
         await own.close();
       },
     };

@@ -1,7 +1,7 @@
 const forgetters = new Set<() => void>();
 
 /** Has something of an account forgotten, once, when that account is left. */
-export function forgetWithAccount(forget: () => void): void {
+export function clearOnAccountLeft(forget: () => void): void {
   forgetters.add(forget);
 }
 

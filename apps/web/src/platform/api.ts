@@ -9,7 +9,7 @@ import {
   PATHS,
   type UsageAnswer,
 } from '@wimbel/contract';
-import { deviceClockMs, learnServerTime } from './clock.ts';
+import { deviceClockMs, syncServerTime } from './clock.ts';
 
 export type Account = { id: string; email: string; name: string };
 
@@ -63,7 +63,7 @@ export async function send<T>(path: string, { body, accountId }: Asked = {}): Pr
   }
   if (!response.ok) throw new ApiError(faultOf(response, answer as Partial<ErrorBody> | null));
   const { now } = (answer ?? {}) as { now?: unknown };
-  if (typeof now === 'string') learnServerTime(now, sentMs);
+  if (typeof now === 'string') syncServerTime(now, sentMs);
   return answer as T;
 }
 

@@ -1,8 +1,8 @@
 import {
   chooseClock,
   deviceNow,
-  hearOfClock,
-  learnServerTime,
+  subscribeToClock,
+  syncServerTime,
   nextInstant,
   wrongClock,
   wrongInstant,
@@ -16,16 +16,16 @@ beforeEach(() => {
   jest.useFakeTimers({ now: new Date(DEVICE) });
 });
 afterEach(() => {
-  learnServerTime(new Date().toISOString(), Date.now());
+  syncServerTime(new Date().toISOString(), Date.now());
   jest.useRealTimers();
 });
 
 const day = (date: Date): string => date.toISOString().slice(0, 10);
-const answered = (now: string): void => learnServerTime(now, Date.now());
+const answered = (now: string): void => syncServerTime(now, Date.now());
 
 it('a clock that is wrong by days is told once, and the person chooses which day it is', () => {
   const heard = jest.fn();
-  const stop = hearOfClock(heard);
+  const stop = subscribeToClock(heard);
   answered(SERVER);
   expect(heard).toHaveBeenCalled();
   expect([wrongClock()!.device, wrongClock()!.server].map(day)).toEqual(['2023-03-05', '2026-11-24']);

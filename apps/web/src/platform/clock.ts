@@ -1,5 +1,5 @@
 import { MOST_AHEAD_MS } from '@wimbel/contract';
-import { keepOnDevice, keptOnDevice } from './localSettings.ts';
+import { writeLocalSetting, readLocalSetting } from './localSettings.ts';
 
 /** Below this the device's clock and the server's are one: an answer takes its time. */
 const SAME_MS = 2000;
@@ -18,7 +18,7 @@ const listeners = new Set<() => void>();
 export const deviceClockMs = (): number => Date.now();
 
 const isWrong = (): boolean => Math.abs(offsetMs) >= WRONG_FROM_MS;
-const followed = (): string | null => keptOnDevice(FOLLOWED);
+const followed = (): string | null => readLocalSetting(FOLLOWED);
 /** A choice holds for a clock that is off by so many days, and for no other. */
 const choiceFor = (clock: 'server' | 'device'): string => `${clock} ${Math.round(offsetMs / 86_400_000)}`;
 
@@ -47,14 +47,14 @@ function look(): void {
 }
 
 /** Hears when the device's clock is found to be wrong or right, and when it is chosen; returns the way to stop. */
-export function hearOfClock(listen: () => void): () => void {
+export function subscribeToClock(listen: () => void): () => void {
   listeners.add(listen);
   return () => void listeners.delete(listen);
 }
 
 /** Chooses which clock days go by from now on, for as long as the device's is off by so many days. */
 export function chooseClock(clock: 'server' | 'device'): void {
-  keepOnDevice(FOLLOWED, choiceFor(clock));
+  writeLocalSetting(FOLLOWED, choiceFor(clock));
   look();
 }
 
@@ -62,7 +62,7 @@ export function chooseClock(clock: 'server' | 'device'): void {
 export const wrongInstant = (): string | undefined => (isWrong() ? new Date(deviceClockMs()).toISOString() : undefined);
 
 /** Learns from an answer how far this device's clock is off; `sentMs` is when the device asked, by its own clock. */
-export function learnServerTime(now: string, sentMs: number): void {
+export function syncServerTime(now: string, sentMs: number): void {
   const ownMs = (sentMs + deviceClockMs()) / 2;
   const measured = Math.round(Date.parse(now) - ownMs);
   if (Number.isNaN(measured)) return;

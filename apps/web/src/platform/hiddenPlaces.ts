@@ -9,5 +9,5 @@ const OF_HIDDEN: Partial<Record<Hideable, (path: string) => boolean>> = {
 };
 
 /** Whether an address is of something that a person left off, of which no screen speaks then. */
-export const isLeftOff = (path: string, hidden: readonly Hideable[]): boolean =>
+export const isHiddenPlace = (path: string, hidden: readonly Hideable[]): boolean =>
   hidden.some((what) => OF_HIDDEN[what]?.(path) ?? false);

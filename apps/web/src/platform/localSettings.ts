@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
 /** What this device remembers under a name; null where it remembers nothing, or may not. */
-export function keptOnDevice(name: string): string | null {
+export function readLocalSetting(name: string): string | null {
   try {
     return globalThis.localStorage?.getItem(`wimbel.${name}`) ?? null;
   } catch {
@@ -9,7 +9,7 @@ export function keptOnDevice(name: string): string | null {
   }
 }
 
-export function keepOnDevice(name: string, value: string): void {
+export function writeLocalSetting(name: string, value: string): void {
   try {
     globalThis.localStorage?.setItem(`wimbel.${name}`, value);
   } catch {
@@ -18,32 +18,32 @@ export function keepOnDevice(name: string, value: string): void {
 }
 
 /** Names that are switched on, remembered on this device: whether one is, and a switch for it. */
-export function useKeptNames(name: string): [ReadonlySet<string>, (each: string) => void] {
+export function useLocalNameSet(name: string): [ReadonlySet<string>, (each: string) => void] {
   const [names, setNames] = useState<ReadonlySet<string>>(
-    () => new Set((keptOnDevice(name) ?? '').split('\n').filter(Boolean)),
+    () => new Set((readLocalSetting(name) ?? '').split('\n').filter(Boolean)),
   );
   return [
     names,
     (each) => {
       const next = new Set(names);
       if (!next.delete(each)) next.add(each);
-      keepOnDevice(name, [...next].join('\n'));
+      writeLocalSetting(name, [...next].join('\n'));
       setNames(next);
     },
   ];
 }
 
 /** One of a few choices, remembered on this device. */
-export function useKeptChoice<V extends string>(
+export function useLocalChoice<V extends string>(
   name: string,
   choices: readonly V[],
   first: V,
 ): [V, (value: V) => void] {
-  const [value, setValue] = useState<V>(() => choices.find((each) => each === keptOnDevice(name)) ?? first);
+  const [value, setValue] = useState<V>(() => choices.find((each) => each === readLocalSetting(name)) ?? first);
   return [
     value,
     (next) => {
-      keepOnDevice(name, next);
+      writeLocalSetting(name, next);
       setValue(next);
     },
   ];

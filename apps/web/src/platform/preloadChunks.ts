@@ -16,7 +16,7 @@ let isDone = false;
  * Has the browser keep the parts of the app that were not opened yet, one after the other while nothing else is to do, so
  * that they open without a connection too.
  */
-export function fetchAhead(): void {
+export function preloadChunks(): void {
   if (isDone || process.env.NODE_ENV !== 'production') return;
   isDone = true;
   setTimeout(() => {

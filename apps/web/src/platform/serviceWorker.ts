@@ -4,11 +4,11 @@ const WORKER = '/sw.js';
 const AFTER_MS = 4000;
 
 /** A newer version of the app that is on the device beside this one. */
-export type NewerVersion = { take: () => void };
+export type NewVersion = { take: () => void };
 
 let registered: Promise<ServiceWorkerRegistration | null> | null = null;
-const listeners = new Set<(newer: NewerVersion) => void>();
-let newer: NewerVersion | null = null;
+const listeners = new Set<(newer: NewVersion) => void>();
+let newer: NewVersion | null = null;
 
 function tell(take: () => void): void {
   newer = { take };
@@ -53,7 +53,7 @@ async function register(): Promise<ServiceWorkerRegistration | null> {
  * Has the browser keep the whole app on the device, so that it opens without a connection; a newer version is fetched beside
  * the one that runs. `otherwise` is done where this browser keeps no such workers.
  */
-export function keepAppOnDevice(otherwise: () => void): void {
+export function registerServiceWorker(otherwise: () => void): void {
   if (process.env.NODE_ENV !== 'production' || registered !== null) return;
   if (!('serviceWorker' in navigator)) return otherwise();
   registered = new Promise((resolve) => setTimeout(() => resolve(register()), AFTER_MS));
@@ -63,12 +63,12 @@ export function keepAppOnDevice(otherwise: () => void): void {
 }
 
 /** Looks for a newer version, as when the app was away for a while. */
-export function lookForNewer(): void {
+export function checkForUpdate(): void {
   void registered?.then((registration) => registration?.update().catch(() => undefined));
 }
 
 /** Hears of a newer version; returns the way to stop. */
-export function hearOfNewer(listen: (newer: NewerVersion) => void): () => void {
+export function onNewVersion(listen: (newer: NewVersion) => void): () => void {
   listeners.add(listen);
   if (newer !== null) listen(newer);
   return () => listeners.delete(listen);

@@ -1,5 +1,5 @@
 import { type PlainDay, formatDay, parseDay } from '@wimbel/core';
-import { keepFocus, useKeptFocus } from '../ui/useRestoredFocus.ts';
+import { saveFocus, useRestoredFocus } from '../ui/useRestoredFocus.ts';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 
 /** The day that the address names, or today; and a way to another day, which is an address of its own. */
@@ -8,9 +8,9 @@ export function useDayParam(path: string, today: PlainDay): [PlainDay, (day: Pla
   const router = useRouter();
   const named = parseDay(params.day ?? '');
   const day = named === null || named > today ? today : named;
-  useKeptFocus();
+  useRestoredFocus();
   const go = (to: PlainDay): void => {
-    keepFocus();
+    saveFocus();
     router.push((to === today ? path : `${path}?day=${formatDay(to)}`) as never);
   };
   return [day, go];

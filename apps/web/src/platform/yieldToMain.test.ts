@@ -1,4 +1,4 @@
-import { bitByBit } from './yieldToMain.ts';
+import { forEachInSlices } from './yieldToMain.ts';
 
 it('what is done bit by bit is all done in order, and other work comes in between', async () => {
   const done: number[] = [];
@@ -9,7 +9,7 @@ it('what is done bit by bit is all done in order, and other work comes in betwee
     while (performance.now() < untilMs);
     done.push(each);
   };
-  await bitByBit(
+  await forEachInSlices(
     Array.from({ length: 20 }, (_, index) => index),
     busy,
     () => false,
@@ -21,7 +21,7 @@ it('what is done bit by bit is all done in order, and other work comes in betwee
 
 it('ends as soon as it is over', async () => {
   const done: number[] = [];
-  await bitByBit(
+  await forEachInSlices(
     [1, 2, 3],
     (each) => void done.push(each),
     () => done.length === 2,

@@ -1,5 +1,5 @@
 /** Lets the page draw and hear before going on; resolves with the next turn. */
-export const otherWork = (): Promise<void> =>
+export const yieldToMain = (): Promise<void> =>
   new Promise((resolve) => {
     // A timer would wait some milliseconds each time.
     if (typeof MessageChannel === 'undefined') return void setTimeout(resolve);
@@ -15,13 +15,17 @@ export const otherWork = (): Promise<void> =>
 const AT_ONCE_MS = 12;
 
 /** Does something with each of some things, the page free in between; ends where `isOver` says so. */
-export async function bitByBit<T>(things: Iterable<T>, work: (thing: T) => void, isOver: () => boolean): Promise<void> {
+export async function forEachInSlices<T>(
+  things: Iterable<T>,
+  work: (thing: T) => void,
+  isOver: () => boolean,
+): Promise<void> {
   let sinceMs = performance.now();
   for (const each of things) {
     if (isOver()) return;
     work(each);
     if (performance.now() - sinceMs < AT_ONCE_MS) continue;
-    await otherWork();
+    await yieldToMain();
     sinceMs = performance.now();
   }
 }

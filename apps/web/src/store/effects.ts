@@ -4,10 +4,10 @@ import { type RecordsState, withRows } from './recordsState.ts';
 
 type AnyRecord = RecordOf<Collection>;
 
-/** A record as a change makes it; null where it is gone. */
+/** A record after a change; null where it is deleted. */
 export type Row = { collection: Collection; key: string; record: AnyRecord | null };
 
-/** A record as the store has it; null where it is not there. */
+/** Looks a record up; null where there is none. */
 export function recordAt(records: RecordsState, collection: Collection, key: string): AnyRecord | null {
   if (collection === 'settings') return records.settings;
   if (collection === 'entries') {
@@ -17,7 +17,7 @@ export function recordAt(records: RecordsState, collection: Collection, key: str
   return (records[collection] as Record<string, AnyRecord>)[key] ?? null;
 }
 
-/** What a change does to records: itself, or, for a removal, all that goes and lets go with it. */
+/** The rows a change writes: its own, or, for a removal, all that is deleted or detached with it (cascade). */
 export function effectsOf(records: RecordsState, { collection, key, record }: Change): Row[] {
   if (record !== null || collection === 'entries') return [{ collection, key, record }];
   const { goes, letsGo } = plannedRemoval(collection, key, ({ by, key: named }) =>
@@ -30,16 +30,16 @@ export function effectsOf(records: RecordsState, { collection, key, record }: Ch
   return [...letsGo, ...goes.map((each) => ({ ...each, record: null }))];
 }
 
-/** A record that changes touched, as it was and as they made it. */
-export type Touched = { collection: Collection; key: string; before: AnyRecord | null; after: AnyRecord | null };
+/** Effect of changes on a record: its version before and after. */
+export type ChangeEffect = { collection: Collection; key: string; before: AnyRecord | null; after: AnyRecord | null };
 
 export const placeOf = ({ collection, key }: { collection: Collection; key: string }): string => `${collection} ${key}`;
 
 /**
- * Goes through what changes do, one after the other; what a removal takes along is looked for in the records by then.
- * Gives what makes the records after all of them, for whoever needs those.
+ * Visits the effects of changes in order; the cascade of a removal is computed on the records by then. Returns a function that
+ * computes the records after all of them, lazily.
  */
-function follow(
+function visitEffects(
   records: RecordsState,
   changes: readonly Change[],
   see: (row: Row, change: Change) => void,
@@ -59,15 +59,15 @@ function follow(
   return () => (rows.length > 0 ? withRows(state, rows) : state);
 }
 
-/** The records with changes made to them. */
+/** Applies changes to the records. */
 export const withChanges = (records: RecordsState, changes: readonly Change[]): RecordsState =>
-  follow(records, changes, () => undefined)();
+  visitEffects(records, changes, () => undefined)();
 
-/** What each of some changes touches, as it is before and after that change. */
-export function touchedByEach(records: RecordsState, changes: readonly Change[]): Map<string, Touched[]> {
+/** Effects of each change, by its id. */
+export function effectsByChange(records: RecordsState, changes: readonly Change[]): Map<string, ChangeEffect[]> {
   const latest = new Map<string, AnyRecord | null>();
-  const found = new Map<string, Touched[]>(changes.map((each) => [each.id, []]));
-  follow(records, changes, ({ collection, key, record }, { id }) => {
+  const found = new Map<string, ChangeEffect[]>(changes.map((each) => [each.id, []]));
+  visitEffects(records, changes, ({ collection, key, record }, { id }) => {
     const place = placeOf({ collection, key });
     const known = latest.get(place);
     const before = known === undefined ? recordAt(records, collection, key) : known;
@@ -77,10 +77,10 @@ export function touchedByEach(records: RecordsState, changes: readonly Change[])
   return found;
 }
 
-/** Every record that changes touch, in the order they first do, as it is before the first of them and after the last. */
-export function touchedBy(records: RecordsState, changes: readonly Change[]): Touched[] {
-  const found = new Map<string, Touched>();
-  for (const touched of touchedByEach(records, changes).values()) {
+/** Effects of several changes together, by record in order of first touch: before the first change, after the last. */
+export function effectsOfChanges(records: RecordsState, changes: readonly Change[]): ChangeEffect[] {
+  const found = new Map<string, ChangeEffect>();
+  for (const touched of effectsByChange(records, changes).values()) {
     for (const each of touched) {
       const place = placeOf(each);
       found.set(place, { ...each, before: found.has(place) ? found.get(place)!.before : each.before });

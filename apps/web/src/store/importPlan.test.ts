@@ -1,13 +1,13 @@
 import { DEFAULT_SETTINGS, type Records } from '@wimbel/core';
 import fc from 'fast-check';
 import { aHabit } from '../testing/goalSamples.ts';
-import { broughtIn, countsOf, recordsOf } from './importPlan.ts';
+import { planImport, countsOf, recordsOf } from './importPlan.ts';
 import { withChanges } from './effects.ts';
 import { emptyRecordsState, withRows } from './recordsState.ts';
 
 const EMPTY = recordsOf(emptyRecordsState());
 const stateOf = (records: Records) =>
-  withChanges(emptyRecordsState(), broughtIn(emptyRecordsState(), records, 'merge'));
+  withChanges(emptyRecordsState(), planImport(emptyRecordsState(), records, 'merge'));
 
 /** A file of some of these habits, goals, steps and days, each in one of two forms; only what it holds is named in it. */
 const someRecords = fc
@@ -47,7 +47,7 @@ it('in the place of what is here, a file leaves exactly what it holds', () => {
   fc.assert(
     fc.property(someRecords, someRecords, (here, file) => {
       const state = stateOf(here);
-      expect(sorted(recordsOf(withChanges(state, broughtIn(state, file, 'replace'))))).toEqual(sorted(file));
+      expect(sorted(recordsOf(withChanges(state, planImport(state, file, 'replace'))))).toEqual(sorted(file));
     }),
   );
 });
@@ -56,7 +56,7 @@ it('beside what is here, nothing goes, and of the same record the file’s stand
   fc.assert(
     fc.property(someRecords, someRecords, (here, file) => {
       const state = stateOf(here);
-      const changes = broughtIn(state, file, 'merge');
+      const changes = planImport(state, file, 'merge');
       expect(changes.every((each) => each.record !== null)).toBe(true);
       const after = recordsOf(withChanges(state, changes));
       for (const [name, count] of countsOf(here)) expect(after[name as 'habits'].length).toBeGreaterThanOrEqual(count);
@@ -70,8 +70,8 @@ it('beside what is here, nothing goes, and of the same record the file’s stand
 it('what is the same already is left alone, and a step comes after the one it belongs to', () => {
   fc.assert(
     fc.property(someRecords, fc.constantFrom('merge', 'replace'), (file, way) => {
-      expect(broughtIn(stateOf(file), file, way as 'merge')).toEqual([]);
-      const steps = broughtIn(emptyRecordsState(), file, way as 'merge').filter((each) => each.collection === 'steps');
+      expect(planImport(stateOf(file), file, way as 'merge')).toEqual([]);
+      const steps = planImport(emptyRecordsState(), file, way as 'merge').filter((each) => each.collection === 'steps');
       if (steps.length > 0) expect(steps.map((each) => each.key)).toEqual(['above', 'below']);
     }),
   );

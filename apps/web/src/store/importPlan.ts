@@ -39,13 +39,13 @@ export const inFileOrder = (records: Records): Records =>
   }) as Records;
 
 /** How a file is brought in: its records beside what is here, or in its place. */
-export type Way = 'merge' | 'replace';
+export type ImportMode = 'merge' | 'replace';
 
 /**
  * The changes that bring records in. Merging, a record of the file takes the place of one with the same key and nothing
  * goes; replacing, what the file does not hold goes first. What is the same already is left alone.
  */
-export function broughtIn(state: RecordsState, file: Records, way: Way): Change[] {
+export function planImport(state: RecordsState, file: Records, way: ImportMode): Change[] {
   const lists = LIST_COLLECTIONS.map((collection) => [collection, file[collection] as AnyRecord[]] as const);
   const inFile = new Set(
     lists.flatMap(([collection, list]) =>

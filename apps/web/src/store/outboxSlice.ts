@@ -2,47 +2,47 @@ import type { Change, Issue } from '@wimbel/contract';
 import { type UnknownAction, createAction } from '@reduxjs/toolkit';
 import { recordsChanged, recordsCleared } from './recordsSlice.ts';
 import {
-  NONE_WAITING,
-  type Waiting,
-  allWaiting,
-  waitingOf,
-  withEach,
-  withMore,
-  withoutThese,
+  NO_PENDING,
+  type PendingChanges,
+  allPending,
+  pendingOf,
+  mapPending,
+  withPending,
+  withoutPending,
 } from './pendingChanges.ts';
 
-/** A change that the server would not take, kept with what was wrong with it. */
+/** A rejected change, kept with its issues. */
 export type Refusal = { change: Change; issues: Issue[] };
 
 export type OutboxState = {
   /** Changes not yet acknowledged, in the order they were made. */
-  waiting: Waiting;
+  waiting: PendingChanges;
   refused: Refusal[];
   /** Whether the server could be reached when last tried. */
   isReachable: boolean;
-  /** Whether what waits is kept on this device; false where its storage would not take it. */
+  /** Whether pending changes are stored on this device; false where its storage failed. */
   isKept: boolean;
-  /** Whether the record is kept on this device; false where its storage would not take it. */
+  /** Whether the record is stored on this device; false where its storage failed. */
   isRecordKept: boolean;
-  /** Whether many changes are being brought in, some at once: what comes of them is no news. */
-  isBringingIn: boolean;
+  /** Whether an import is running: celebrations are silenced. */
+  isImporting: boolean;
 };
 
 const initialState: OutboxState = {
-  waiting: NONE_WAITING,
+  waiting: NO_PENDING,
   refused: [],
   isReachable: true,
   isKept: true,
   isRecordKept: true,
-  isBringingIn: false,
+  isImporting: false,
 };
 
-/** What was kept on this device from an earlier visit. */
+/** The outbox of an earlier visit was read. */
 export const outboxRestored = createAction<{ waiting: Change[]; refused: Refusal[] }>('outbox/outboxRestored');
-/** The server took these in, or has something later. */
+/** The server accepted these, or has something later. */
 export const changesAcknowledged = createAction<{ ids: string[] }>('outbox/changesAcknowledged');
 export const changesRefused = createAction<{ refusals: Refusal[] }>('outbox/changesRefused');
-/** Changes made by a clock that ran ahead, with the instant that they get by the server's. */
+/** Changes of a clock that runs ahead, restamped with the server's time. */
 export const changesRestamped = createAction<{ changes: Change[] }>('outbox/changesRestamped');
 
 export const refusalDismissed = createAction<{ id: string }>('outbox/refusalDismissed');
@@ -50,40 +50,40 @@ export const serverReached = createAction('outbox/serverReached');
 export const serverMissed = createAction('outbox/serverMissed');
 export const deviceKept = createAction<boolean>('outbox/deviceKept');
 export const recordKept = createAction<boolean>('outbox/recordKept');
-export const bringingIn = createAction<boolean>('outbox/bringingIn');
+export const importProgressed = createAction<boolean>('outbox/bringingIn');
 
-/** What comes of what waits; null where an action is about something else. */
+/** Reduces actions on pending changes; null for other actions. */
 function withWaiting(state: OutboxState, action: UnknownAction): OutboxState | null {
   const { waiting, refused } = state;
-  if (recordsChanged.match(action)) return { ...state, waiting: withMore(waiting, action.payload.changes) };
-  if (changesAcknowledged.match(action)) return { ...state, waiting: withoutThese(waiting, action.payload.ids) };
+  if (recordsChanged.match(action)) return { ...state, waiting: withPending(waiting, action.payload.changes) };
+  if (changesAcknowledged.match(action)) return { ...state, waiting: withoutPending(waiting, action.payload.ids) };
   if (changesRefused.match(action)) {
     const { refusals } = action.payload;
     const ids = refusals.map(({ change }) => change.id);
-    return { ...state, waiting: withoutThese(waiting, ids), refused: [...refused, ...refusals] };
+    return { ...state, waiting: withoutPending(waiting, ids), refused: [...refused, ...refusals] };
   }
   if (changesRestamped.match(action)) {
     const stamped = new Map(action.payload.changes.map((each) => [each.id, each]));
-    return { ...state, waiting: withEach(waiting, (each) => stamped.get(each.id) ?? each) };
+    return { ...state, waiting: mapPending(waiting, (each) => stamped.get(each.id) ?? each) };
   }
   if (outboxRestored.match(action)) {
-    const here = allWaiting(waiting);
+    const here = allPending(waiting);
     const known = new Set(here.map((each) => each.id));
     const restored = action.payload.waiting.filter((each) => !known.has(each.id));
-    return { ...state, waiting: waitingOf([...restored, ...here]), refused: action.payload.refused };
+    return { ...state, waiting: pendingOf([...restored, ...here]), refused: action.payload.refused };
   }
   return null;
 }
 
-/** Without drafts: those would walk through all that waits, which may be many thousands of changes, again and again. */
+/** Written without immer: drafts would traverse the pending changes, which may be many thousands, on every action. */
 export function outboxReducer(state: OutboxState = initialState, action: UnknownAction): OutboxState {
-  // Another account may be opened while something is brought in; that of the one before ends with it.
+  // Opening another account ends an import of the one before.
   if (recordsCleared.match(action)) return initialState;
   if (serverReached.match(action)) return { ...state, isReachable: true };
   if (serverMissed.match(action)) return { ...state, isReachable: false };
   if (deviceKept.match(action)) return { ...state, isKept: action.payload };
   if (recordKept.match(action)) return { ...state, isRecordKept: action.payload };
-  if (bringingIn.match(action)) return { ...state, isBringingIn: action.payload };
+  if (importProgressed.match(action)) return { ...state, isImporting: action.payload };
   if (refusalDismissed.match(action))
     return { ...state, refused: state.refused.filter(({ change }) => change.id !== action.payload.id) };
   return withWaiting(state, action) ?? state;

@@ -1,18 +1,18 @@
 import type { Change } from '@wimbel/contract';
 import fc from 'fast-check';
 import {
-  NONE_WAITING,
-  type Waiting,
-  allWaiting,
-  firstWaiting,
-  withEach,
-  withMore,
-  withoutThese,
+  NO_PENDING,
+  type PendingChanges,
+  allPending,
+  firstPending,
+  mapPending,
+  withPending,
+  withoutPending,
 } from './pendingChanges.ts';
 
 const changes = (from: number, count: number): Change[] =>
   Array.from({ length: count }, (_, at) => ({ id: `${from + at}` }) as Change);
-const ids = (waiting: Waiting): string[] => allWaiting(waiting).map(({ id }) => id);
+const ids = (waiting: PendingChanges): string[] => allPending(waiting).map(({ id }) => id);
 
 describe('changes that wait', () => {
   it('are, however they come and go, what a plain list of them would be', () => {
@@ -22,42 +22,42 @@ describe('changes that wait', () => {
     );
     fc.assert(
       fc.property(fc.array(step, { maxLength: 14 }), (steps) => {
-        let waiting = NONE_WAITING;
+        let waiting = NO_PENDING;
         let plain: string[] = [];
         let made = 0;
         for (const each of steps) {
           if ('add' in each) {
-            waiting = withMore(waiting, changes(made, each.add));
+            waiting = withPending(waiting, changes(made, each.add));
             plain = [...plain, ...changes(made, each.add).map(({ id }) => id)];
             made += each.add;
           } else {
             // Answers of the first of them, some out of turn, and of one that is not there.
             const gone = new Set([...plain.filter((_, at) => at % each.outOf === 0).slice(0, each.answer), 'unknown']);
-            waiting = withoutThese(waiting, gone);
+            waiting = withoutPending(waiting, gone);
             plain = plain.filter((id) => !gone.has(id));
           }
           expect(waiting.count).toBe(plain.length);
         }
         expect(ids(waiting)).toEqual(plain);
         for (const most of [0, 1, 200, 501])
-          expect(firstWaiting(waiting, most).map(({ id }) => id)).toEqual(plain.slice(0, most));
+          expect(firstPending(waiting, most).map(({ id }) => id)).toEqual(plain.slice(0, most));
       }),
     );
   });
 
   it('are copied only where some come or go', () => {
-    const many = withMore(withMore(NONE_WAITING, changes(0, 2000)), changes(2000, 500));
+    const many = withPending(withPending(NO_PENDING, changes(0, 2000)), changes(2000, 500));
     const { parts } = many;
-    const more = withMore(many, changes(2500, 1));
+    const more = withPending(many, changes(2500, 1));
     expect(parts.every((part, at) => more.parts[at] === part)).toBe(true);
-    const less = withoutThese(many, ['0', '1']);
+    const less = withoutPending(many, ['0', '1']);
     expect(less.parts[0]).toHaveLength(parts[0]!.length - 2);
     expect(parts.slice(1).every((part, at) => less.parts[at + 1] === part)).toBe(true);
   });
 
   it('can be changed each in its place', () => {
-    const waiting = withEach(withMore(NONE_WAITING, changes(0, 700)), (each) => ({ ...each, madeAt: 'later' }));
+    const waiting = mapPending(withPending(NO_PENDING, changes(0, 700)), (each) => ({ ...each, madeAt: 'later' }));
     expect(ids(waiting)).toEqual(changes(0, 700).map(({ id }) => id));
-    expect(allWaiting(waiting).every(({ madeAt }) => madeAt === 'later')).toBe(true);
+    expect(allPending(waiting).every(({ madeAt }) => madeAt === 'later')).toBe(true);
   });
 });

@@ -1,23 +1,23 @@
 import type { Change } from '@wimbel/contract';
 
 /**
- * Changes that wait, in the order they were made. They may be many hundred thousand, and some are added and answered at a
- * time: so they are held in parts, and what comes or goes copies the parts that it touches and not all of them.
+ * Pending changes of the outbox, in order. There may be hundreds of thousands: they are stored in chunks, so that appending and
+ * acknowledging copy only the chunks they touch.
  */
-export type Waiting = { readonly count: number; readonly parts: readonly (readonly Change[])[] };
+export type PendingChanges = { readonly count: number; readonly parts: readonly (readonly Change[])[] };
 
-/** A part takes more until it is as long as this. */
-const PART = 500;
+/** Chunk size. */
+const CHUNK = 500;
 
-export const NONE_WAITING: Waiting = { count: 0, parts: [] };
+export const NO_PENDING: PendingChanges = { count: 0, parts: [] };
 
-export const waitingOf = (changes: readonly Change[]): Waiting => withMore(NONE_WAITING, changes);
+export const pendingOf = (changes: readonly Change[]): PendingChanges => withPending(NO_PENDING, changes);
 
-/** All of them, in order. */
-export const allWaiting = ({ parts }: Waiting): Change[] => parts.flat();
+/** All changes, in order. */
+export const allPending = ({ parts }: PendingChanges): Change[] => parts.flat();
 
-/** The first of them, at most `most`. */
-export function firstWaiting({ parts }: Waiting, most: number): Change[] {
+/** The first changes, at most `most`. */
+export function firstPending({ parts }: PendingChanges, most: number): Change[] {
   const first: Change[] = [];
   for (const part of parts) {
     if (first.length >= most) break;
@@ -26,25 +26,25 @@ export function firstWaiting({ parts }: Waiting, most: number): Change[] {
   return first;
 }
 
-/** With changes behind those that wait already. */
-export function withMore({ count, parts }: Waiting, changes: readonly Change[]): Waiting {
+/** Appends changes. */
+export function withPending({ count, parts }: PendingChanges, changes: readonly Change[]): PendingChanges {
   if (changes.length === 0) return { count, parts };
   const last = parts.at(-1);
-  const isRoom = last !== undefined && last.length + changes.length <= PART;
+  const isRoom = last !== undefined && last.length + changes.length <= CHUNK;
   if (isRoom) return { count: count + changes.length, parts: parts.with(-1, [...last, ...changes]) };
-  const more = Array.from({ length: Math.ceil(changes.length / PART) }, (_, at) =>
-    changes.slice(at * PART, (at + 1) * PART),
+  const more = Array.from({ length: Math.ceil(changes.length / CHUNK) }, (_, at) =>
+    changes.slice(at * CHUNK, (at + 1) * CHUNK),
   );
   return { count: count + changes.length, parts: [...parts, ...more] };
 }
 
-/** Without those of some ids. */
-export function withoutThese(waiting: Waiting, ids: Iterable<string>): Waiting {
+/** Removes the changes with these ids. */
+export function withoutPending(waiting: PendingChanges, ids: Iterable<string>): PendingChanges {
   const gone = new Set(ids);
   let { count } = waiting;
   const parts: (readonly Change[])[] = [];
   for (const part of waiting.parts) {
-    // Answers come in the order of what waits: behind the last that goes nothing is looked at.
+    // Answers come in order: chunks behind the last removed change are not scanned.
     const left = gone.size === 0 ? part : part.filter(({ id }) => !gone.delete(id));
     count -= part.length - left.length;
     if (left.length > 0) parts.push(left);
@@ -52,8 +52,8 @@ export function withoutThese(waiting: Waiting, ids: Iterable<string>): Waiting {
   return { count, parts };
 }
 
-/** Each as it is from now on. */
-export const withEach = ({ count, parts }: Waiting, how: (change: Change) => Change): Waiting => ({
+/** Maps every change. */
+export const mapPending = ({ count, parts }: PendingChanges, how: (change: Change) => Change): PendingChanges => ({
   count,
   parts: parts.map((part) => part.map(how)),
 });

@@ -10,7 +10,7 @@ export const rowsArrived = createAction<{ rows: ServerRow[]; revision: number; i
 /** What this device kept of the record stands until the server says what is newer. */
 export const recordsOpened = createAction<Parameters<typeof withKept>[1]>('records/opened');
 /** Records are as the server holds them again: a change of them did not come to hold. */
-export const recordsPutBack = createAction<{ rows: Row[] }>('records/putBack');
+export const recordsRolledBack = createAction<{ rows: Row[] }>('records/putBack');
 /** Another account, or none: everything of the one before goes. */
 export const recordsCleared = createAction('records/cleared');
 
@@ -25,6 +25,6 @@ export function recordsReducer(state: RecordsState = emptyRecordsState(), action
     return { ...withRows(state, rows), revision, isLoaded: state.isLoaded || isLast };
   }
   if (recordsOpened.match(action)) return withKept(state, action.payload);
-  if (recordsPutBack.match(action)) return withRows(state, action.payload.rows);
+  if (recordsRolledBack.match(action)) return withRows(state, action.payload.rows);
   return recordsCleared.match(action) ? emptyRecordsState() : state;
 }

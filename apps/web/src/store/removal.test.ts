@@ -7,7 +7,7 @@ import { changeTo, entryChange, removalOf } from './makeChange.ts';
 import { recordsChanged } from './recordsSlice.ts';
 import { goesWithGoal, goesWithHabit, habitRemoval } from './removal.ts';
 import { createStore } from './store.ts';
-import { changesBack, stepOf } from './undo.ts';
+import { undoChanges, stepOf } from './undo.ts';
 
 const goal: Goal = { id: 'g', title: 'Play', areaId: 'music', startsOn: '2026-11-01', state: 'open', order: 1 };
 const counting = (id: string, habitId: string): KeyResult => ({
@@ -127,7 +127,7 @@ describe('taking back', () => {
     const changes = ways[name]!(store);
     const remembered = stepOf(recordsOf(store), changes);
     store.dispatch(recordsChanged({ changes }));
-    store.dispatch(recordsChanged({ changes: changesBack(recordsOf(store), remembered) }));
+    store.dispatch(recordsChanged({ changes: undoChanges(recordsOf(store), remembered) }));
     expect(held(store)).toEqual(before);
   });
 
@@ -143,7 +143,7 @@ describe('taking back', () => {
           return remembered;
         });
         for (const step of steps.reverse())
-          store.dispatch(recordsChanged({ changes: changesBack(recordsOf(store), step) }));
+          store.dispatch(recordsChanged({ changes: undoChanges(recordsOf(store), step) }));
         expect(held(store)).toEqual(before);
       }),
       { numRuns: 60 },
@@ -160,11 +160,11 @@ describe('taking back, where more was done since', () => {
     ];
     const making = stepOf(recordsOf(store), made);
     store.dispatch(recordsChanged({ changes: made }));
-    expect(changesBack(recordsOf(store), making).map(({ key }) => key)).toEqual(['in', 'new']);
+    expect(undoChanges(recordsOf(store), making).map(({ key }) => key)).toEqual(['in', 'new']);
     const removal = [removalOf('goals', 'g')];
     const removing = stepOf(recordsOf(store), removal);
     store.dispatch(recordsChanged({ changes: removal }));
-    const back = changesBack(recordsOf(store), removing).map(({ collection }) => collection);
+    const back = undoChanges(recordsOf(store), removing).map(({ collection }) => collection);
     expect(back.indexOf('goals')).toBeLessThan(back.indexOf('keyResults'));
     expect(back.indexOf('keyResults')).toBeLessThan(back.lastIndexOf('steps'));
     expect(back.filter((each) => each === 'steps')).toHaveLength(2);
@@ -179,12 +179,12 @@ describe('taking back, where more was done since', () => {
     };
     const renamed = run(changeTo('habits', { ...recordsOf(store).habits['bow']!, name: 'Bow hold' }));
     run(changeTo('habits', { ...recordsOf(store).habits['bow']!, note: 'Thumb bent', icon: 'music' }));
-    store.dispatch(recordsChanged({ changes: changesBack(recordsOf(store), renamed) }));
+    store.dispatch(recordsChanged({ changes: undoChanges(recordsOf(store), renamed) }));
     expect(recordsOf(store).habits['bow']).toMatchObject({ name: 'bow', note: 'Thumb bent', icon: 'music' });
 
     const noted = run(entryChange({ habitId: 'bow', day: '2026-11-24', mark: 'done', note: 'Cold hands' }));
     run(entryChange({ habitId: 'bow', day: '2026-11-24', mark: 'rest', note: 'Cold hands' }));
-    store.dispatch(recordsChanged({ changes: changesBack(recordsOf(store), noted) }));
+    store.dispatch(recordsChanged({ changes: undoChanges(recordsOf(store), noted) }));
     const entry = [...eachEntry(recordsOf(store).entries['bow']!)][0];
     expect(entry).toEqual({ habitId: 'bow', day: '2026-11-24', mark: 'rest' });
   });
@@ -194,11 +194,11 @@ describe('taking back, where more was done since', () => {
     const note = { id: 'n', habitId: 'scales', text: 'Slowly' };
     const edited = stepOf(recordsOf(store), [changeTo('habitNotes', { ...note, text: 'Fast' })]);
     store.dispatch(recordsChanged({ changes: [removalOf('habitNotes', 'n')] }));
-    expect(changesBack(recordsOf(store), edited)).toEqual([]);
+    expect(undoChanges(recordsOf(store), edited)).toEqual([]);
     const made = stepOf(recordsOf(store), [changeTo('habitNotes', { ...note, id: 'new' })]);
-    expect(changesBack(recordsOf(store), made)).toEqual([]);
+    expect(undoChanges(recordsOf(store), made)).toEqual([]);
     store.dispatch(recordsChanged({ changes: [changeTo('habitNotes', { ...note, id: 'new', text: 'Later' })] }));
-    expect(changesBack(recordsOf(store), made)).toMatchObject([{ key: 'new', record: null }]);
+    expect(undoChanges(recordsOf(store), made)).toMatchObject([{ key: 'new', record: null }]);
   });
 });
 
@@ -236,7 +236,7 @@ describe('deleting a goal', () => {
     expect([left.goals, left.keyResults, left.checkIns, left.steps, left.milestones]).toEqual([{}, {}, {}, {}, {}]);
     expect(left.habits['scales']).not.toHaveProperty('goalId');
     expect(left.seasons['s']!.goalIds).toEqual([]);
-    store.dispatch(recordsChanged({ changes: changesBack(recordsOf(store), before) }));
+    store.dispatch(recordsChanged({ changes: undoChanges(recordsOf(store), before) }));
     expect(recordsOf(store)).toEqual(was);
   });
 

@@ -7,7 +7,7 @@ import { changesAcknowledged, outboxRestored, refusalDismissed, changesRefused }
 import { recordsChanged, recordsCleared, rowsArrived } from './recordsSlice.ts';
 import { selectAreas, selectEntry, selectHabits, selectTotals, selectTrack, selectTracks } from './selectors.ts';
 import { createStore } from './store.ts';
-import { allWaiting } from './pendingChanges.ts';
+import { allPending } from './pendingChanges.ts';
 
 const TODAY = 20781;
 const habit = (id: string, order: number): Habit => ({
@@ -101,7 +101,7 @@ describe('records in the store', () => {
       9,
       true,
     ]);
-    expect(allWaiting(outbox.waiting)).toEqual([]);
+    expect(allPending(outbox.waiting)).toEqual([]);
   });
 
   it('of one account are gone when it ends', () => {
@@ -121,11 +121,11 @@ describe('the outbox', () => {
     const store = createStore();
     store.dispatch(recordsChanged({ changes: [change('3')] }));
     store.dispatch(outboxRestored({ waiting: [change('1'), change('2'), change('3')], refused: [] }));
-    expect(allWaiting(store.getState().outbox.waiting).map((each) => each.id)).toEqual(['1', '2', '3']);
+    expect(allPending(store.getState().outbox.waiting).map((each) => each.id)).toEqual(['1', '2', '3']);
     store.dispatch(changesAcknowledged({ ids: ['2'] }));
     store.dispatch(changesRefused({ refusals: [{ change: change('1'), issues: [] }] }));
     const { waiting, refused } = store.getState().outbox;
-    expect([allWaiting(waiting), refused]).toMatchObject([[{ id: '3' }], [{ change: { id: '1' } }]]);
+    expect([allPending(waiting), refused]).toMatchObject([[{ id: '3' }], [{ change: { id: '1' } }]]);
     store.dispatch(refusalDismissed({ id: '1' }));
     expect(store.getState().outbox.refused).toEqual([]);
   });

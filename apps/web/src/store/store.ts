@@ -41,7 +41,7 @@ const afterPaint = (() => {
  * The same as {@link useAppSelector} a moment later: what was tapped is painted first, then what follows from it, bit by bit,
  * so that the next tap need not wait. For figures over the whole record; `selector` has to stay the same function.
  */
-export function useSoon<V>(selector: (state: RootState) => V): V {
+export function useDeferredSelector<V>(selector: (state: RootState) => V): V {
   const store = useStore<RootState>();
   const [held, setHeld] = useState(() => ({ value: selector(store.getState()), selector }));
   useEffect(() => {

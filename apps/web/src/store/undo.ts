@@ -1,20 +1,20 @@
 import type { Change, Collection, RecordOf } from '@wimbel/contract';
 import { TOGETHER } from '@wimbel/core';
 import isEqual from 'fast-deep-equal';
-import { type Touched, recordAt, touchedBy } from './effects.ts';
+import { type ChangeEffect, recordAt, effectsOfChanges } from './effects.ts';
 import { changeTo, removalOf } from './makeChange.ts';
 import type { RecordsState } from './recordsState.ts';
 
 type AnyRecord = RecordOf<Collection>;
 type Fields = Record<string, unknown>;
 
-/** What a step touched, in the order it did. */
-export type Step = Touched[];
+/** The effects of an undo step, in order. */
+export type Step = ChangeEffect[];
 
-export const stepOf = (records: RecordsState, changes: readonly Change[]): Step => touchedBy(records, changes);
+export const stepOf = (records: RecordsState, changes: readonly Change[]): Step => effectsOfChanges(records, changes);
 
-/** A record as it is now, with what a step changed of it as it was before. */
-function withoutStep({ collection, before, after }: Touched, now: AnyRecord): AnyRecord {
+/** Reverts, field by field, what a step changed of a record; other fields stay as they are now. */
+function withoutStep({ collection, before, after }: ChangeEffect, now: AnyRecord): AnyRecord {
   const [was, made] = [before as Fields, after as Fields];
   const changed = new Set(Object.keys({ ...was, ...made }).filter((field) => !isEqual(was[field], made[field])));
   for (const fields of TOGETHER[collection] ?? []) {
@@ -29,17 +29,17 @@ function withoutStep({ collection, before, after }: Touched, now: AnyRecord): An
 }
 
 /**
- * The changes that undo a step in the records as they are now: what it made goes, what it took away comes back, and of
- * what it changed the fields that it changed go back. What was done to other fields since stays.
+ * The changes that undo a step on the current records: created records are deleted, deleted ones restored, of changed ones the
+ * changed fields reverted. Later edits of other fields stay.
  */
-export function changesBack(records: RecordsState, step: Step): Change[] {
-  // The last first: what was taken away comes back before what hangs on it.
+export function undoChanges(records: RecordsState, step: Step): Change[] {
+  // In reverse: a deleted record is restored before its dependants.
   return step.toReversed().flatMap((touched): Change[] => {
     const { collection, key, before, after } = touched;
     const now = recordAt(records, collection, key);
     if (before === null) return now === null ? [] : [removalOf(collection, key)];
     if (after === null) return [changeTo(collection, before as never)];
-    // What was taken away since stays away.
+    // A record deleted since stays deleted.
     return now === null ? [] : [changeTo(collection, withoutStep(touched, now) as never)];
   });
 }

@@ -4,13 +4,13 @@ import { Provider } from 'react-redux';
 import { aHabit } from '../testing/goalSamples.ts';
 import { recordsChanged } from './recordsSlice.ts';
 import { changeTo } from './makeChange.ts';
-import { type RootState, type Store, createStore, useAppSelector, useSoon } from './store.ts';
+import { type RootState, type Store, createStore, useAppSelector, useDeferredSelector } from './store.ts';
 
 const nameOf = (state: RootState): string => state.records.habits['h']?.name ?? 'nothing';
 const noteOf = (state: RootState): string => state.records.habits['h']?.note ?? 'no note';
 
 function Shown({ asks }: { asks: (state: RootState) => string }) {
-  return <p>{`at once: ${useAppSelector(asks)}, soon: ${useSoon(asks)}`}</p>;
+  return <p>{`at once: ${useAppSelector(asks)}, soon: ${useDeferredSelector(asks)}`}</p>;
 }
 
 const paint = (): Promise<void> => act(() => new Promise((resolve) => setTimeout(resolve, 60)));

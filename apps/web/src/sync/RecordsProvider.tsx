@@ -13,13 +13,13 @@ import { Provider, useStore } from 'react-redux';
 import { api } from '../platform/api.ts';
 import { accountLeft } from '../platform/accountLeft.ts';
 import { forgetDrafts } from '../platform/formDraft.ts';
-import { deviceNow, hearOfClock } from '../platform/clock.ts';
-import { otherWork } from '../platform/yieldToMain.ts';
+import { deviceNow, subscribeToClock } from '../platform/clock.ts';
+import { yieldToMain } from '../platform/yieldToMain.ts';
 import { accountElsewhere, isSample, serverUnreachable, signedIn, signedOut } from '../store/accountSlice.ts';
-import { keepForGood } from './persistentStorage.ts';
+import { requestPersistentStorage } from './persistentStorage.ts';
 import { dayByClock, dayTurned } from '../store/clockSlice.ts';
 import { refusalDismissed } from '../store/outboxSlice.ts';
-import { whenChosen } from './leaderTab.ts';
+import { whenLeader } from './leaderTab.ts';
 import { clearDeviceData } from './deviceData.ts';
 import { accountOfDevice, keepAccountOfDevice } from './deviceAccount.ts';
 import { openOutboxStore } from './outboxStore.ts';
@@ -27,9 +27,9 @@ import { type Live, openLive } from './live.ts';
 import { recordStoreOf } from './recordPreload.ts';
 import { type RootState, type Store, createStore, useAppDispatch, useAppSelector } from '../store/store.ts';
 import { type Sync, startSync } from './sync.ts';
-import { type Step, changesBack, stepOf } from '../store/undo.ts';
+import { type Step, undoChanges, stepOf } from '../store/undo.ts';
 import { withFirstTerms } from '../store/firstTerms.ts';
-import { openAccountTalk } from './accountChannel.ts';
+import { openAccountChannel } from './accountChannel.ts';
 
 /** How often the device's clock is looked at, for the day to turn by itself. */
 const LOOK_EVERY_MS = 15000;
@@ -97,7 +97,7 @@ export function useAskAccount(): () => void {
   return useMemo(
     () => () => {
       // Asking takes the page a moment: it is drawn first.
-      void otherWork()
+      void yieldToMain()
         .then(() => api.account())
         .then((account) => dispatch(account ? signedIn(account) : signedOut()))
         .catch(() => {
@@ -135,13 +135,13 @@ function useClearedDevice(): void {
 /** Signing in or out in one tab is felt in all. */
 function useOtherTabs(store: Store, accountId: string | null): void {
   const status = useAppSelector((state) => state.account.status);
-  const talk = useMemo(() => openAccountTalk(), []);
+  const talk = useMemo(() => openAccountChannel(), []);
   useEffect(() => {
-    if (status === 'in' || status === 'out') talk.say(accountId);
+    if (status === 'in' || status === 'out') talk.post(accountId);
   }, [accountId, status, talk]);
   useEffect(
     () =>
-      talk.hear((other) => {
+      talk.subscribe((other) => {
         const { account } = store.getState();
         if (account.status !== 'in' || other === account.account?.id) return;
         store.dispatch(other === null ? signedOut() : accountElsewhere());
@@ -162,7 +162,7 @@ function useTurningDay(store: Store): void {
     const timer = setInterval(look, LOOK_EVERY_MS);
     document.addEventListener('visibilitychange', look);
     window.addEventListener('focus', look);
-    const stopHearing = hearOfClock(look);
+    const stopHearing = subscribeToClock(look);
     return () => {
       stopHearing();
       clearInterval(timer);
@@ -181,8 +181,8 @@ function useSync(store: Store, accountId: string | null): React.RefObject<Sync |
     const running = startSync({ store, api, outbox, record: recordStoreOf(accountId), accountId });
     sync.current = running;
     let live: Live | null = null;
-    const leave = whenChosen(`wimbel.listening.${accountId}`, () => {
-      live = openLive({ accountId, onRevision: running.heard, onDeaf: running.now });
+    const leave = whenLeader(`wimbel.listening.${accountId}`, () => {
+      live = openLive({ accountId, onRevision: running.revisionAnnounced, onPoll: running.now });
       return live.stop;
     });
     const wake = (): void => {
@@ -233,7 +233,7 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       if (steps.current.length === 0) setUndoable(null);
       // Of a large step some at once: the page stays free in between.
       const back = (): void => {
-        sync.current?.change(changesBack(store.getState().records, step.splice(-BACK_AT_ONCE)));
+        sync.current?.change(undoChanges(store.getState().records, step.splice(-BACK_AT_ONCE)));
         if (step.length > 0) setTimeout(back);
       };
       back();
@@ -241,7 +241,7 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
     };
     const begin = (step: Step): void => {
       const { account } = store.getState().account;
-      if (account !== null && !isSample(account)) keepForGood();
+      if (account !== null && !isSample(account)) requestPersistentStorage();
       steps.current.push(step);
       if (steps.current.length > STEPS_BACK) steps.current.shift();
       // The key that undoes may come a moment after what it undoes.
@@ -271,7 +271,7 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       },
       takeBack: () => {
         // What is still being brought in is stopped where it is shown; put back halfway, the rest of it would come after.
-        if (store.getState().outbox.isBringingIn) return false;
+        if (store.getState().outbox.isImporting) return false;
         const last = steps.current.at(-1);
         return last !== undefined && putBack(last);
       },

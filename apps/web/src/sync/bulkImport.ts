@@ -1,37 +1,37 @@
 import { type Change, type Collection, type Usage, type UsageAnswer, fullestOf, withAdded } from '@wimbel/contract';
 import { api } from '../platform/api.ts';
-import { bringingIn } from '../store/outboxSlice.ts';
+import { importProgressed } from '../store/outboxSlice.ts';
 import type { Store } from '../store/store.ts';
 import type { Recording } from './RecordsProvider.tsx';
-import { otherWork } from '../platform/yieldToMain.ts';
-import { type Bringing, openBringing } from './importStaging.ts';
+import { yieldToMain } from '../platform/yieldToMain.ts';
+import { type ImportStaging, openImportStaging } from './importStaging.ts';
 
 type Parts = AsyncIterable<readonly Change[]>;
-/** What takes changes in, and what shows them. */
-export type Taking = { recording: Pick<Recording, 'begin'>; store: Pick<Store, 'dispatch'> };
+/** What an import writes to. */
+export type ImportTarget = { recording: Pick<Recording, 'begin'>; store: Pick<Store, 'dispatch'> };
 
 /**
- * Takes in parts as one step, the page free in between; meanwhile nothing of it is news. Where they end with an error, what was
- * taken in goes back and the error is thrown.
+ * Applies batches as one undo step and yields to the main thread between them; celebrations are silenced meanwhile. On an error
+ * the applied batches are rolled back and the error is rethrown.
  */
-async function takeIn({ recording, store }: Taking, parts: Parts): Promise<() => void> {
+async function applyParts({ recording, store }: ImportTarget, parts: Parts): Promise<() => void> {
   const step = recording.begin();
-  store.dispatch(bringingIn(true));
+  store.dispatch(importProgressed(true));
   try {
     for await (const part of parts) {
       step.take(part);
-      await otherWork();
+      await yieldToMain();
     }
   } catch (error) {
     step.putBack();
     throw error;
   } finally {
-    store.dispatch(bringingIn(false));
+    store.dispatch(importProgressed(false));
   }
   return step.putBack;
 }
 
-/** One page of an account at a time brings in; null where another does. */
+/** Runs `work` under a lock: one page of an account imports at a time; null where another holds it. */
 async function alone<T>(accountId: string, work: () => Promise<T>): Promise<T | null> {
   if (!('locks' in navigator)) return work();
   return navigator.locks.request(`wimbel-bringing-${accountId}`, { ifAvailable: true }, async (lock) =>
@@ -40,30 +40,30 @@ async function alone<T>(accountId: string, work: () => Promise<T>): Promise<T | 
 }
 
 /**
- * Brings in many changes as one step, from parts of exactly `count` changes in all: first all of them are laid down on the device, then
- * taken in. Gives the way to undo it, or null where another page of the account is bringing in. Rejects where the parts do;
- * nothing of them is there then; so it is where `signal` gives up. `onShare` tells how much is done, 0 to 1, by hundredths.
+ * Imports batches of exactly `count` changes in all as one undo step: all are staged on the device first, then applied. Resolves
+ * with the undo, or null where another page of the account is importing. Rejects, with nothing imported, where `parts` throws or
+ * `signal` aborts. `onShare` reports progress, 0 to 1, by hundredths.
  */
-export function bringMany(
+export function importInBulk(
   accountId: string,
-  taking: Taking,
+  taking: ImportTarget,
   parts: Parts,
   count: number,
   onShare: (share: number) => void,
   signal: AbortSignal,
   usageOf: (accountId: string) => Promise<UsageAnswer> = api.usage,
 ): Promise<(() => void) | null> {
-  const bringing = openBringing(accountId);
+  const staging = openImportStaging(accountId);
   let done = 0;
-  let told = -1;
+  let reported = -1;
   const counting = async function* (from: Parts): AsyncGenerator<readonly Change[]> {
     for await (const part of from) {
       signal.throwIfAborted();
       yield part;
       done += part.length;
       const percent = Math.min(100, Math.floor((100 * done) / (2 * Math.max(1, count))));
-      if (percent === told) continue;
-      told = percent;
+      if (percent === reported) continue;
+      reported = percent;
       onShare(percent / 100);
     }
   };
@@ -77,7 +77,7 @@ export function bringMany(
     if (brought !== count) throw new Error(`${brought} of ${count} changes came`);
   };
   return alone(accountId, async () => {
-    if (!(await canLay(bringing))) return takeIn(taking, counting(whole(parts)));
+    if (!(await canStage(staging))) return applyParts(taking, counting(whole(parts)));
     let added = NOTHING_USED;
     const measuring = async function* (from: Parts): AsyncGenerator<readonly Change[]> {
       for await (const part of from) {
@@ -89,16 +89,16 @@ export function bringMany(
         yield part;
       }
     };
-    await bringing.lay(measuring(counting(whole(parts))));
+    await staging.stage(measuring(counting(whole(parts))));
     if (!(await hasRoom(() => usageOf(accountId), added))) {
-      await bringing.clear().catch(() => undefined);
-      throw new NoRoom();
+      await staging.clear().catch(() => undefined);
+      throw new QuotaExceeded();
     }
     try {
-      return await takeIn(taking, counting(bringing.left()));
+      return await applyParts(taking, counting(staging.remaining()));
     } catch (error) {
-      // What was given up does not go on the next time.
-      await bringing.clear().catch(() => undefined);
+      // An aborted import is not resumed.
+      await staging.clear().catch(() => undefined);
       throw error;
     }
   });
@@ -106,13 +106,10 @@ export function bringMany(
 
 const NOTHING_USED: Usage = { bytes: 0, records: {} };
 
-/** An import holds more than the account has room for. */
-export class NoRoom extends Error {}
+/** The import exceeds the account's quota. */
+export class QuotaExceeded extends Error {}
 
-/**
- * Whether an account has room for what an import adds: it is asked before the import begins, so that none ends halfway. Where
- * the server cannot be asked, it decides later.
- */
+/** Whether the account's quota has room for an import, asked before it begins. Offline the server decides later. */
 async function hasRoom(ask: () => Promise<UsageAnswer>, added: Usage): Promise<boolean> {
   const answer = await ask().catch(() => null);
   if (answer === null) return true;
@@ -123,20 +120,20 @@ async function hasRoom(ask: () => Promise<UsageAnswer>, added: Usage): Promise<b
   return fullestOf({ bytes: usage.bytes + added.bytes, records }, quota).ratio <= 1;
 }
 
-/** Whether anything can be kept on this device; where it can't, what is brought in is taken in as it comes. */
-const canLay = (bringing: Bringing): Promise<boolean> =>
-  bringing.clear().then(
+/** Whether this device can stage an import; where it can't, batches are applied as they come. */
+const canStage = (staging: ImportStaging): Promise<boolean> =>
+  staging.clear().then(
     () => true,
     () => false,
   );
 
-/** Goes on with what a page that was closed had begun to bring in. */
-export async function goOnBringing(accountId: string, taking: Taking): Promise<void> {
+/** Resumes an import that a closed page had begun. */
+export async function resumeImport(accountId: string, taking: ImportTarget): Promise<void> {
   await alone(accountId, async () => {
-    const left = openBringing(accountId).left();
+    const left = openImportStaging(accountId).remaining();
     const first = await left.next();
     if (first.done) return;
-    await takeIn(
+    await applyParts(
       taking,
       (async function* () {
         yield first.value;

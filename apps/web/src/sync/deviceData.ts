@@ -1,7 +1,7 @@
 import { deleteDB } from 'idb';
 import { forgetDrafts } from '../platform/formDraft.ts';
-import { openBringing } from './importStaging.ts';
-import { deviceSlips } from './writeAheadLog.ts';
+import { openImportStaging } from './importStaging.ts';
+import { deviceLogStorage } from './writeAheadLog.ts';
 import { openOutboxStore } from './outboxStore.ts';
 import { recordDatabase } from './recordStore.ts';
 
@@ -27,9 +27,9 @@ function clearStorage(storage: Storage | undefined, isGone: (key: string) => boo
  */
 export async function clearDeviceData(accountId: string, { keepsWaiting }: { keepsWaiting: boolean }): Promise<void> {
   forgetDrafts();
-  clearStorage(deviceSlips() as Storage | undefined, (key) => !keepsWaiting || !key.startsWith(JOTTED));
+  clearStorage(deviceLogStorage() as Storage | undefined, (key) => !keepsWaiting || !key.startsWith(JOTTED));
   clearStorage(globalThis.sessionStorage, () => true);
-  const attempts = [deleteDB(recordDatabase(accountId)), openBringing(accountId).clear()];
+  const attempts = [deleteDB(recordDatabase(accountId)), openImportStaging(accountId).clear()];
   if (!keepsWaiting) attempts.push(forgetWaiting(accountId));
   await Promise.allSettled(attempts);
 }

@@ -1,6 +1,6 @@
 import { openDB } from 'idb';
 import { newId } from '../store/makeChange.ts';
-import { deviceDatabase, hearOfHeldUp, isHeldUp } from './deviceDatabase.ts';
+import { deviceDatabase, onBlocked, isHeldUp } from './deviceDatabase.ts';
 
 const soon = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 20));
 
@@ -18,7 +18,7 @@ it('is said to be held up by a tab that does not let go, and goes on by itself o
   const name = newId();
   const old = await openDB(name, 1, { upgrade: (db) => lay(db, 1) });
   const told: boolean[] = [];
-  const stop = hearOfHeldUp(() => void told.push(isHeldUp()));
+  const stop = onBlocked(() => void told.push(isHeldUp()));
   const opening = open(name, 2).open();
   await soon();
   expect(isHeldUp()).toBe(true);

@@ -1,35 +1,35 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
-/** A database of this device, opened when it is first needed. */
+/** An IndexedDB database, opened lazily. */
 export type DeviceDatabase<Schema extends DBSchema> = {
-  /** Opens it, or gives the one that is open. What goes wrong rejects; the next call tries again. */
+  /** Opens the database once; a failed attempt rejects, and the next call retries. */
   open: () => Promise<IDBPDatabase<Schema>>;
   close: () => Promise<void>;
 };
 
-/** The databases that cannot be laid out anew yet, because an older version of the app has them open in another tab. */
+/** Databases whose upgrade is blocked by another tab with an older version of the app. */
 const heldUp = new Set<string>();
 const listeners = new Set<() => void>();
 
-function setHeldUp(name: string, isHeldUp: boolean): void {
-  if (heldUp.has(name) === isHeldUp) return;
-  if (isHeldUp) heldUp.add(name);
+function setHeldUp(name: string, isBlocked: boolean): void {
+  if (heldUp.has(name) === isBlocked) return;
+  if (isBlocked) heldUp.add(name);
   else heldUp.delete(name);
   for (const listen of listeners) listen();
 }
 
-/** Whether another tab keeps this one from opening what the device holds. */
+/** Whether an upgrade is blocked by another tab. */
 export const isHeldUp = (): boolean => heldUp.size > 0;
 
-/** Hears when {@link isHeldUp} changes; returns the way to stop. */
-export function hearOfHeldUp(listen: () => void): () => void {
+/** Subscribes to {@link isBlocked}; returns the unsubscriber. */
+export function onBlocked(listen: () => void): () => void {
   listeners.add(listen);
   return () => void listeners.delete(listen);
 }
 
 /**
- * Keeps one database at hand. Where a newer version of the app wants to lay it out anew, this tab lets go of it and opens it
- * again with what it needs next; where this tab is the newer one and another holds on, that is told until it lets go.
+ * A lazily opened database. Where a newer version of the app wants to upgrade it, this tab closes it and reopens it on the next
+ * access; where another tab blocks this one's upgrade, {@link isBlocked} says so.
  */
 export function deviceDatabase<Schema extends DBSchema>(
   name: string,

@@ -4,19 +4,19 @@ import { deviceDatabase } from './deviceDatabase.ts';
 
 interface BringingDatabase extends DBSchema {
   parts: { key: number; value: { accountId: string; changes: readonly Change[] }; indexes: { byAccount: string } };
-  /** Accounts whose parts are all there. */
+  /** Accounts whose staging is complete. */
   whole: { key: string; value: true };
 }
 
 /**
- * What is brought in with many changes, laid down on the device before any of it is shown: a page that is closed in between
- * goes on with the rest the next time, and one that is closed while it is laid down has brought in nothing.
+ * Staging area of an import in IndexedDB, filled before any change is applied: a page closed while applying resumes the next time;
+ * one closed while staging has imported nothing.
  */
-export type Bringing = {
-  /** Lays parts down. Rejects where the device would not keep them, or with what the parts throw; then nothing is laid. */
-  lay: (parts: AsyncIterable<readonly Change[]>) => Promise<void>;
-  /** The parts that are laid down whole, in order; each goes once the next is asked for. */
-  left: () => AsyncGenerator<readonly Change[]>;
+export type ImportStaging = {
+  /** Stages batches. Rejects where the device cannot store them or `parts` throws; nothing is staged then. */
+  stage: (parts: AsyncIterable<readonly Change[]>) => Promise<void>;
+  /** The staged batches in order; each is removed once the next is requested. */
+  remaining: () => AsyncGenerator<readonly Change[]>;
   clear: () => Promise<void>;
 };
 
@@ -25,7 +25,7 @@ const { open: database } = deviceDatabase<BringingDatabase>('wimbel-bringing', 1
   db.createObjectStore('whole');
 });
 
-export function openBringing(accountId: string): Bringing {
+export function openImportStaging(accountId: string): ImportStaging {
   const clear = async (): Promise<void> => {
     const tx = (await database()).transaction(['parts', 'whole'], 'readwrite');
     await tx.objectStore('whole').delete(accountId);
@@ -35,7 +35,7 @@ export function openBringing(accountId: string): Bringing {
   };
   return {
     clear,
-    async lay(parts) {
+    async stage(parts) {
       await clear();
       try {
         for await (const changes of parts) await (await database()).add('parts', { accountId, changes });
@@ -45,9 +45,9 @@ export function openBringing(accountId: string): Bringing {
         throw error;
       }
     },
-    async *left() {
+    async *remaining() {
       const db = await database();
-      // What was not laid down whole was never begun.
+      // An incomplete staging is discarded.
       if ((await db.get('whole', accountId)) !== true) return void (await clear());
       for (const key of await db.getAllKeysFromIndex('parts', 'byAccount', accountId)) {
         const part = await db.get('parts', key);

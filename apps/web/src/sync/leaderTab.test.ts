@@ -1,4 +1,4 @@
-import { whenChosen } from './leaderTab.ts';
+import { whenLeader } from './leaderTab.ts';
 
 /** The browser's locks: one at a time holds a name, the others wait in order. */
 function pretendLocks() {
@@ -22,7 +22,7 @@ describe('of all tabs', () => {
     const locks = pretendLocks();
     const told: string[] = [];
     const open = (name: string) =>
-      whenChosen('a', () => (told.push(`${name} begins`), () => void told.push(`${name} ends`)), locks);
+      whenLeader('a', () => (told.push(`${name} begins`), () => void told.push(`${name} ends`)), locks);
     const [first, second, third] = [open('first'), open('second'), open('third')];
     await soon();
     expect(told).toEqual(['first begins']);
@@ -36,8 +36,8 @@ describe('of all tabs', () => {
 
   it('each is chosen where a browser has no locks', () => {
     const begun = jest.fn(() => () => undefined);
-    whenChosen('a', begun, undefined);
-    whenChosen('a', begun, undefined);
+    whenLeader('a', begun, undefined);
+    whenLeader('a', begun, undefined);
     expect(begun).toHaveBeenCalledTimes(2);
   });
 });

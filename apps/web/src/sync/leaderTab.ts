@@ -1,14 +1,14 @@
-/** The browser's locks, as far as they are needed; a test gives its own. */
+/** The part of the Web Locks API that is used; tests pass their own. */
 type Locks = {
   request: (name: string, options: { signal: AbortSignal }, held: () => Promise<void>) => Promise<unknown>;
 };
 
 /**
- * Of all tabs that have the same account open one is chosen to listen to the server, so that ten tabs take one connection.
- * `begin` is called once it is this one's turn and gives the way to end; when this tab goes, the next one is chosen. Where a
- * browser has no locks, every tab listens for itself.
+ * Leader election among the tabs of an account by Web Locks: only the leader tab opens the event stream. Calls `begin` once this
+ * tab is the leader; `begin` returns its clean-up. When the leader closes, another tab takes over. Without Web Locks every tab is
+ * its own leader.
  */
-export function whenChosen(
+export function whenLeader(
   name: string,
   begin: () => () => void,
   locks: Locks | undefined = globalThis.navigator?.locks,
@@ -24,7 +24,7 @@ export function whenChosen(
         resolve();
       };
     });
-  // Not waited for any more: that is no fault.
+  // Aborting the request is not an error.
   void locks.request(name, { signal: waiting.signal }, held).catch(() => undefined);
   return () => {
     waiting.abort();

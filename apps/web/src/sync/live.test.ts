@@ -37,10 +37,10 @@ function device(server: ReturnType<typeof pretendStream>, more = {}) {
     accountId: 'anna',
     open: server.open,
     onRevision: (revision) => heard.push(revision),
-    onDeaf: () => looks.count++,
+    onPoll: () => looks.count++,
     retryMs: [5, 10],
     silenceMs: 200,
-    lookMs: 1000,
+    pollMs: 1000,
     ...more,
   });
   return { live, heard, looks };
@@ -94,7 +94,7 @@ it('takes a connection on which nothing is said for dead; a word without meaning
 it('looks now and then while nothing can be heard, and not while something can', async () => {
   const server = pretendStream();
   server.state.isAway = true;
-  const { live, looks } = device(server, { lookMs: 20, retryMs: [10_000] });
+  const { live, looks } = device(server, { pollMs: 20, retryMs: [10_000] });
   await until(() => looks.count >= 3);
   server.state.isAway = false;
   live.again();
@@ -109,7 +109,7 @@ it('looks now and then while nothing can be heard, and not while something can',
 
 it('is silent once it is stopped', async () => {
   const server = pretendStream();
-  const { live, heard, looks } = device(server, { lookMs: 20 });
+  const { live, heard, looks } = device(server, { pollMs: 20 });
   await until(() => server.opened.length === 1);
   live.stop();
   expect(server.opened[0]!.signal.aborted).toBe(true);

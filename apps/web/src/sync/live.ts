@@ -1,38 +1,38 @@
 import { ACCOUNT_HEADER, PATHS } from '@wimbel/contract';
 
-/** What the live connection is opened with; a test gives its own. */
+/** Dependencies of the live connection; tests pass their own. */
 export type LiveDeps = {
   accountId: string;
-  /** The server says which revision the record is at. */
+  /** The server announced a revision. */
   onRevision: (revision: number) => void;
-  /** Nothing can be heard just now, and has not been for a while: it is time to look. */
-  onDeaf: () => void;
+  /** The stream is down: time to poll. */
+  onPoll: () => void;
   open?: (accountId: string, signal: AbortSignal) => Promise<Response>;
-  /** How long without a word before the connection is taken for dead. */
+  /** Heartbeat timeout. */
   silenceMs?: number;
-  /** How long to wait before it is opened again, longer each time. */
+  /** Reconnect back-off. */
   retryMs?: readonly number[];
-  /** How often the record is looked at while nothing can be heard. */
-  lookMs?: number;
+  /** Polling interval while the stream is down. */
+  pollMs?: number;
 };
 
-/** A live connection that is open. */
+/** The event stream of one account. */
 export type Live = {
-  /** The connection may be back: it is tried now. */
+  /** Reconnects now, without the back-off (the device came online). */
   again: () => void;
   stop: () => void;
 };
 
-/** The server says something every 20 seconds. */
+/** The server sends a heartbeat every 20 seconds. */
 const SILENCE_MS = 50_000;
 const RETRY_MS = [1000, 2000, 5000, 10_000, 20_000, 40_000] as const;
-const LOOK_MS = 50_000;
+const POLL_MS = 50_000;
 
 const openStream = (accountId: string, signal: AbortSignal): Promise<Response> =>
   fetch(PATHS.stream, { headers: { [ACCOUNT_HEADER]: accountId }, credentials: 'same-origin', signal });
 
-/** Each word of the stream: the revision that it names, null for one without meaning. */
-async function* wordsOf(body: ReadableStream<Uint8Array>): AsyncGenerator<number | null> {
+/** Parses server-sent events: the revision of each, null for heartbeats. */
+async function* eventsOf(body: ReadableStream<Uint8Array>): AsyncGenerator<number | null> {
   const reader = body.getReader();
   const decoder = new TextDecoder();
   let rest = '';
@@ -53,20 +53,20 @@ async function* wordsOf(body: ReadableStream<Uint8Array>): AsyncGenerator<number
 }
 
 /**
- * Hears from the server when the record moves on, as long as the app is open. A connection that breaks or falls silent is
- * opened again after a pause that grows, never at the same moment as everybody else's; meanwhile it is looked now and then.
+ * Listens to server-sent events that announce revisions. A broken or silent connection is reopened with exponential back-off and
+ * jitter; meanwhile `onPoll` is called at an interval.
  */
 export function openLive(deps: LiveDeps): Live {
-  const { accountId, onRevision, onDeaf, open = openStream } = deps;
-  const { silenceMs = SILENCE_MS, retryMs = RETRY_MS, lookMs = LOOK_MS } = deps;
+  const { accountId, onRevision, onPoll, open = openStream } = deps;
+  const { silenceMs = SILENCE_MS, retryMs = RETRY_MS, pollMs = POLL_MS } = deps;
   let isStopped = false;
-  let isHearing = false;
+  let isConnected = false;
   let failures = 0;
   let running: AbortController | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
-  const looking = setInterval(() => {
-    if (!isHearing) onDeaf();
-  }, lookMs);
+  const polling = setInterval(() => {
+    if (!isConnected) onPoll();
+  }, pollMs);
 
   async function listen(): Promise<void> {
     if (isStopped || running !== null) return;
@@ -74,33 +74,33 @@ export function openLive(deps: LiveDeps): Live {
     const own = new AbortController();
     running = own;
     let silence: ReturnType<typeof setTimeout> | undefined;
-    const heard = (): void => {
+    const resetTimeout = (): void => {
       clearTimeout(silence);
       silence = setTimeout(() => own.abort(), silenceMs);
     };
     try {
-      heard();
+      resetTimeout();
       const response = await open(accountId, own.signal);
       if (!response.ok || response.body === null) throw new Error(String(response.status));
-      for await (const revision of wordsOf(response.body)) {
+      for await (const revision of eventsOf(response.body)) {
         if (own.signal.aborted) break;
-        heard();
-        isHearing = true;
+        resetTimeout();
+        isConnected = true;
         failures = 0;
         if (revision !== null) onRevision(revision);
       }
     } catch {
-      // Broken, refused or silent: it is opened again.
+      // Broken, refused or silent: reconnects below.
     } finally {
       clearTimeout(silence);
       own.abort();
       running = null;
-      isHearing = false;
+      isConnected = false;
     }
     if (isStopped) return;
     const pauseMs = retryMs[Math.min(failures, retryMs.length - 1)]!;
     failures++;
-    // Devices that lost the same server come back one after the other.
+    // Jitter: devices that lost the same server do not reconnect at once.
     timer = setTimeout(() => void listen(), pauseMs * (0.5 + Math.random()));
   }
   void listen();
@@ -113,7 +113,7 @@ export function openLive(deps: LiveDeps): Live {
     stop: () => {
       isStopped = true;
       clearTimeout(timer);
-      clearInterval(looking);
+      clearInterval(polling);
       running?.abort();
     },
   };

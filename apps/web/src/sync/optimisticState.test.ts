@@ -1,5 +1,5 @@
 import type { Change, ServerRow } from '@wimbel/contract';
-import { createOutstanding } from './optimisticState.ts';
+import { createOptimisticState } from './optimisticState.ts';
 
 const KEY = '2026-11-18 swim';
 const entry = (note: string) => ({ habitId: 'swim', day: '2026-11-18', note });
@@ -10,7 +10,7 @@ const touchedBy = (before: string, after: string) => [
 ];
 
 it('an answer that comes after something later leaves that standing under what still waits', () => {
-  const outstanding = createOutstanding();
+  const outstanding = createOptimisticState();
   outstanding.add(change('first', 1, 'fog'), touchedBy('', 'fog'));
   outstanding.add(change('second', 2, 'fog, then sun'), touchedBy('fog', 'fog, then sun'));
   // Another device wrote too; both were put together at the server, and that is heard of before either answer comes.
@@ -22,7 +22,7 @@ it('an answer that comes after something later leaves that standing under what s
 });
 
 it('an answer to the latest is what the server holds, whatever arrived before', () => {
-  const outstanding = createOutstanding();
+  const outstanding = createOptimisticState();
   outstanding.add(change('first', 3, 'fog'), touchedBy('', 'fog'));
   outstanding.add(change('second', 4, 'sun'), touchedBy('fog', 'sun'));
   const row = { collection: 'entries', key: KEY, revision: 9, madeAt: '2026-11-18T20:00:01.000Z', changeId: 'theirs' };
@@ -32,7 +32,7 @@ it('an answer to the latest is what the server holds, whatever arrived before', 
 });
 
 it('what was heard of stands on the screen once nothing waits over it, in whatever order the answers come', () => {
-  const outstanding = createOutstanding();
+  const outstanding = createOptimisticState();
   outstanding.add(change('first', 1, 'fog'), touchedBy('', 'fog'));
   outstanding.add(change('second', 3, 'sun'), touchedBy('fog', 'sun'));
   const row = { collection: 'entries', key: KEY, revision: 9, madeAt: '2026-11-18T20:00:02.000Z', changeId: 'theirs' };

@@ -1,33 +1,33 @@
 import { type Change, type Made, type ServerRow, isLater } from '@wimbel/contract';
-import { type Row, type Touched, placeOf } from '../store/effects.ts';
+import { type Row, type ChangeEffect, placeOf } from '../store/effects.ts';
 
 /**
- * What the server holds under changes that it has not answered yet, so that a change that does not come to hold is taken
- * back on the screen to what does.
+ * The server's version of every record that pending changes touch, for rollback: a change that is refused or superseded is
+ * replaced on screen by that version.
  */
-export type Outstanding = {
-  /** Takes note of what a change touches, before it is made here. */
-  add: (change: Change, touched: readonly Touched[]) => void;
-  /** A change got another instant. */
+export type OptimisticState = {
+  /** Registers a change with its effects, before it is applied optimistically. */
+  add: (change: Change, touched: readonly ChangeEffect[]) => void;
+  /** A change was restamped with the server's time. */
   restamped: (change: Change) => void;
   /**
-   * The server took a change in as it was sent; gives what it made of what it touched, and what of it is to be shown because
-   * something else is: a change that waited was put together with what this device held at the time.
+   * The server accepted a change. Returns its effects, and the rows to show where the screen shows another version (a change
+   * that waited was merged locally with what this device held).
    */
-  accepted: (id: string) => { touched: readonly Touched[]; back: Row[] };
-  /** A change did not come to hold (refused, or something later was there); gives what takes its place. */
+  accepted: (id: string) => { touched: readonly ChangeEffect[]; back: Row[] };
+  /** Rolls back a change that was refused or superseded; returns the rows that replace it. */
   undone: (id: string) => Row[];
-  /** What the server sent; gives what of it is to be shown, the rest being hidden by changes that are later. */
+  /** Records rows of the server; returns those to show. The others are hidden by later pending changes. */
   arrived: (rows: readonly ServerRow[]) => ServerRow[];
 };
 
-export function createOutstanding(): Outstanding {
-  /** What the server holds of a place; `made` once that was heard from the server. */
+export function createOptimisticState(): OptimisticState {
+  /** The server's version by place; `made` is null until the server sent it. */
   const under = new Map<string, { row: Row; made: Made | null }>();
-  const made = new Map<string, { by: Change; touched: readonly Touched[] }>();
+  const made = new Map<string, { by: Change; touched: readonly ChangeEffect[] }>();
   const over = new Map<string, Set<string>>();
 
-  /** Ends a change; gives the places that no other outstanding change touches. */
+  /** Ends a change; returns the places that no other pending change touches. */
   function end(id: string): string[] {
     const ended = made.get(id);
     made.delete(id);
@@ -64,7 +64,7 @@ export function createOutstanding(): Outstanding {
       const back = touched.flatMap(({ collection, key, after }, at): Row[] => {
         const place = placeOf({ collection, key });
         const held = under.get(place);
-        // The answer may come after something later was heard of, which then is what the server holds.
+        // A later version may have arrived before this answer; it then is the server's version.
         const isPassed = by !== undefined && held !== undefined && held.made !== null && isLater(held.made, by);
         if (held !== undefined && !isPassed) held.row = { collection, key, record: after };
         if (!free.has(place)) return [];

@@ -1,47 +1,47 @@
 import type { Change } from '@wimbel/contract';
 import { noteInstant } from '../platform/clock.ts';
-import { touchedByEach } from '../store/effects.ts';
+import { effectsByChange } from '../store/effects.ts';
 import { outboxRestored } from '../store/outboxSlice.ts';
-import { recordsPutBack } from '../store/recordsSlice.ts';
-import { allWaiting } from '../store/pendingChanges.ts';
+import { recordsRolledBack } from '../store/recordsSlice.ts';
+import { allPending } from '../store/pendingChanges.ts';
 import type { Session } from './session.ts';
-import { type TabTalk, type TabWord, openTabTalk } from './tabChannel.ts';
+import { type TabChannel, type TabMessage, openTabChannel } from './tabChannel.ts';
 
-/** How long another tab is given to send what it made, before it is taken for gone. */
-const GIVEN_MS = 15_000;
+/** How long another tab may take to push its changes before it is considered closed. */
+const TAKEOVER_MS = 15_000;
 
 /**
- * Shows at once what other tabs of this browser change, the server away or not, and sends it for a tab that was closed before
- * it could. What becomes of it is told by the tab that sent it.
+ * Applies changes of other tabs of this browser optimistically, also offline, and pushes them for a tab that was closed before it
+ * could. The tab that pushes a change announces its outcome.
  */
-export function createBesides(
+export function createOtherTabs(
   session: Session,
-  rounds: { go: () => void; heard: (revision: number) => void },
-  givenMs = GIVEN_MS,
-): TabTalk {
-  const { store, outstanding, outbox, accountId } = session;
+  rounds: { go: () => void; announced: (revision: number) => void },
+  takeoverMs = TAKEOVER_MS,
+): TabChannel {
+  const { store, optimistic, outbox, accountId } = session;
   const theirs = new Map<string, Change>();
   let timer: ReturnType<typeof setTimeout> | undefined;
 
   function show(changes: readonly Change[]): void {
-    // Before the record stands there is nothing to put them on: they wait on the device, and are found there.
+    // Before the record is loaded there is nothing to apply them to: they are read from the outbox later.
     if (!store.getState().records.isLoaded) return;
-    const known = new Set(allWaiting(session.waiting()).map(({ id }) => id));
+    const known = new Set(allPending(session.pending()).map(({ id }) => id));
     const fresh = changes.filter(({ id }) => !theirs.has(id) && !known.has(id));
     for (const change of fresh) {
       noteInstant(change.madeAt);
-      const touched = touchedByEach(store.getState().records, [change]).get(change.id)!;
-      outstanding.add(change, touched);
+      const touched = effectsByChange(store.getState().records, [change]).get(change.id)!;
+      optimistic.add(change, touched);
       theirs.set(change.id, change);
       store.dispatch(
-        recordsPutBack({ rows: touched.map(({ collection, key, after }) => ({ collection, key, record: after })) }),
+        recordsRolledBack({ rows: touched.map(({ collection, key, after }) => ({ collection, key, record: after })) }),
       );
     }
     clearTimeout(timer);
-    timer = setTimeout(() => void takeOver(), givenMs);
+    timer = setTimeout(() => void takeOver(), takeoverMs);
   }
 
-  /** What is still kept on the device by then is sent from here: sent twice it is harmless. */
+  /** Pushes what the outbox still holds by then; pushing twice is harmless. */
   async function takeOver(): Promise<void> {
     if (session.isStopped || theirs.size === 0) return;
     const kept = await outbox.read(accountId).catch(() => null);
@@ -49,29 +49,29 @@ export function createBesides(
     const { waiting, refused } = kept;
     const left = waiting.filter(({ id }) => theirs.has(id));
     const isLeft = new Set(left.map(({ id }) => id));
-    // What is not kept any more was answered, though the word of it was missed.
-    for (const id of theirs.keys()) if (!isLeft.has(id)) outstanding.accepted(id);
+    // A change that left the outbox was answered, though the message was missed.
+    for (const id of theirs.keys()) if (!isLeft.has(id)) optimistic.accepted(id);
     theirs.clear();
     if (session.isStopped || left.length === 0) return;
     store.dispatch(outboxRestored({ waiting: left, refused }));
     rounds.go();
   }
 
-  function hear(word: TabWord): void {
+  function onMessage(message: TabMessage): void {
     if (session.isStopped) return;
-    if ('made' in word) return show(word.made);
-    if ('revision' in word) return rounds.heard(word.revision);
-    for (const id of word.taken) if (theirs.delete(id)) outstanding.accepted(id);
-    const back = word.undone.flatMap((id) => (theirs.delete(id) ? outstanding.undone(id) : []));
-    if (back.length > 0) store.dispatch(recordsPutBack({ rows: back }));
+    if ('made' in message) return show(message.made);
+    if ('revision' in message) return rounds.announced(message.revision);
+    for (const id of message.taken) if (theirs.delete(id)) optimistic.accepted(id);
+    const back = message.undone.flatMap((id) => (theirs.delete(id) ? optimistic.undone(id) : []));
+    if (back.length > 0) store.dispatch(recordsRolledBack({ rows: back }));
   }
 
-  const talk = openTabTalk(accountId, hear);
+  const channel = openTabChannel(accountId, onMessage);
   return {
-    say: talk.say,
+    post: channel.post,
     close: () => {
       clearTimeout(timer);
-      talk.close();
+      channel.close();
     },
   };
 }

@@ -1,7 +1,7 @@
 import type { Change } from '@wimbel/contract';
 import type { DBSchema } from 'idb';
 import { deviceDatabase } from './deviceDatabase.ts';
-import { type Slips, deviceSlips, openJotter } from './writeAheadLog.ts';
+import { type LogStorage, deviceLogStorage, openWriteAheadLog } from './writeAheadLog.ts';
 import type { Refusal } from '../store/outboxSlice.ts';
 
 type Kept = { accountId: string; change: Change; refusedFor?: Refusal['issues'] };
@@ -14,41 +14,41 @@ interface OutboxDatabase extends DBSchema {
   };
 }
 
-/** Where changes wait on this device until the server has them. */
+/** The outbox: pending and refused changes in IndexedDB, behind a write-ahead log. */
 export type OutboxStore = {
-  /** Jots changes down within the tap, so that they outlive a page closed before they are kept. */
-  jot: (accountId: string, changes: readonly Change[]) => boolean;
+  /** Appends to the write-ahead log, synchronously; false where it cannot. */
+  append: (accountId: string, changes: readonly Change[]) => boolean;
   keep: (accountId: string, changes: readonly Change[]) => Promise<void>;
-  /** What waits, with what was jotted down and not kept yet. Where IndexedDB may not be used, only the latter. */
+  /** Reads the outbox, including what only the write-ahead log holds. Without IndexedDB, only the latter. */
   read: (accountId: string) => Promise<{ waiting: Change[]; refused: Refusal[] }>;
-  /** Accounts of which changes are kept. */
+  /** Accounts with stored changes. */
   accounts: () => Promise<string[]>;
   forget: (accountId: string, ids: readonly string[]) => Promise<void>;
   markRefused: (refusals: readonly Refusal[]) => Promise<void>;
-  /** Puts changes in the place of those of the same id. */
+  /** Replaces changes by id. */
   replace: (changes: readonly Change[]) => Promise<void>;
 };
 
-/** Opens the outbox in IndexedDB; each account's changes are kept apart. */
-export function openOutboxStore(name = 'wimbel', slips: Slips | undefined = deviceSlips()): OutboxStore {
-  const jotter = openJotter(slips, name);
+/** Opens the outbox in IndexedDB; changes are stored per account. */
+export function openOutboxStore(name = 'wimbel', storage: LogStorage | undefined = deviceLogStorage()): OutboxStore {
+  const log = openWriteAheadLog(storage, name);
   const { open: database } = deviceDatabase<OutboxDatabase>(name, 1, (db) => {
     const changes = db.createObjectStore('changes', { autoIncrement: true });
     changes.createIndex('byAccount', 'accountId');
     changes.createIndex('byChange', 'change.id');
   });
-  /** Adds changes that are not there yet, and crosses out what was jotted of them once they are on the disk. */
+  /** Stores changes, then truncates the write-ahead log. */
   async function keep(accountId: string, changes: readonly Change[]): Promise<void> {
     const tx = (await database()).transaction('changes', 'readwrite', { durability: 'strict' });
     for (const change of changes)
       if ((await tx.store.index('byChange').getKey(change.id)) === undefined) void tx.store.add({ accountId, change });
     await tx.done;
-    jotter.cross(
+    log.truncate(
       accountId,
       changes.map((each) => each.id),
     );
   }
-  /** Changes how some are kept that are there. */
+  /** Updates stored changes. */
   async function edit(ids: readonly string[], how: (kept: Kept, index: number) => Kept): Promise<void> {
     const tx = (await database()).transaction('changes', 'readwrite');
     for (const [index, id] of ids.entries()) {
@@ -59,14 +59,14 @@ export function openOutboxStore(name = 'wimbel', slips: Slips | undefined = devi
     await tx.done;
   }
   return {
-    jot: jotter.jot,
+    append: log.append,
     keep,
     async read(accountId) {
-      const jotted = jotter.read(accountId).flat();
+      const logged = log.read(accountId).flat();
       try {
-        if (jotted.length > 0) await keep(accountId, jotted);
+        if (logged.length > 0) await keep(accountId, logged);
       } catch {
-        return { waiting: jotted, refused: [] };
+        return { waiting: logged, refused: [] };
       }
       const kept = await (await database()).getAllFromIndex('changes', 'byAccount', accountId);
       return {
@@ -76,7 +76,7 @@ export function openOutboxStore(name = 'wimbel', slips: Slips | undefined = devi
     },
     accounts: async () => [...new Set((await (await database()).getAll('changes')).map(({ accountId }) => accountId))],
     async forget(accountId, ids) {
-      jotter.cross(accountId, ids);
+      log.truncate(accountId, ids);
       const tx = (await database()).transaction('changes', 'readwrite');
       for (const id of ids) {
         const key = await tx.store.index('byChange').getKey(id);

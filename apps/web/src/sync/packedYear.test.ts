@@ -1,6 +1,6 @@
 import { type Entry, dayOf, firstOfYear, formatDay, isLeapYear } from '@wimbel/core';
 import fc from 'fast-check';
-import { daysKept, keptYear } from './packedYear.ts';
+import { unpackYear, packYear } from './packedYear.ts';
 
 const lengthOf = (year: number): number => (isLeapYear(year) ? 366 : 365);
 
@@ -33,8 +33,8 @@ describe('a year as the device keeps it', () => {
   it('comes back as it was, to the order of its keys', () => {
     fc.assert(
       fc.property(someYear, ({ year, days }) => {
-        const kept = keptYear('h', year, days);
-        expect(JSON.stringify(daysKept(kept))).toBe(JSON.stringify(days));
+        const kept = packYear('h', year, days);
+        expect(JSON.stringify(unpackYear(kept))).toBe(JSON.stringify(days));
         // What is a mark alone costs a letter and no more.
         const alone = days.filter((entry) => JSON.stringify(Object.keys(entry ?? {})) === '["habitId","day","mark"]');
         expect(Object.keys(kept.others)).toHaveLength(days.filter((entry) => entry !== null).length - alone.length);
@@ -45,13 +45,13 @@ describe('a year as the device keeps it', () => {
   it('that was kept as a list of entries is read as well', () => {
     const days = new Array<Entry | null>(365).fill(null);
     days[3] = { habitId: 'h', day: '2026-01-04', mark: 'done' };
-    expect(daysKept({ habitId: 'h', year: 2026, days })).toEqual(days);
+    expect(unpackYear({ habitId: 'h', year: 2026, days })).toEqual(days);
     expect(dayOf(days[3].day) - firstOfYear(2026)).toBe(3);
   });
 
   it('is damaged where any of it is not what it should be', () => {
-    const whole = keptYear('h', 2026, [{ habitId: 'h', day: '2026-01-01', note: 'first' }]);
-    expect(daysKept(whole)?.[0]).toEqual({ habitId: 'h', day: '2026-01-01', note: 'first' });
+    const whole = packYear('h', 2026, [{ habitId: 'h', day: '2026-01-01', note: 'first' }]);
+    expect(unpackYear(whole)?.[0]).toEqual({ habitId: 'h', day: '2026-01-01', note: 'first' });
     for (const wrong of [
       undefined,
       'x',
@@ -64,6 +64,6 @@ describe('a year as the device keeps it', () => {
       { ...whole, others: {} },
       { ...whole, others: null },
     ])
-      expect(daysKept(wrong)).toBeNull();
+      expect(unpackYear(wrong)).toBeNull();
   });
 });

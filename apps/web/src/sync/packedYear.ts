@@ -1,10 +1,10 @@
 import { type Entry, type EntryYear, firstOfYear, formatDay, isLeapYear } from '@wimbel/core';
 
 /**
- * The days of a habit in a year as they are kept on the device: one letter for each day, since most are a mark and nothing
- * else, and by their place the entries that are more. Reading a letter takes less than reading a record.
+ * Compact stored form of a habit's year: one letter per day, since most entries are a bare mark, and the other entries by day of
+ * the year. A letter parses faster than a record.
  */
-export type KeptYear = { habitId: string; year: number; marks: string; others: Readonly<Record<number, Entry>> };
+export type PackedYear = { habitId: string; year: number; marks: string; others: Readonly<Record<number, Entry>> };
 
 const LETTERS = { done: 'd', missed: 'm', rest: 'r' } as const;
 const MARKS: Record<string, Entry['mark']> = { d: 'done', m: 'missed', r: 'rest' };
@@ -13,7 +13,7 @@ const OTHER = 'o';
 
 const textsOfYear = new Map<number, string[]>();
 
-/** The days of a year as texts, the same for every habit. */
+/** The days of a year as text, cached for all habits. */
 function daysOf(year: number): string[] {
   let texts = textsOfYear.get(year);
   if (texts === undefined) {
@@ -24,15 +24,15 @@ function daysOf(year: number): string[] {
   return texts;
 }
 
-/** Whether an entry is a mark and nothing else, said the way it would be read again. */
+/** Whether an entry is a bare mark, equal to what {@link unpackYear} returns for its letter. */
 function isMarkAlone(entry: Entry, habitId: string, day: string): boolean {
   const [first, second, third, ...more] = Object.keys(entry);
   const isSaid = first === 'habitId' && second === 'day' && third === 'mark' && more.length === 0;
   return isSaid && entry.habitId === habitId && entry.day === day && Object.hasOwn(LETTERS, entry.mark ?? '');
 }
 
-/** A year as it is to be kept. */
-export function keptYear(habitId: string, year: number, days: EntryYear): KeptYear {
+/** Packs a year. */
+export function packYear(habitId: string, year: number, days: EntryYear): PackedYear {
   const texts = daysOf(year);
   const others: Record<number, Entry> = {};
   let marks = '';
@@ -48,12 +48,12 @@ export function keptYear(habitId: string, year: number, days: EntryYear): KeptYe
   return { habitId, year, marks, others };
 }
 
-/** Whether a year is kept as {@link keptYear} gives it, and not as the list of entries it used to be. */
+/** Whether a stored year is packed, and not the list of entries of older versions. */
 export const isPacked = (kept: object): boolean => 'marks' in kept;
 
-/** The days of a year that was kept; null where it is damaged. Years that were kept as a list of entries are read as well. */
-export function daysKept(kept: unknown): EntryYear | null {
-  const { habitId, year, marks, others, days } = (kept ?? {}) as Partial<KeptYear> & { days?: unknown };
+/** Unpacks a stored year, also the list of entries of older versions; null where it is damaged. */
+export function unpackYear(kept: unknown): EntryYear | null {
+  const { habitId, year, marks, others, days } = (kept ?? {}) as Partial<PackedYear> & { days?: unknown };
   if (typeof habitId !== 'string' || typeof year !== 'number') return null;
   if (Array.isArray(days)) return days as EntryYear;
   const texts = daysOf(year);

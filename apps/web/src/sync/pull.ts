@@ -1,40 +1,40 @@
 import { type Change, type Made, type ServerRow, isLater } from '@wimbel/contract';
 import { mergeInto } from '@wimbel/core';
 import { noteInstant } from '../platform/clock.ts';
-import { bitByBit, otherWork } from '../platform/yieldToMain.ts';
-import { placeOf, recordAt, touchedBy } from '../store/effects.ts';
+import { forEachInSlices, yieldToMain } from '../platform/yieldToMain.ts';
+import { placeOf, recordAt, effectsOfChanges } from '../store/effects.ts';
 import { outboxRestored } from '../store/outboxSlice.ts';
-import { recordsOpened, recordsPutBack, recordsReducer, rowsArrived } from '../store/recordsSlice.ts';
+import { recordsOpened, recordsRolledBack, recordsReducer, rowsArrived } from '../store/recordsSlice.ts';
 import { selectHabits, selectTotals, trackOf } from '../store/selectors.ts';
-import { allWaiting } from '../store/pendingChanges.ts';
+import { allPending } from '../store/pendingChanges.ts';
 import type { HeldRow } from './recordStore.ts';
 import type { Session } from './session.ts';
 
 /**
- * Takes rows of the server into the store, except what changes that wait here hide, and keeps them on this device: `own` is
- * what the server took in of this device's changes, which it does not tell again.
+ * Applies rows of the server to the store, except where later pending changes hide them, and stores them on this device. `own`
+ * are this device's accepted changes, which the server does not send back.
  */
-export function takeIn(
+export function applyRows(
   session: Session,
   rows: readonly ServerRow[],
   revision: number,
   isLast: boolean,
   own: readonly HeldRow[] = [],
 ): void {
-  const { store, outstanding, record } = session;
+  const { store, optimistic, record } = session;
   for (const row of rows) noteInstant(row.madeAt);
   const { records } = store.getState();
   if (rows.length > 0 || own.length > 0 || revision !== records.revision || (isLast && !records.isLoaded)) {
-    store.dispatch(rowsArrived({ rows: outstanding.arrived(rows), revision, isLast }));
+    store.dispatch(rowsArrived({ rows: optimistic.arrived(rows), revision, isLast }));
     const { isLoaded } = store.getState().records;
     void session.keepRecord(() => record.put([...own, ...rows], revision, isLoaded));
-    // Of all tabs one alone listens to the server.
-    if (revision > records.revision) session.tell({ revision });
+    // Only the leader tab listens to the server.
+    if (revision > records.revision) session.postToTabs({ revision });
   }
 }
 
-/** Fetches all that the device has not seen, page by page. */
-export async function fetchNewer(
+/** Pulls every newer row, page by page. */
+export async function pull(
   session: Session,
   see: (rows: readonly ServerRow[], isLast: boolean) => void = () => undefined,
 ): Promise<void> {
@@ -43,21 +43,21 @@ export async function fetchNewer(
     const { revision, more, rows } = await session.api.changesSince(session.accountId, since);
     if (session.isStopped) return;
     if (revision < since) {
-      // The server was put back to an earlier day: all it has is asked for again.
-      takeIn(session, [], 0, false);
+      // The server was restored from a backup: pull everything.
+      applyRows(session, [], 0, false);
       continue;
     }
-    takeIn(session, rows, revision, !more);
+    applyRows(session, rows, revision, !more);
     see(rows, !more);
     if (!more) return;
   }
 }
 
 /**
- * Opens what this device keeps of the record, or fetches it, then puts what waited here from an earlier visit on top of it,
- * except where the server is known to hold something later. `onRestored` is called once all of it stands.
+ * Opens the record stored on this device, or pulls it, then reapplies the outbox of an earlier visit, except where the server
+ * holds something later. Calls `onRestored` once the outbox is restored.
  */
-export async function restore(session: Session, onRestored: () => void): Promise<void> {
+export async function openStoredRecord(session: Session, onRestored: () => void): Promise<void> {
   const { outbox, accountId, record } = session;
   const [waited, kept] = await Promise.all([
     outbox.read(accountId).catch(() => ({ waiting: [], refused: [] })),
@@ -66,17 +66,17 @@ export async function restore(session: Session, onRestored: () => void): Promise
   if (session.isStopped) return;
   const putBack = (held: ReadonlyMap<string, Made>): void => {
     onRestored();
-    const known = new Set(allWaiting(session.waiting()).map((each) => each.id));
+    const known = new Set(allPending(session.pending()).map((each) => each.id));
     const own = waited.waiting.filter((each) => !known.has(each.id));
     session.store.dispatch(outboxRestored({ waiting: own, refused: waited.refused }));
-    for (const change of own) putOnTop(session, change, held.get(placeOf(change)));
+    for (const change of own) reapply(session, change, held.get(placeOf(change)));
   };
   if (kept !== null) {
     const held = await record.madeOf(waited.waiting).catch(() => new Map<string, Made>());
     if (session.isStopped) return;
     if (kept.latest !== null) noteInstant(kept.latest);
     const opened = recordsOpened(kept);
-    await layAhead(session, opened);
+    await warmSelectors(session, opened);
     if (session.isStopped) return;
     session.store.dispatch(opened);
     putBack(held);
@@ -84,7 +84,7 @@ export async function restore(session: Session, onRestored: () => void): Promise
   }
   const held = new Map<string, Made>();
   let isDone = false;
-  await fetchNewer(session, (rows, isLast) => {
+  await pull(session, (rows, isLast) => {
     for (const row of rows) held.set(placeOf(row), { madeAt: row.madeAt, id: row.changeId });
     if (!isLast || isDone) return;
     isDone = true;
@@ -92,25 +92,25 @@ export async function restore(session: Session, onRestored: () => void): Promise
   });
 }
 
-/** Lays out each habit of what is going to be opened, and the days over all of them, before it is shown: the page stays free. */
-async function layAhead(session: Session, opened: ReturnType<typeof recordsOpened>): Promise<void> {
+/** Warms the selectors' caches (track per habit, totals) before the record is shown, in slices, so that the page stays responsive. */
+async function warmSelectors(session: Session, opened: ReturnType<typeof recordsOpened>): Promise<void> {
   const now = session.store.getState();
   const next = { ...now, records: recordsReducer(now.records, opened) };
-  await bitByBit(
+  await forEachInSlices(
     selectHabits(next),
     (habit) => void trackOf(next, habit),
     () => session.isStopped,
   );
-  await otherWork();
+  await yieldToMain();
   selectTotals(next);
-  await otherWork();
+  await yieldToMain();
 }
 
 /**
- * Shows a change that waited. Where the record was changed by others since it began, what only one of both changed is as that
- * one has it; where that cannot be told, the later is shown.
+ * Reapplies a change of the outbox. Where the record changed since its base, shows the three-way merge; where there is no base,
+ * the later version.
  */
-function putOnTop({ store, outstanding }: Session, change: Change, theirs: Made | undefined): void {
+function reapply({ store, optimistic }: Session, change: Change, theirs: Made | undefined): void {
   noteInstant(change.madeAt);
   const { records } = store.getState();
   const isMineLater = theirs === undefined || isLater(change, theirs);
@@ -124,9 +124,9 @@ function putOnTop({ store, outstanding }: Session, change: Change, theirs: Made 
         isKnown: () => false,
       }).record
     : record;
-  const touched = touchedBy(records, [{ ...change, record: shown as Change['record'] }]);
-  outstanding.add(change, touched);
+  const touched = effectsOfChanges(records, [{ ...change, record: shown as Change['record'] }]);
+  optimistic.add(change, touched);
   store.dispatch(
-    recordsPutBack({ rows: touched.map(({ collection, key, after }) => ({ collection, key, record: after })) }),
+    recordsRolledBack({ rows: touched.map(({ collection, key, after }) => ({ collection, key, record: after })) }),
   );
 }

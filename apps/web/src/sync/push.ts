@@ -1,45 +1,45 @@
 import type { Change, ChangeResult, ChangesAnswer } from '@wimbel/contract';
 import { ApiError } from '../platform/api.ts';
 import { nextInstant } from '../platform/clock.ts';
-import type { Row, Touched } from '../store/effects.ts';
+import type { Row, ChangeEffect } from '../store/effects.ts';
 import { type Refusal, changesAcknowledged, changesRefused, changesRestamped } from '../store/outboxSlice.ts';
-import { recordsPutBack } from '../store/recordsSlice.ts';
-import { firstWaiting } from '../store/pendingChanges.ts';
-import { takeIn } from './pull.ts';
+import { recordsRolledBack } from '../store/recordsSlice.ts';
+import { firstPending } from '../store/pendingChanges.ts';
+import { applyRows } from './pull.ts';
 import type { HeldRow } from './recordStore.ts';
 import type { Session } from './session.ts';
 
-/** How many changes one request carries. */
+/** Batch size of a request. */
 const BATCH = 200;
-/** How often one change by itself may make the server fail before it is put aside. */
+/** Server errors (500) of a change by itself before it is treated as refused. */
 const MOST_FAILURES = 3;
 
 type Answer = Pick<ChangesAnswer, 'results'> & Partial<ChangesAnswer>;
 
-/** Sends what waits, in order; what is too much together is parted until the one at fault is found. */
-export type Sending = {
-  /** Sends all that waits; true where the server may have more to tell than its answers did. */
-  sendWaiting: () => Promise<boolean>;
+/** Pushes pending changes in order; bisects a batch that fails as a whole until the faulty change is found. */
+export type Push = {
+  /** Pushes everything pending; true where a pull is needed afterwards. */
+  pushPending: () => Promise<boolean>;
 };
 
-export function createSending(session: Session): Sending {
-  const { store, api, outbox, accountId, outstanding } = session;
+export function createPush(session: Session): Push {
+  const { store, api, outbox, accountId, optimistic } = session;
   const failuresOf = new Map<string, number>();
   let batchSize = BATCH;
 
-  /** Counts one more try of a change that came to nothing. */
+  /** Counts a failed attempt; returns the count. */
   function failed(id: string): number {
     const times = (failuresOf.get(id) ?? 0) + 1;
     failuresOf.set(id, times);
     return times;
   }
 
-  /** Sends some changes; null where they were too much together, and fewer are to be tried. */
+  /** Sends a batch; null where it failed as a whole and a smaller one is to be tried. */
   async function sendBatch(batch: readonly Change[]): Promise<Answer | null> {
     const { revision } = store.getState().records;
     try {
       const answer = await api.sendChanges(accountId, batch, revision);
-      // What was too much a moment ago would be so again: more is tried little by little.
+      // Grows again after a bisection.
       batchSize = Math.min(BATCH, Math.max(batchSize, batch.length * 2));
       return answer;
     } catch (error) {
@@ -50,13 +50,13 @@ export function createSending(session: Session): Sending {
       batchSize = Math.max(1, Math.floor(batch.length / 2));
       const [only] = batch;
       if (batch.length > 1 || only === undefined) return null;
-      // A server that fails on everything is not this change's doing: it gets some tries.
+      // The server may fail on everything: retry before blaming this change.
       if (!isUnfit && failed(only.id) < MOST_FAILURES) throw error;
       return { results: [{ id: only.id, status: 'refused', issues: [{ path: '', message }] }] };
     }
   }
 
-  /** Parts what became of changes: with the server's time it holds; where it never does, it is put aside. */
+  /** Sorts the results of a batch; a change ahead of the server's clock is restamped and retried. */
   function sort(batch: readonly Change[], results: readonly ChangeResult[]) {
     const byId = new Map(batch.map((each) => [each.id, each]));
     const sorted = nothingSorted();
@@ -71,22 +71,22 @@ export function createSending(session: Session): Sending {
       else sorted.taken.push(result.id);
       const { id, status } = result;
       if (status === 'accepted') {
-        const { touched, back } = outstanding.accepted(id);
+        const { touched, back } = optimistic.accepted(id);
         sorted.own.push(...heldBy(change, result.revision, touched));
         sorted.back.push(...back);
       } else {
         sorted.undone.push(result.id);
-        sorted.back.push(...outstanding.undone(result.id));
+        sorted.back.push(...optimistic.undone(result.id));
       }
     }
     return sorted;
   }
 
-  /** Takes in what became of changes, and what the server says is newer. */
+  /** Applies the results of a batch and the newer rows of the answer. */
   function take(batch: readonly Change[], answer: Answer): void {
     const { ahead, refusals, taken, undone, back, own } = sort(batch, answer.results);
     if (ahead.length > 0) {
-      ahead.forEach(outstanding.restamped);
+      ahead.forEach(optimistic.restamped);
       store.dispatch(changesRestamped({ changes: ahead }));
       void session.keep(() => outbox.replace(ahead));
     }
@@ -96,20 +96,20 @@ export function createSending(session: Session): Sending {
     }
     store.dispatch(changesAcknowledged({ ids: taken }));
     void session.keep(() => outbox.forget(accountId, taken));
-    if (back.length > 0) store.dispatch(recordsPutBack({ rows: back }));
+    if (back.length > 0) store.dispatch(recordsRolledBack({ rows: back }));
     const gone = new Set(undone);
-    session.tell({ taken: taken.filter((id) => !gone.has(id)), undone });
+    session.postToTabs({ taken: taken.filter((id) => !gone.has(id)), undone });
     const { rows, revision } = answer;
-    if (rows !== undefined && revision !== undefined) takeIn(session, rows, revision, true, own);
+    if (rows !== undefined && revision !== undefined) applyRows(session, rows, revision, true, own);
   }
 
   return {
-    async sendWaiting() {
-      let hasMore = session.waiting().count === 0;
+    async pushPending() {
+      let hasMore = session.pending().count === 0;
       for (;;) {
-        const batch = firstWaiting(session.waiting(), batchSize);
+        const batch = firstPending(session.pending(), batchSize);
         if (batch.length === 0 || session.isStopped) return hasMore;
-        // Nothing is sent before it is kept on the device.
+        // Write-ahead: nothing is sent before the device stores it.
         await session.settled();
         const answer = await sendBatch(batch);
         if (session.isStopped) return false;
@@ -131,7 +131,7 @@ const nothingSorted = () => ({
 });
 
 /** What a change that was taken in made, as the server holds it from now on. */
-const heldBy = ({ id, madeAt }: Change, revision: number, touched: readonly Touched[]): HeldRow[] =>
+const heldBy = ({ id, madeAt }: Change, revision: number, touched: readonly ChangeEffect[]): HeldRow[] =>
   touched.map(({ collection, key, after }) => ({ collection, key, record: after, madeAt, changeId: id, revision }));
 
 const isAhead = (result: ChangeResult): boolean => result.status === 'refused' && result.code === 'ahead';

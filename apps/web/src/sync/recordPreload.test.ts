@@ -1,7 +1,7 @@
 import { newId } from '../store/makeChange.ts';
 import { aHabit } from '../testing/goalSamples.ts';
 import { keepAccountOfDevice } from './deviceAccount.ts';
-import { readAhead, recordStoreOf } from './recordPreload.ts';
+import { preloadRecord, recordStoreOf } from './recordPreload.ts';
 import { type HeldRow, openRecordStore } from './recordStore.ts';
 
 const habitRow = (name: string, minute: number): HeldRow => ({
@@ -31,7 +31,7 @@ const readings = (): jest.SpyInstance => jest.spyOn(IDBObjectStore.prototype, 'g
 it('is read once, and before anybody asks for it', async () => {
   const id = await anAccount();
   const asked = readings();
-  readAhead();
+  preloadRecord();
   await aMoment();
   const before = asked.mock.calls.length;
   expect(before).toBeGreaterThan(0);
@@ -45,7 +45,7 @@ it('is read once, and before anybody asks for it', async () => {
 
 it('is read again where another tab has kept something more since', async () => {
   const id = await anAccount();
-  readAhead();
+  preloadRecord();
   await aMoment();
   const store = recordStoreOf(id);
   await openRecordStore(id).put([habitRow('Scales, slowly', 2)], 2, false);
@@ -56,7 +56,7 @@ it('is read again where another tab has kept something more since', async () => 
 
 it('is of nobody else, and the second time of the account as it is then', async () => {
   const first = await anAccount();
-  readAhead();
+  preloadRecord();
   const other = newId();
   await openRecordStore(other).put([habitRow('Walk', 3)], 3, true);
   expect(await namesIn(other)).toEqual(['Walk']);
@@ -66,10 +66,10 @@ it('is of nobody else, and the second time of the account as it is then', async 
 
 it('is nothing where nobody is known, or nothing is kept', async () => {
   keepAccountOfDevice(null);
-  readAhead();
+  preloadRecord();
   const nobody = newId();
   expect(await recordStoreOf(nobody).read()).toBeNull();
   keepAccountOfDevice({ id: nobody, email: 'a@example.org', name: '' });
-  readAhead();
+  preloadRecord();
   expect(await recordStoreOf(nobody).read()).toBeNull();
 });

@@ -1,22 +1,19 @@
 import { accountOfDevice } from './deviceAccount.ts';
 import { type KeptRecord, type RecordStore, openRecordStore } from './recordStore.ts';
 
-/** The record of the account that this device opens with, and the reading of it that was begun before the app is drawn. */
+/** The record of the account that this device opens with, and its read that began before the app renders. */
 let ahead: { accountId: string; record: RecordStore; reading: Promise<KeptRecord | null> } | null = null;
 
-/** Begins to read what this device keeps of the account it opens with: it is there when the app has come to draw it. */
-export function readAhead(): void {
+/** Preloads the stored record of the device's account while the app's code still runs. */
+export function preloadRecord(): void {
   const account = accountOfDevice();
   if (account === null) return;
   const record = openRecordStore(account.id);
-  // What goes wrong is met again by whoever reads.
+  // An error is met again by the next read.
   ahead = { accountId: account.id, record, reading: record.read().catch(() => null) };
 }
 
-/**
- * Where this device keeps an account's record. What was read ahead of it is its first reading, unless another tab has kept
- * something more since.
- */
+/** The record store of an account. Its first `read` is the preloaded one, unless another tab wrote since. */
 export function recordStoreOf(accountId: string): RecordStore {
   const begun = ahead;
   ahead = null;
@@ -33,4 +30,4 @@ export function recordStoreOf(accountId: string): RecordStore {
   };
 }
 
-readAhead();
+preloadRecord();

@@ -12,66 +12,66 @@ import {
 } from '@wimbel/core';
 import { type DBSchema, type IDBPObjectStore, deleteDB } from 'idb';
 import { latestInstant } from '../platform/clock.ts';
-import { bitByBit } from '../platform/yieldToMain.ts';
+import { forEachInSlices } from '../platform/yieldToMain.ts';
 import { placeOf } from '../store/effects.ts';
 import { deviceDatabase } from './deviceDatabase.ts';
-import { type KeptYear, daysKept, isPacked, keptYear } from './packedYear.ts';
+import { type PackedYear, unpackYear, isPacked, packYear } from './packedYear.ts';
 
 type AnyRecord = RecordOf<Collection>;
 type Place = { collection: Collection; key: string };
 
-/** A record as the server holds it, with the change that made it so. */
+/** A record of the server with its origin. */
 export type HeldRow = Pick<ServerRow, 'collection' | 'key' | 'record' | 'madeAt' | 'changeId' | 'revision'>;
 
-/** An account's record as it was kept: everything but entries one by one, entries by habit and year. */
+/** A stored account: entries by habit and year, every other record by itself. */
 export type KeptRecord = {
   revision: number;
-  /** The latest instant of it: what is made on top of it has to be later. */
+  /** Its latest instant; new changes must be later. */
   latest: string | null;
   rows: { collection: Collection; key: string; record: AnyRecord }[];
   entries: Record<string, EntryYears>;
 };
 
-/** Where this device keeps an account's record as the server holds it, for the app to open with it. */
+/** The device's copy of the server's records, from which the app opens. */
 export type RecordStore = {
-  /** What is kept; null where nothing is, or not yet the whole of it, or some of it is damaged. */
+  /** Reads everything; null where nothing or only a part is stored, or some of it is damaged. */
   read: () => Promise<KeptRecord | null>;
-  /** The revision that what is kept is up to; null where nothing is. */
+  /** The stored revision; null where nothing is stored. */
   revision: () => Promise<number | null>;
-  /** Which change made some records what they are; those that are not there are left out. */
+  /** The origins of stored records. */
   madeOf: (places: readonly Place[]) => Promise<Map<string, Made>>;
   /**
-   * Takes rows in, the later of a place last, with the revision that the record is up to by them, all or nothing. What is
-   * held in a later form already (by another tab) stays; what is gone is remembered as gone.
+   * Stores rows and the revision they lead to in one transaction. A stored later version (written by another tab) stays;
+   * deletions are stored as such.
    */
   put: (rows: readonly HeldRow[], revision: number, isWhole: boolean) => Promise<void>;
-  /** Takes everything of the account off this device. */
+  /** Deletes the stored account. */
   clear: () => Promise<void>;
 };
 
-/** What is kept of a year: who made each of its days, by the day's place in it. */
+/** Origins of the days of a year, by day of the year. */
 type YearMade = Record<number, [madeAt: string, changeId: string]>;
 
 interface RecordDatabase extends DBSchema {
-  /** Everything but entries, by place. */
+  /** Every record but entries, by collection and key. */
   records: { key: string; value: HeldRow };
   /** The entries of a habit in a year: ten years of fifty habits are five hundred of these. */
-  entries: { key: string; value: KeptYear };
+  entries: { key: string; value: PackedYear };
   made: { key: string; value: YearMade };
   about: { key: 'record'; value: { revision: number; isWhole: boolean; latest: string | null } };
 }
 
 const STORES = ['records', 'entries', 'made', 'about'] as const;
 
-/** So many years are kept anew with whatever is put. */
+/** How many unpacked years are repacked with each write. */
 const PACKED_AT_ONCE = 10;
 
 const yearKey = (habitId: string, year: number): string => `${year} ${habitId}`;
 
-/** The name of the database of an account: one for each. */
+/** The database name of an account. */
 export const recordDatabase = (accountId: string): string => `wimbel.record.${accountId}`;
 
-/** Keeps nothing: for a device that has no IndexedDB, and for tests. */
+/** A store that stores nothing, for devices without IndexedDB and for tests. */
 export const NO_RECORD_STORE: RecordStore = {
   read: async () => null,
   revision: async () => null,
@@ -80,14 +80,14 @@ export const NO_RECORD_STORE: RecordStore = {
   clear: async () => undefined,
 };
 
-/** Opens an account's record in IndexedDB. What goes wrong rejects; the next call tries again. */
+/** Opens an account's store in IndexedDB, lazily; a failed attempt rejects, and the next call retries. */
 export function openRecordStore(accountId: string): RecordStore {
   const name = recordDatabase(accountId);
   const { open: database, close } = deviceDatabase<RecordDatabase>(name, 1, (db) => {
     for (const store of STORES) db.createObjectStore(store);
   });
 
-  /** Years that were found as they used to be kept, and are kept anew some at a time, with whatever is put. */
+  /** Years in the form of older versions, repacked a few at a time with each write. */
   const unpacked = new Set<string>();
 
   return {
@@ -100,21 +100,21 @@ export function openRecordStore(accountId: string): RecordStore {
       ]);
       if (about === undefined || !about.isWhole) return null;
       const entries: Record<string, Record<number, EntryYear>> = {};
-      // What is damaged is not guessed at: the whole is fetched anew, and laid over it.
+      // A damaged store is not repaired: everything is pulled again over it.
       let isDamaged = false;
-      const take = (kept: KeptYear): void => {
-        const days = daysKept(kept);
+      const take = (kept: PackedYear): void => {
+        const days = unpackYear(kept);
         if (days === null) isDamaged = true;
         else (entries[kept.habitId] ??= {})[kept.year] = days;
         if (days !== null && !isPacked(kept)) unpacked.add(yearKey(kept.habitId, kept.year));
       };
-      for (const part of years) await bitByBit(await part, take, () => isDamaged);
+      for (const part of years) await forEachInSlices(await part, take, () => isDamaged);
       const held = (await Promise.all(rows)).flat();
       if (isDamaged || !held.every(isRow)) return null;
       return {
         revision: about.revision,
         latest: about.latest ?? null,
-        // In the order in which the server would tell them.
+        // In the server's order.
         rows: held
           .sort((a, b) => a.revision - b.revision)
           .flatMap(({ collection, key, record }) => (record === null ? [] : [{ collection, key, record }])),
@@ -161,7 +161,7 @@ export function openRecordStore(accountId: string): RecordStore {
         ...[...years].map(([key, own]) => putYear(tx.objectStore('entries'), tx.objectStore('made'), key, own)),
         ...[...unpacked].slice(0, PACKED_AT_ONCE).map(async (key) => {
           unpacked.delete(key);
-          if (!years.has(key)) await packYear(tx.objectStore('entries'), key);
+          if (!years.has(key)) await repackYear(tx.objectStore('entries'), key);
         }),
       ]);
       const before = await tx.objectStore('about').get('record');
@@ -180,8 +180,8 @@ export function openRecordStore(accountId: string): RecordStore {
 }
 
 /**
- * Everything of a store, some at once, each part as soon as it is there: the page is blocked for as long as what one answer
- * brings is unpacked. All are asked for together, so that nobody waits for the way there and back in between.
+ * Reads an object store in chunks, each handled as it arrives: deserializing one chunk is the longest block of the main thread.
+ * All chunks are requested at once, so that there is one round trip.
  */
 async function partsOf<V>(
   store: { getAllKeys: () => Promise<string[]>; getAll: (range: IDBKeyRange) => Promise<V[]> },
@@ -191,7 +191,7 @@ async function partsOf<V>(
   const parts: Promise<V[]>[] = [];
   for (let at = 0; at < keys.length; at += atOnce) {
     const part = store.getAll(IDBKeyRange.bound(keys[at], keys[Math.min(keys.length, at + atOnce) - 1]));
-    // One that fails is told of where it is taken, which others before it may keep from coming to.
+    // A rejection is handled where the chunk is awaited; an earlier one may prevent that.
     part.catch(() => undefined);
     parts.push(part);
   }
@@ -201,7 +201,7 @@ async function partsOf<V>(
 type Stores = (typeof STORES)[number][];
 type StoreOf<S extends (typeof STORES)[number]> = IDBPObjectStore<RecordDatabase, Stores, S, 'readwrite'>;
 
-/** Lays some days of a habit into their year, except where what is held was made later. */
+/** Writes days of a habit into their year, except where the stored version is later. */
 async function putYear(
   entries: StoreOf<'entries'>,
   makers: StoreOf<'made'>,
@@ -210,8 +210,8 @@ async function putYear(
 ): Promise<void> {
   const { habitId, year } = dayOfKey(rows[0]!.key);
   const [kept, makersOfYear = {}] = await Promise.all([entries.get(key), makers.get(key)]);
-  // Over a damaged year everything is laid anew.
-  const daysHeld = daysKept(kept);
+  // A damaged year is overwritten.
+  const daysHeld = unpackYear(kept);
   const made = daysHeld === null ? {} : makersOfYear;
   const held: EntryYears = daysHeld === null ? NO_ENTRIES : { [year]: daysHeld };
   const days: [day: PlainDay, entry: Entry | null][] = [];
@@ -224,19 +224,19 @@ async function putYear(
   }
   const laid = withEntriesOn(held, days)[year];
   if (laid === undefined) return;
-  await Promise.all([entries.put(keptYear(habitId, year, laid), key), makers.put(made, key)]);
+  await Promise.all([entries.put(packYear(habitId, year, laid), key), makers.put(made, key)]);
 }
 
-/** Keeps a year anew as it is kept now; what is damaged stays, to be found so. */
-async function packYear(entries: StoreOf<'entries'>, key: string): Promise<void> {
+/** Repacks a year; a damaged one stays, to be found so. */
+async function repackYear(entries: StoreOf<'entries'>, key: string): Promise<void> {
   const kept = await entries.get(key);
-  const days = daysKept(kept);
-  if (kept !== undefined && days !== null) await entries.put(keptYear(kept.habitId, kept.year, days), key);
+  const days = unpackYear(kept);
+  if (kept !== undefined && days !== null) await entries.put(packYear(kept.habitId, kept.year, days), key);
 }
 
 const madeBy = ({ madeAt, changeId }: HeldRow): Made => ({ madeAt, id: changeId });
 
-/** The last row of each place. */
+/** The last row per record. */
 const latestOf = (rows: readonly HeldRow[]): Map<string, HeldRow> => new Map(rows.map((row) => [placeOf(row), row]));
 
 const isRow = (row: unknown): boolean => {

@@ -1,32 +1,32 @@
 import type { Api } from '../platform/api.ts';
 import { recordKept } from '../store/outboxSlice.ts';
 import type { Store } from '../store/store.ts';
-import type { Waiting } from '../store/pendingChanges.ts';
+import type { PendingChanges } from '../store/pendingChanges.ts';
 import type { OutboxStore } from './outboxStore.ts';
 import type { RecordStore } from './recordStore.ts';
-import type { TabWord } from './tabChannel.ts';
-import { type Outstanding, createOutstanding } from './optimisticState.ts';
+import type { TabMessage } from './tabChannel.ts';
+import { type OptimisticState, createOptimisticState } from './optimisticState.ts';
 
-/** What sending, fetching and restoring share while an account is open on this page. */
+/** What push, pull and restore share while an account is open on this page. */
 export type Session = {
   store: Store;
   api: Api;
   outbox: OutboxStore;
-  /** Where the record is kept on this device. */
+  /** The record in IndexedDB. */
   record: RecordStore;
   accountId: string;
-  outstanding: Outstanding;
+  optimistic: OptimisticState;
   isStopped: boolean;
-  /** Tells the other tabs of this account. */
-  tell: (word: TabWord) => void;
-  /** Keeps something on the device after what is being kept already; true once it is. */
+  /** Posts to the other tabs of this account. */
+  postToTabs: (word: TabMessage) => void;
+  /** Queues a write to the outbox; resolves with whether it succeeded. */
   keep: (work: () => Promise<unknown>) => Promise<boolean>;
-  /** The same for the record: it never holds up what is being sent. Tells once where the device would not keep it. */
+  /** The same for the record, in a queue of its own that never blocks a push. */
   keepRecord: (work: () => Promise<unknown>) => Promise<boolean>;
-  /** Settles once all that is being kept is. */
+  /** Resolves once the queued outbox writes are done. */
   settled: () => Promise<unknown>;
-  /** Changes that the server has not answered. */
-  waiting: () => Waiting;
+  /** Changes that the server has not acknowledged. */
+  pending: () => PendingChanges;
 };
 
 export function createSession(deps: {
@@ -40,11 +40,11 @@ export function createSession(deps: {
   let keepingRecord: Promise<boolean> = Promise.resolve(true);
   const session: Session = {
     ...deps,
-    outstanding: createOutstanding(),
+    optimistic: createOptimisticState(),
     isStopped: false,
-    tell: () => undefined,
+    postToTabs: () => undefined,
     keep(work) {
-      // What IndexedDB would not keep (a private window, a full disk) still goes out from memory.
+      // Where IndexedDB fails (private window, full disk) changes are pushed from memory.
       const done = keeping.then(work).then(
         () => true,
         () => false,
@@ -53,10 +53,10 @@ export function createSession(deps: {
       return done;
     },
     keepRecord(work) {
-      // Where one piece could not be kept, the next would leave a hole behind it: nothing more is kept until the app opens anew.
+      // After one failed write the stored record has a gap: nothing more is stored until the app reloads.
       const done = keepingRecord.then(async (isWhole) => {
         if (!isWhole) return false;
-        // What was signed out of is not laid down again; what is left out here is fetched the next time.
+        // After sign-out nothing is written; it is pulled the next time.
         if (session.isStopped) return true;
         try {
           await work();
@@ -73,7 +73,7 @@ export function createSession(deps: {
       return done;
     },
     settled: () => keeping,
-    waiting: () => deps.store.getState().outbox.waiting,
+    pending: () => deps.store.getState().outbox.waiting,
   };
   return session;
 }

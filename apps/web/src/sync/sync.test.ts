@@ -9,7 +9,7 @@ import {
 } from '@wimbel/contract';
 import { type Entry, eachEntry } from '@wimbel/core';
 import { type Api, ApiError } from '../platform/api.ts';
-import { learnServerTime } from '../platform/clock.ts';
+import { syncServerTime } from '../platform/clock.ts';
 import { changeTo, entryChange, newId, removalOf } from '../store/makeChange.ts';
 import { openOutboxStore } from './outboxStore.ts';
 import { openRecordStore } from './recordStore.ts';
@@ -64,7 +64,7 @@ function pretendServer() {
       state.sent++;
       const sentMs = Date.now();
       const results = changes.map(decide);
-      if (state.now !== null) learnServerTime(state.now, sentMs);
+      if (state.now !== null) syncServerTime(state.now, sentMs);
       // What it took in of this very request it does not tell again.
       const own = new Set(results.flatMap(({ id, status }) => (status === 'accepted' ? [id] : [])));
       const news = since(revision);
@@ -182,7 +182,7 @@ describe('a change', () => {
     server.state.isAway = true;
     // Closed before IndexedDB came to it: only what was jotted down within the tap is there.
     const tapped = entryChange(entry('2026-11-24'));
-    first.outbox.jot('anna', [tapped]);
+    first.outbox.append('anna', [tapped]);
     first.sync.stop();
 
     const again = open(server, name);
@@ -226,7 +226,7 @@ describe('a change', () => {
     });
     const store = createStore();
     const outbox = openOutboxStore(newId(), storage);
-    outbox.jot('anna', [entryChange(entry('2026-11-23'))]);
+    outbox.append('anna', [entryChange(entry('2026-11-23'))]);
     running.push(
       startSync({ store, api: server.api, outbox, record: openRecordStore(newId()), accountId: 'anna', retryMs: [5] }),
     );
@@ -322,7 +322,7 @@ describe('a change', () => {
     device.sync.now();
     await until(() => device.store.getState().records.revision >= 2);
     expect(entryChange(entry('2026-11-23')).madeAt.slice(0, 4)).toBe('2020');
-    learnServerTime(new Date().toISOString(), Date.now());
+    syncServerTime(new Date().toISOString(), Date.now());
   });
 
   it('that is ahead of the server’s clock however often it is sent is put aside, and the others go on', async () => {
@@ -475,7 +475,7 @@ describe('a change', () => {
       record: openRecordStore(newId()),
       store,
       api: server.api,
-      outbox: { ...outbox, jot: () => false },
+      outbox: { ...outbox, append: () => false },
       accountId: 'anna',
       retryMs: [5],
     });
@@ -744,16 +744,16 @@ describe('what the server tells while the app is open', () => {
     const asked = jest.spyOn(server.api, 'changesSince');
     device.sync.change([entryChange(entry('2026-11-24'))]);
     // It may be told before the answer is there.
-    device.sync.heard(1);
+    device.sync.revisionAnnounced(1);
     await until(() => device.waiting() === 0 && device.store.getState().records.revision === 1);
     // The round that sent it is over by now.
     await new Promise((resolve) => setTimeout(resolve, 60));
-    device.sync.heard(1);
+    device.sync.revisionAnnounced(1);
     await new Promise((resolve) => setTimeout(resolve, 30));
     expect(asked).not.toHaveBeenCalled();
     const madeAt = new Date(Date.now() + 60_000).toISOString();
     server.put({ collection: 'entries', key: '2026-11-23 h', madeAt, changeId: 'x', record: entry('2026-11-23') });
-    device.sync.heard(2);
+    device.sync.revisionAnnounced(2);
     await until(() => device.entries()['2026-11-23'] !== undefined);
     expect(asked).toHaveBeenCalledTimes(1);
   });
@@ -765,7 +765,7 @@ describe('a revision that the server is not at any more', () => {
     const device = open(server, newId());
     await until(() => device.store.getState().records.isLoaded);
     const asked = jest.spyOn(server.api, 'changesSince');
-    device.sync.heard(50);
+    device.sync.revisionAnnounced(50);
     await new Promise((resolve) => setTimeout(resolve, 60));
     expect(asked).toHaveBeenCalledTimes(1);
   });
@@ -849,7 +849,7 @@ describe('two tabs of one account', () => {
     await until(() => [one, other].every(({ store }) => store.getState().records.isLoaded));
     const record = aHabit('h', { name: 'Of the phone' });
     server.put({ collection: 'habits', key: 'h', madeAt: '2026-11-01T10:00:00Z', changeId: 'x', record });
-    one.sync.heard(1);
+    one.sync.revisionAnnounced(1);
     await until(() => names(other)[0] === 'Of the phone');
     expect(other.store.getState().records.revision).toBe(1);
   });

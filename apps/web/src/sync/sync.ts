@@ -2,15 +2,15 @@ import type { Change } from '@wimbel/contract';
 import { type Api, ApiError } from '../platform/api.ts';
 import { forgetInstants } from '../platform/clock.ts';
 import { accountElsewhere, signedOut } from '../store/accountSlice.ts';
-import { placeOf, recordAt, touchedByEach } from '../store/effects.ts';
+import { placeOf, recordAt, effectsByChange } from '../store/effects.ts';
 import { deviceKept, serverMissed, serverReached } from '../store/outboxSlice.ts';
 import { recordsChanged, recordsCleared } from '../store/recordsSlice.ts';
 import type { Store } from '../store/store.ts';
-import { createBesides } from './otherTabs.ts';
-import { fetchNewer, restore } from './pull.ts';
+import { createOtherTabs } from './otherTabs.ts';
+import { pull, openStoredRecord } from './pull.ts';
 import type { OutboxStore } from './outboxStore.ts';
 import type { RecordStore } from './recordStore.ts';
-import { createSending } from './push.ts';
+import { createPush } from './push.ts';
 import { type Session, createSession } from './session.ts';
 
 /** How long to wait before trying again, longer each time. */
@@ -22,7 +22,7 @@ export type Sync = {
   /** Sends what waits and fetches what is newer, now. */
   now: () => void;
   /** The server says which revision the record is at: what is newer is fetched. */
-  heard: (revision: number) => void;
+  revisionAnnounced: (revision: number) => void;
   /** Forgets a refused change. */
   dismiss: (id: string) => Promise<void>;
   stop: () => void;
@@ -45,42 +45,42 @@ export function startSync(deps: {
   const { store, outbox, accountId, retryMs = RETRY_MS } = deps;
   const session = createSession(deps);
   forgetInstants();
-  const rounds = createRounds(session, retryMs);
-  const besides = createBesides(session, rounds, deps.tabGivenMs);
-  session.tell = besides.say;
+  const rounds = createSyncRounds(session, retryMs);
+  const otherTabs = createOtherTabs(session, rounds, deps.tabGivenMs);
+  session.postToTabs = otherTabs.post;
   rounds.go();
   return {
     change(made) {
       const changes = session.isStopped ? made : withBases(session, made);
       // What is written as the app goes is sent when it is back.
       if (!session.isStopped) make(session, changes);
-      const isJotted = outbox.jot(accountId, changes);
+      const isLogged = outbox.append(accountId, changes);
       void session
         .keep(() => outbox.keep(accountId, changes))
         .then((isKept) => {
           if (session.isStopped) return;
-          store.dispatch(deviceKept(isKept || isJotted));
+          store.dispatch(deviceKept(isKept || isLogged));
           // Once it is on the device another tab can send it, should this one be closed.
-          session.tell({ made: changes });
+          session.postToTabs({ made: changes });
         });
       rounds.go();
     },
     now: rounds.go,
-    heard: rounds.heard,
+    revisionAnnounced: rounds.announced,
     async dismiss(id) {
       await outbox.forget(accountId, [id]).catch(() => undefined);
     },
     stop() {
       session.isStopped = true;
       rounds.stop();
-      besides.close();
+      otherTabs.close();
       forgetInstants();
       store.dispatch(recordsCleared());
     },
   };
 }
 
-/** Changes with the record that each began from, so that what another device changed of it meanwhile can be told apart. */
+/** Adds to each change its base, the record it was made from, for three-way merges. */
 function withBases({ store }: Session, changes: readonly Change[]): Change[] {
   const { records } = store.getState();
   const latest = new Map<string, Change['record']>();
@@ -88,32 +88,32 @@ function withBases({ store }: Session, changes: readonly Change[]): Change[] {
     const place = placeOf(change);
     const base = latest.has(place) ? latest.get(place) : recordAt(records, change.collection, change.key);
     latest.set(place, change.record);
-    // The journal can take back what was removed; of other records a removal stands by itself.
+    // Only removals of journal pages can be merged; of other records a removal needs no base.
     if (change.collection === 'journal') return base ? { ...change, base } : change;
     return change.record === null ? change : { ...change, base: base ?? null };
   });
 }
 
-/** Makes changes in the store, and remembers what the server holds under them. */
-function make({ store, outstanding }: Session, changes: readonly Change[]): void {
-  const touched = touchedByEach(store.getState().records, changes);
-  for (const change of changes) outstanding.add(change, touched.get(change.id)!);
+/** Applies changes optimistically and registers the server's versions for rollback. */
+function make({ store, optimistic }: Session, changes: readonly Change[]): void {
+  const touched = effectsByChange(store.getState().records, changes);
+  for (const change of changes) optimistic.add(change, touched.get(change.id)!);
   store.dispatch(recordsChanged({ changes: [...changes] }));
 }
 
-/** Rounds of sending and fetching, one at a time, tried again after a pause that grows where one came to nothing. */
-function createRounds(
+/** Rounds of push and pull, one at a time, retried with a growing back-off. */
+function createSyncRounds(
   session: Session,
   retryMs: readonly number[],
-): { go: () => void; heard: (revision: number) => void; stop: () => void } {
-  const { sendWaiting } = createSending(session);
+): { go: () => void; announced: (revision: number) => void; stop: () => void } {
+  const { pushPending } = createPush(session);
   let isRunning = false;
   let isAsked = false;
   let isRestored = false;
   let failures = 0;
-  // The server told of it: what the device sent itself is told as well, and known already.
-  let heard = 0;
-  const isBehind = (): boolean => heard > session.store.getState().records.revision;
+  // Revision announced by the server; it includes this device's own changes.
+  let announced = 0;
+  const isBehind = (): boolean => announced > session.store.getState().records.revision;
   let timer: ReturnType<typeof setTimeout> | undefined;
 
   async function round(): Promise<void> {
@@ -125,14 +125,14 @@ function createRounds(
     isRunning = true;
     clearTimeout(timer);
     try {
-      if (!isRestored) await restore(session, () => (isRestored = true));
+      if (!isRestored) await openStoredRecord(session, () => (isRestored = true));
       do {
         isAsked = false;
-        const before = heard;
-        const isAtEnd = (await sendWaiting()) || isBehind();
-        if (isAtEnd) await fetchNewer(session);
-        // The server answered after it was heard: a record put back to an earlier day is behind what was heard then.
-        if (isAtEnd && heard === before) heard = session.store.getState().records.revision;
+        const before = announced;
+        const isAtEnd = (await pushPending()) || isBehind();
+        if (isAtEnd) await pull(session);
+        // A server restored from a backup is behind what it announced before.
+        if (isAtEnd && announced === before) announced = session.store.getState().records.revision;
       } while ((isAsked || isBehind()) && !session.isStopped);
       failures = 0;
       if (!session.isStopped) session.store.dispatch(serverReached());
@@ -156,8 +156,8 @@ function createRounds(
 
   return {
     go: () => void round(),
-    heard(revision) {
-      heard = revision;
+    announced(revision) {
+      announced = revision;
       if (!isRunning && isBehind()) void round();
     },
     stop: () => clearTimeout(timer),

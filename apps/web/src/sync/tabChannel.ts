@@ -1,20 +1,20 @@
 import type { Change } from '@wimbel/contract';
 
-/** What one tab of an account tells the others: changes that were made in it, and what became of them. */
-export type TabWord =
+/** Cross-tab messages of one account: changes made in a tab, and their outcome. */
+export type TabMessage =
   | { made: Change[] }
-  /** The server took some in, or did not: those are taken back. */
+  /** Changes the server accepted, and those that are rolled back. */
   | { taken: string[]; undone: string[] }
-  /** The server's record is at this revision, as one of them was told. */
+  /** The revision of the account on the server, from the leader tab. */
   | { revision: number };
 
-/** Tabs of one browser that have the same account open. */
-export type TabTalk = { say: (word: TabWord) => void; close: () => void };
+/** The channel between the tabs of a browser that have the same account open. */
+export type TabChannel = { post: (message: TabMessage) => void; close: () => void };
 
-/** Opens the talk of an account's tabs; where a browser has none, each hears from the server alone. */
-export function openTabTalk(accountId: string, hear: (word: TabWord) => void): TabTalk {
-  if (typeof BroadcastChannel === 'undefined') return { say: () => undefined, close: () => undefined };
+/** Opens the account's `BroadcastChannel`; without it each tab learns of changes from the server alone. */
+export function openTabChannel(accountId: string, onMessage: (message: TabMessage) => void): TabChannel {
+  if (typeof BroadcastChannel === 'undefined') return { post: () => undefined, close: () => undefined };
   const channel = new BroadcastChannel(`wimbel.tabs.${accountId}`);
-  channel.onmessage = ({ data }: MessageEvent<TabWord>) => hear(data);
-  return { say: (word) => channel.postMessage(word), close: () => channel.close() };
+  channel.onmessage = ({ data }: MessageEvent<TabMessage>) => onMessage(data);
+  return { post: (message) => channel.postMessage(message), close: () => channel.close() };
 }

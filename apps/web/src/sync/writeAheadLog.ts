@@ -2,36 +2,36 @@ import type { Change } from '@wimbel/contract';
 import { deviceClockMs } from '../platform/clock.ts';
 
 /**
- * Where changes are jotted down within the tap itself, until they are kept for good: writing to IndexedDB takes a
- * moment, and a page closed in that moment would lose them.
+ * Write-ahead log of changes in local storage: written synchronously within the tap, truncated once IndexedDB holds them.
+ * IndexedDB writes are asynchronous: a page closed before they complete would lose the change.
  */
-export type Jotter = {
-  /** Whether they are jotted down now. */
-  jot: (accountId: string, changes: readonly Change[]) => boolean;
-  /** What is jotted down for an account, the oldest first; changes that were jotted down together stay so. */
+export type WriteAheadLog = {
+  /** Appends a batch; false where local storage is full or forbidden. */
+  append: (accountId: string, changes: readonly Change[]) => boolean;
+  /** The batches of an account, oldest first. */
   read: (accountId: string) => Change[][];
-  /** Crosses out what was jotted down together, where the last of it is among some changes: they go in order. */
-  cross: (accountId: string, ids: readonly string[]) => void;
+  /** Removes the batches whose last change is among `ids`; batches are acknowledged in order. */
+  truncate: (accountId: string, ids: readonly string[]) => void;
 };
 
-/** The part of the browser's local storage that the jotter needs. */
-export type Slips = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>;
+/** The part of `Storage` that the log needs. */
+export type LogStorage = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>;
 
 let count = 0;
 
-/** A jotter in local storage; where that is full or forbidden, nothing is jotted down and IndexedDB stands alone. */
-export function openJotter(slips: Slips | undefined, name: string): Jotter {
+/** Opens the log; without local storage nothing is logged and IndexedDB alone keeps changes. The keys keep their first name, `.jotted.`, so that logs of older versions are read. */
+export function openWriteAheadLog(storage: LogStorage | undefined, name: string): WriteAheadLog {
   const prefix = (accountId: string): string => `${name}.jotted.${accountId}.`;
   const keysOf = (accountId: string): string[] =>
-    Array.from({ length: slips?.length ?? 0 }, (_, index) => slips!.key(index) ?? '')
+    Array.from({ length: storage?.length ?? 0 }, (_, index) => storage!.key(index) ?? '')
       .filter((key) => key.startsWith(prefix(accountId)))
       .sort();
   return {
-    jot(accountId, changes) {
-      if (slips === undefined) return false;
+    append(accountId, changes) {
+      if (storage === undefined) return false;
       const order = String(deviceClockMs()).padStart(15, '0') + String(count++).padStart(7, '0');
       try {
-        slips.setItem(`${prefix(accountId)}${order}.${changes.at(-1)?.id}`, JSON.stringify(changes));
+        storage.setItem(`${prefix(accountId)}${order}.${changes.at(-1)?.id}`, JSON.stringify(changes));
         return true;
       } catch {
         // Full or forbidden.
@@ -40,19 +40,19 @@ export function openJotter(slips: Slips | undefined, name: string): Jotter {
     },
     read(accountId) {
       return keysOf(accountId).flatMap((key) => {
-        const changes = changesIn(slips!.getItem(key));
+        const changes = changesIn(storage!.getItem(key));
         return changes === null ? [] : [changes];
       });
     },
-    cross(accountId, ids) {
+    truncate(accountId, ids) {
       const gone = new Set(ids);
-      // The name says which change is the last: what is on the slip is not read for it.
-      for (const key of keysOf(accountId)) if (gone.has(key.slice(key.lastIndexOf('.') + 1))) slips!.removeItem(key);
+      // The key names the last change: the value need not be parsed.
+      for (const key of keysOf(accountId)) if (gone.has(key.slice(key.lastIndexOf('.') + 1))) storage!.removeItem(key);
     },
   };
 }
 
-/** What was jotted down; null where the slip is damaged: the others are read all the same. */
+/** Parses a batch; null where it is damaged. */
 function changesIn(text: string | null): Change[] | null {
   try {
     const changes: unknown = JSON.parse(text ?? '[]');
@@ -63,7 +63,7 @@ function changesIn(text: string | null): Change[] | null {
 }
 
 /** The browser's local storage, where the page may use it. */
-export function deviceSlips(): Slips | undefined {
+export function deviceLogStorage(): LogStorage | undefined {
   try {
     return globalThis.localStorage;
   } catch {

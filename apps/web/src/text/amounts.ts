@@ -51,7 +51,7 @@ export function money(value: number, currency: string): string {
   }
 }
 
-/** From here on minutes are told in hours and metres in kilometres. */
+/** From here on minutes are part in hours and metres in kilometres. */
 const LONG_MINUTES = 100;
 const LONG_METRES = 10_000;
 
@@ -67,11 +67,11 @@ export function amount(value: number, unit: string): string {
   return unit === '' ? number(value) : `${number(value)} ${unit}`;
 }
 
-/** "400 of 600 m"; where either is told in a unit of its own, both carry it: "95 min of 3:20 h". */
+/** "400 of 600 m"; where either is part in a unit of its own, both carry it: "95 min of 3:20 h". */
 export function amountOf(value: number, target: number, unit: string): string {
-  const [told, whole] = [amount(value, unit), amount(target, unit)];
-  const isPlain = told === `${number(value)} ${unit}` && whole === `${number(target)} ${unit}`;
-  return isPlain ? `${number(value)} of ${whole}` : `${told} of ${whole}`;
+  const [part, whole] = [amount(value, unit), amount(target, unit)];
+  const isPlain = part === `${number(value)} ${unit}` && whole === `${number(target)} ${unit}`;
+  return isPlain ? `${number(value)} of ${whole}` : `${part} of ${whole}`;
 }
 
 /** Three digits are as much as a projected amount can promise. */

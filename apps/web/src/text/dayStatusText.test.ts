@@ -1,7 +1,7 @@
 import { type Entry, type Habit, buildTrack, dayOf, formatDay } from '@wimbel/core';
 import { dayByClock } from '../store/clockSlice.ts';
 import { entryChange } from '../store/makeChange.ts';
-import { afterTap, amountWords, askOn, isDecided, standingOn, standingWords } from './dayStatusText.ts';
+import { afterTap, amountWords, askOn, isDecided, dayStatusOn, dayStatusText } from './dayStatusText.ts';
 
 const TODAY = dayOf('2026-11-24');
 
@@ -26,15 +26,15 @@ const swim = habit({
 
 describe('how a habit stands, in words', () => {
   it('fixed ones by the month', () => {
-    expect(standingWords(track(habit(), done('2026-11-02', '2026-11-03')), TODAY)).toBe('2 of 23 this month');
-    expect(standingWords(track(habit({ aim: 'quit' }), done('2026-11-24')), TODAY)).toBe('held off 1 of 24 this month');
+    expect(dayStatusText(track(habit(), done('2026-11-02', '2026-11-03')), TODAY)).toBe('2 of 23 this month');
+    expect(dayStatusText(track(habit({ aim: 'quit' }), done('2026-11-24')), TODAY)).toBe('held off 1 of 24 this month');
     expect(
-      standingWords(
+      dayStatusText(
         track(habit({ startsOn: '2026-11-24', terms: [{ from: '2026-11-24', schedule: { kind: 'daily' } }] })),
         TODAY,
       ),
     ).toBe('new');
-    expect(standingWords(track(habit({ startsOn: '2026-09-01' }), done('2026-10-02')), dayOf('2026-10-10'))).toBe(
+    expect(dayStatusText(track(habit({ startsOn: '2026-09-01' }), done('2026-10-02')), dayOf('2026-10-10'))).toBe(
       '1 of 10 that month by then',
     );
   });
@@ -43,34 +43,34 @@ describe('how a habit stands, in words', () => {
     const first = dayOf('2026-11-01');
     const since = (more: Partial<Habit>) => habit({ startsOn: '2026-10-02', ...more });
     const october = Array.from({ length: 29 }, (_, day) => `2026-10-${String(day + 2).padStart(2, '0')}`);
-    expect(standingWords(track(since({}), done(...october), first), first)).toBe('29 of 30 in October');
-    expect(standingWords(track(since({ aim: 'quit' }), done(...october), first), first)).toBe(
+    expect(dayStatusText(track(since({}), done(...october), first), first)).toBe('29 of 30 in October');
+    expect(dayStatusText(track(since({ aim: 'quit' }), done(...october), first), first)).toBe(
       'held off 29 of 30 in October',
     );
-    expect(standingOn(track(since({}), done(...october), first), first).asked).toMatchObject({ figure: 'habitKept' });
-    expect(standingWords(track(since({}), done(...october, '2026-11-01'), first), first)).toBe('1 of 1 this month');
+    expect(dayStatusOn(track(since({}), done(...october), first), first).asked).toMatchObject({ figure: 'habitKept' });
+    expect(dayStatusText(track(since({}), done(...october, '2026-11-01'), first), first)).toBe('1 of 1 this month');
     const away = since({ pauses: [{ from: '2026-10-01', to: '2026-10-31' }] });
-    expect(standingWords(track(away, [], first), first)).toBe('nothing due yet this month');
+    expect(dayStatusText(track(away, [], first), first)).toBe('nothing due yet this month');
   });
 
   it('one of every few days waits since the day it was asked, until it is done', () => {
     const every = habit({ terms: [{ from: '2026-11-01', schedule: { kind: 'interval', every: 3 } }] });
     // Asked on the 22nd, a Sunday, three days after it was done.
-    expect(standingWords(track(every, done('2026-11-19')), TODAY)).toBe('due since Sunday, 1 of 7 this month');
+    expect(dayStatusText(track(every, done('2026-11-19')), TODAY)).toBe('due since Sunday, 1 of 7 this month');
     expect(askOn(track(every, done('2026-11-19')), TODAY)).toBe('waiting');
     const now = track(every, done('2026-11-19', '2026-11-24'));
-    expect([standingWords(now, TODAY), askOn(now, TODAY)]).toEqual(['2 of 8 this month', 'waiting']);
-    expect(standingWords(track(every, done('2026-11-01', '2026-11-22')), TODAY)).toBe('2 of 7 this month');
+    expect([dayStatusText(now, TODAY), askOn(now, TODAY)]).toEqual(['2 of 8 this month', 'waiting']);
+    expect(dayStatusText(track(every, done('2026-11-01', '2026-11-22')), TODAY)).toBe('2 of 7 this month');
   });
 
   it('flexible ones by their week or month, with the days left', () => {
-    expect(standingWords(track(perWeek(3), done('2026-11-23')), TODAY)).toBe('1 of 3 this week, 6 days left');
-    expect(standingWords(track(perWeek(1), done('2026-11-23')), TODAY)).toBe('1 of 1 this week');
-    expect(standingWords(track(perWeek(7), done('2026-11-23')), TODAY)).toBe('1 of 7 this week, no day to spare');
-    expect(standingWords(track(perWeek(3), done('2026-11-16')), dayOf('2026-11-17'))).toBe('1 of 3 that week by then');
+    expect(dayStatusText(track(perWeek(3), done('2026-11-23')), TODAY)).toBe('1 of 3 this week, 6 days left');
+    expect(dayStatusText(track(perWeek(1), done('2026-11-23')), TODAY)).toBe('1 of 1 this week');
+    expect(dayStatusText(track(perWeek(7), done('2026-11-23')), TODAY)).toBe('1 of 7 this week, no day to spare');
+    expect(dayStatusText(track(perWeek(3), done('2026-11-16')), dayOf('2026-11-17'))).toBe('1 of 3 that week by then');
     // Nothing was done until Sunday: three days cannot be had on it.
     const sunday = dayOf('2026-11-29');
-    expect(standingWords(track(perWeek(3), [], sunday), sunday)).toBe('0 of 3 this week, out of reach');
+    expect(dayStatusText(track(perWeek(3), [], sunday), sunday)).toBe('0 of 3 this week, out of reach');
   });
 
   it('amounts beside what is asked', () => {
@@ -93,7 +93,7 @@ describe('a target that a person set', () => {
 
   it('is what the month goes by, and says when it is met', () => {
     const of = (target: number) =>
-      standingOn(track(habit(month('2026-11', target)), done('2026-11-02', '2026-11-03')), TODAY);
+      dayStatusOn(track(habit(month('2026-11', target)), done('2026-11-02', '2026-11-03')), TODAY);
     expect(of(15).words).toBe('2 of the target of 15');
     expect(of(15).asked).toMatchObject({ figure: 'habitTarget', kind: 'month' });
     expect(of(2).words).toBe('2 of the target of 2, reached');
@@ -101,7 +101,7 @@ describe('a target that a person set', () => {
       ...month('2026-11', 4),
       terms: [{ from: '2026-11-01', schedule: { kind: 'perMonth', times: 10 } }],
     });
-    expect(standingWords(track(perMonth, done('2026-11-02')), TODAY)).toBe('1 of the target of 4');
+    expect(dayStatusText(track(perMonth, done('2026-11-02')), TODAY)).toBe('1 of the target of 4');
   });
 });
 

@@ -30,7 +30,7 @@ import {
 } from '@wimbel/core';
 import { amount, amountOf, outOf } from './amounts.ts';
 import { capital, counted, dateNear, monthName } from './format.ts';
-import type { Asked } from './figureQuery.ts';
+import type { FigureQuery } from './figureQuery.ts';
 
 /**
  * Whether anything is asked of a habit on a day: `fixed` names the day; `waiting` is one of every few days that was asked
@@ -64,7 +64,7 @@ export const VERDICT_WORDS: Record<QuotaVerdict, string> = {
 };
 
 /** How a habit stands on a day, in a few words, and the figure that they tell. */
-export type Standing = { words: string; asked: Asked | null };
+export type DayStatus = { words: string; asked: FigureQuery | null };
 
 const quotaWords = (track: Track, kind: PeriodKind): string => {
   const { today } = track;
@@ -83,7 +83,7 @@ const sinceWords = (since: PlainDay, today: PlainDay): string =>
   today - since < 7 ? capital(WEEKDAYS[weekdayOf(since)]!) : dateNear(since, today);
 
 /** How the month before stood, for as long as nothing of this one is settled; null for a habit that was not there. */
-function monthBefore(track: Track, month: PlainMonth): Standing | null {
+function monthBefore(track: Track, month: PlainMonth): DayStatus | null {
   const span = monthSpan(month - 1);
   const { kept, asked } = keptOver(track, span);
   if (asked === 0) return null;
@@ -95,7 +95,7 @@ function monthBefore(track: Track, month: PlainMonth): Standing | null {
 }
 
 /** How the month of a day stands of a habit that goes by days, as seen on it. */
-function monthStanding(track: Track, day: PlainDay): Standing {
+function monthStanding(track: Track, day: PlainDay): DayStatus {
   const { habit, today } = track;
   const month = monthOfDay(day);
   const whole = monthSpan(month);
@@ -126,11 +126,11 @@ function monthStanding(track: Track, day: PlainDay): Standing {
  * days left", "15 of the target of 15, reached"; of a day before today as it was by then, and of a month in which nothing
  * is settled the one before: "29 of 30 in November".
  */
-export function standingOn(track: Track, day: PlainDay): Standing {
+export function dayStatusOn(track: Track, day: PlainDay): DayStatus {
   const { habit, today } = track;
   const kind = askKindOf(termsOn(track.terms, day).schedule);
   if (kind === 'weeks' || (kind === 'months' && (day < today || setDaysOf(track, monthOfDay(day)) === null))) {
-    const asked: Asked = { figure: 'habitQuota', habitId: habit.id, kind, day };
+    const asked: FigureQuery = { figure: 'habitQuota', habitId: habit.id, kind, day };
     if (day === today) return { words: quotaWords(track, kind), asked };
     const { done, quota } = quotaSeenOn(track, kind, day);
     return { words: `${done} of ${quota} that ${kind === 'weeks' ? 'week' : 'month'} by then`, asked };
@@ -140,7 +140,7 @@ export function standingOn(track: Track, day: PlainDay): Standing {
   return since === null ? standing : { ...standing, words: `due since ${sinceWords(since, today)}, ${standing.words}` };
 }
 
-export const standingWords = (track: Track, day: PlainDay): string => standingOn(track, day).words;
+export const dayStatusText = (track: Track, day: PlainDay): string => dayStatusOn(track, day).words;
 
 /** "400 of 600 m", "30 min, limit 45 min", before anything is recorded "600 m"; null for a habit that is only checked off. */
 export function amountWords(track: Track, day: PlainDay, entry: Entry | undefined): string | null {

@@ -7,7 +7,7 @@ type Over = { habitIds?: readonly string[] };
  * A figure that can be asked what it is made of, named so that it can be worked out anew from the records as they are.
  * `name` says of what it is, where that is more than its days ("Music, November").
  */
-export type Asked =
+export type FigureQuery =
   | ({ figure: 'dayScore'; day: PlainDay; name?: string } & Over)
   | ({ figure: 'kept'; span: DaySpan; name?: string } & Over)
   | ({ figure: 'keptOnWeekday'; span: DaySpan; weekday: number; name?: string } & Over)

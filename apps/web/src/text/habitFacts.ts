@@ -13,10 +13,10 @@ import {
 } from '@wimbel/core';
 import { outOf } from './amounts.ts';
 import { dateNear, percent, streakLength } from './format.ts';
-import type { Asked } from './figureQuery.ts';
+import type { FigureQuery } from './figureQuery.ts';
 
 /** A figure by its name, and what it is asked for. */
-export type Fact = [name: string, value: string, asked?: Asked | null];
+export type Fact = [name: string, value: string, asked?: FigureQuery | null];
 
 /** The current and the longest streak with their dates, as they stood at the end of a day. */
 export function streakFacts(track: Track, until: PlainDay = track.today): Fact[] {
@@ -24,7 +24,7 @@ export function streakFacts(track: Track, until: PlainDay = track.today): Fact[]
   const unit = streakUnitOn(track, until);
   const runs = runsOf(track, unit, until);
   const [current, longest] = [aliveRun(runs), longestRun(runs)];
-  const asRun = (run: Run | null): Asked | null => run && { figure: 'habitRun', habitId: habit.id, run, unit };
+  const asRun = (run: Run | null): FigureQuery | null => run && { figure: 'habitRun', habitId: habit.id, run, unit };
   return [
     [
       until === today ? 'Now' : 'Then',

@@ -1,5 +1,11 @@
 import { type Habit, type KeyResult, buildTrack, dayOf } from '@wimbel/core';
-import { formatOnly, onlyChoices, onlyName, parseOnly, tracksOnly } from './habitFilter.ts';
+import {
+  formatHabitFilter,
+  habitFilterChoices,
+  habitFilterName,
+  parseHabitFilter,
+  filterTracks,
+} from './habitFilter.ts';
 
 const TODAY = dayOf('2026-11-24');
 const habit = (id: string, more: Partial<Habit>) =>
@@ -33,7 +39,7 @@ const counts: KeyResult = {
   order: 0,
   measure: { kind: 'habitDays', habitId: 'swim', target: 40 },
 };
-const shown = (text: string) => tracksOnly(parseOnly(text)!, all, [counts]).map((track) => track.habit.id);
+const shown = (text: string) => filterTracks(parseHabitFilter(text)!, all, [counts]).map((track) => track.habit.id);
 
 describe('showing only some habits', () => {
   it('goes by area, by goal or by how often they are due', () => {
@@ -46,28 +52,28 @@ describe('showing only some habits', () => {
 
   it('is written in an address and read from it again', () => {
     for (const text of ['area.music', 'area.a.b', 'area.', 'goal.play', 'often.months']) {
-      expect(formatOnly(parseOnly(text)!)).toBe(text);
+      expect(formatHabitFilter(parseHabitFilter(text)!)).toBe(text);
     }
-    expect([parseOnly(''), parseOnly('goal.'), parseOnly('mood.5'), parseOnly('often.never')]).toEqual([
-      null,
-      null,
-      null,
-      null,
-    ]);
+    expect([
+      parseHabitFilter(''),
+      parseHabitFilter('goal.'),
+      parseHabitFilter('mood.5'),
+      parseHabitFilter('often.never'),
+    ]).toEqual([null, null, null, null]);
   });
 
   it('has a name, and none once its area or goal is gone', () => {
     const records = { areas: { music: { id: 'music', name: 'Music', order: 0 } }, goals: {} };
-    expect(onlyName(parseOnly('area.music')!, records)).toBe('Music');
-    expect(onlyName(parseOnly('area.')!, records)).toBe('No area');
-    expect(onlyName(parseOnly('goal.play')!, records)).toBeNull();
-    expect(onlyName(parseOnly('often.weeks')!, records)).toBe('Weekly');
+    expect(habitFilterName(parseHabitFilter('area.music')!, records)).toBe('Music');
+    expect(habitFilterName(parseHabitFilter('area.')!, records)).toBe('No area');
+    expect(habitFilterName(parseHabitFilter('goal.play')!, records)).toBeNull();
+    expect(habitFilterName(parseHabitFilter('often.weeks')!, records)).toBe('Weekly');
   });
 
   it('offers what shows some habits but not all', () => {
     const music = { id: 'music', name: 'Music', order: 0 };
     const empty = { id: 'sea', name: 'Sea', order: 1 };
-    const { area, goal, often } = onlyChoices(all, [music, empty], [{ id: 'play', title: 'Play' } as never], []);
+    const { area, goal, often } = habitFilterChoices(all, [music, empty], [{ id: 'play', title: 'Play' } as never], []);
     expect(area.map(({ name, count }) => [name, count])).toEqual([
       ['Music', 2],
       ['No area', 1],
@@ -77,6 +83,6 @@ describe('showing only some habits', () => {
       ['Daily', 2],
       ['Weekly', 1],
     ]);
-    expect(onlyChoices([swim], [music], [], []).often).toEqual([]);
+    expect(habitFilterChoices([swim], [music], [], []).often).toEqual([]);
   });
 });

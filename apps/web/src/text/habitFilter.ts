@@ -2,10 +2,10 @@ import { type Area, type AskKind, type Goal, type KeyResult, type Track, carryin
 import { OFTEN, OFTEN_WORDS, oftenOf } from './often.ts';
 
 /** Which habits are shown: those of an area, of a goal, or due so often. `area.` alone stands for those without one. */
-export type Only = { by: 'area' | 'goal'; id: string } | { by: 'often'; id: AskKind };
+export type HabitFilter = { by: 'area' | 'goal'; id: string } | { by: 'often'; id: AskKind };
 
 /** Reads "area.ID", "goal.ID", "often.days"; null where it is none of them. */
-export function parseOnly(text: string): Only | null {
+export function parseHabitFilter(text: string): HabitFilter | null {
   const at = text.indexOf('.');
   const [by, id] = [text.slice(0, at), text.slice(at + 1)];
   if (by === 'area' || (by === 'goal' && id !== '')) return { by, id };
@@ -13,11 +13,11 @@ export function parseOnly(text: string): Only | null {
   return by === 'often' && often ? { by, id: often } : null;
 }
 
-export const formatOnly = ({ by, id }: Only): string => `${by}.${id}`;
+export const formatHabitFilter = ({ by, id }: HabitFilter): string => `${by}.${id}`;
 
 /** The habits that are shown: of a goal those that carry it. */
-export function tracksOnly(
-  { by, id }: Only,
+export function filterTracks(
+  { by, id }: HabitFilter,
   tracks: readonly Track[],
   keyResults: readonly KeyResult[],
 ): readonly Track[] {
@@ -26,8 +26,8 @@ export function tracksOnly(
 }
 
 /** What those that are shown have in common: "Music", "Across the bay", "Weekly"; null where it is gone. */
-export function onlyName(
-  only: Only,
+export function habitFilterName(
+  only: HabitFilter,
   { areas, goals }: { areas: Record<string, Area>; goals: Record<string, Goal> },
 ): string | null {
   if (only.by === 'often') return OFTEN_WORDS[only.id];
@@ -36,17 +36,17 @@ export function onlyName(
 }
 
 /** A choice of habits to show, with how many it shows. */
-export type OnlyChoice = { only: Only; name: string; color?: string; count: number };
+export type HabitFilterChoice = { only: HabitFilter; name: string; color?: string; count: number };
 
 /** The choices that show some of the habits but not all of them, by area, by goal, and by how often they are due. */
-export function onlyChoices(
+export function habitFilterChoices(
   tracks: readonly Track[],
   areas: readonly Area[],
   goals: readonly Goal[],
   keyResults: readonly KeyResult[],
-): { area: OnlyChoice[]; goal: OnlyChoice[]; often: OnlyChoice[] } {
-  const withCount = (only: Only, name: string, color?: string): OnlyChoice[] => {
-    const count = tracksOnly(only, tracks, keyResults).length;
+): { area: HabitFilterChoice[]; goal: HabitFilterChoice[]; often: HabitFilterChoice[] } {
+  const withCount = (only: HabitFilter, name: string, color?: string): HabitFilterChoice[] => {
+    const count = filterTracks(only, tracks, keyResults).length;
     return count === 0 || count === tracks.length ? [] : [{ only, name, count, ...(color ? { color } : {}) }];
   };
   return {

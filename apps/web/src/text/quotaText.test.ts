@@ -1,8 +1,8 @@
 import { QUOTA } from '@wimbel/contract';
-import { roomWords } from './quotaText.ts';
+import { quotaText } from './quotaText.ts';
 
 const MB = 1024 * 1024;
-const of = (bytes: number, records: object = {}) => roomWords({ usage: { bytes, records }, quota: QUOTA });
+const of = (bytes: number, records: object = {}) => quotaText({ usage: { bytes, records }, quota: QUOTA });
 
 it('says how much room an account takes', () => {
   expect(of(0)).toEqual({ text: 'Your account takes 0.1 MB of 200 MB.', isNearlyFull: false });

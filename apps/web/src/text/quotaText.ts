@@ -22,7 +22,7 @@ const KINDS: Partial<Record<Collection, string>> = {
 };
 
 /** How much room an account takes, and whether it is running out. */
-export function roomWords({ usage, quota }: UsageAnswer): { text: string; isNearlyFull: boolean } {
+export function quotaText({ usage, quota }: UsageAnswer): { text: string; isNearlyFull: boolean } {
   const { ratio, of } = fullestOf(usage, quota);
   const isNearlyFull = ratio >= NEARLY_FULL;
   const takes = `Your account takes ${megabytes(usage.bytes)} of ${megabytes(quota.bytes)}.`;

@@ -1,5 +1,5 @@
 import type { Change } from '@wimbel/contract';
-import { mendedRecord, namesToLeave, writtenFields, writtenText } from './refusedFields.ts';
+import { correctedRecord, namesToLeave, writtenFields, writtenText } from './refusedFields.ts';
 
 const change = (collection: Change['collection'], record: object | null): Change => ({
   id: 'c',
@@ -26,13 +26,13 @@ describe('mending what was refused', () => {
   });
 
   it('takes what is typed now, a number as a number and a list by its lines', () => {
-    expect(mendedRecord(entry as never, { amount: '3', note: 'dry' }, [], [])).toEqual({
+    expect(correctedRecord(entry as never, { amount: '3', note: 'dry' }, [], [])).toEqual({
       ...entry,
       amount: 3,
       note: 'dry',
     });
-    expect(mendedRecord(entry as never, { amount: 'three' }, [], [])).toBeNull();
-    expect(mendedRecord({ aims: ['a'] } as never, { aims: 'a\n\nb' }, [], [])).toEqual({ aims: ['a', 'b'] });
+    expect(correctedRecord(entry as never, { amount: 'three' }, [], [])).toBeNull();
+    expect(correctedRecord({ aims: ['a'] } as never, { aims: 'a\n\nb' }, [], [])).toEqual({ aims: ['a', 'b'] });
   });
 
   it('leaves out what names something deleted, where the record can do without', () => {
@@ -40,7 +40,7 @@ describe('mending what was refused', () => {
     const issues = [missing('areaId'), missing('goalIds[1]')];
     const left = namesToLeave(change('habits', habit), issues);
     expect(left).toEqual(['areaId', 'goalIds']);
-    expect(mendedRecord(habit as never, {}, issues, left)).toEqual({ id: 'h', name: 'Scales', goalIds: ['g'] });
+    expect(correctedRecord(habit as never, {}, issues, left)).toEqual({ id: 'h', name: 'Scales', goalIds: ['g'] });
   });
 
   it('offers no way without the habit that a day belongs to', () => {

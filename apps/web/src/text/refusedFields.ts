@@ -61,7 +61,7 @@ const NEEDED: Partial<Record<Collection, string[]>> = {
  * A refused record as it is to be sent again: what was written as it reads now, without what names things that are gone.
  * Null where a number cannot be read.
  */
-export function mendedRecord(
+export function correctedRecord(
   record: AnyRecord,
   typed: Readonly<Record<string, string>>,
   issues: readonly Issue[],

@@ -77,8 +77,8 @@ export function IconButton({
         </Words>
       ) : null}
       {isTold && !isWide ? (
-        <View style={styles.told} aria-hidden>
-          <Words type="quiet" style={styles.toldWords}>
+        <View style={styles.tooltip} aria-hidden>
+          <Words type="quiet" style={styles.tooltipText}>
             {name ?? label}
           </Words>
         </View>
@@ -96,7 +96,7 @@ const useStyles = themed((colors) => ({
     borderRadius: CORNER.pill,
   },
   named: { width: 'auto', flexDirection: 'row', gap: 6, paddingHorizontal: SPACE.s },
-  told: {
+  tooltip: {
     position: 'absolute',
     top: TOUCH_PX,
     right: 0,
@@ -106,7 +106,7 @@ const useStyles = themed((colors) => ({
     borderRadius: CORNER.field,
     backgroundColor: colors.ink,
   },
-  toldWords: { color: colors.paper, whiteSpace: 'nowrap' as never },
+  tooltipText: { color: colors.paper, whiteSpace: 'nowrap' as never },
   pressed: { backgroundColor: colors.hole },
   off: { opacity: 0.35 },
 }));

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { Modal, Pressable, ScrollView, View } from 'react-native';
 import { themed, useIsWide } from '../theme/Theme.tsx';
 import { useEscape } from './useEscape.ts';
-import { useFocusBack } from './useReturnFocus.ts';
+import { useReturnFocus } from './useReturnFocus.ts';
 import { CORNER, SPACE } from '../theme/space.ts';
 import { IconButton } from './IconButton.tsx';
 import { Words } from './Words.tsx';
@@ -14,7 +14,7 @@ type Props = { title: string; onClose: () => void; children: ReactNode };
 export function Sheet({ title, onClose, children }: Props) {
   const styles = useStyles();
   const isWide = useIsWide();
-  useFocusBack();
+  useReturnFocus();
   useEscape(onClose);
   return (
     // Its own motion: the modal's would leave the sheet deaf to Escape and without a role until it is over.

@@ -1,7 +1,7 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 
 /** The value as it was a moment ago; at once where `resetKey` is another. */
-export function useLater<V>(value: V, sameAs: string, resetKey: string, delayMs: number): V {
+export function useDebouncedValue<V>(value: V, sameAs: string, resetKey: string, delayMs: number): V {
   const [held, setHeld] = useState({ value, sameAs, resetKey });
   if (held.resetKey !== resetKey) setHeld({ value, sameAs, resetKey });
   useEffect(() => {
@@ -15,7 +15,7 @@ export function useLater<V>(value: V, sameAs: string, resetKey: string, delayMs:
 const SETTLE_MS = 260;
 
 /** Lets an element glide to its new place when the order of its siblings changes; not where motion is unwanted. */
-export function useGlide(place: number) {
+export function useReorderTransition(place: number) {
   const element = useRef<HTMLElement | null>(null);
   const topPx = useRef<number | null>(null);
   useLayoutEffect(() => {

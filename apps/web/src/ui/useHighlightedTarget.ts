@@ -7,7 +7,7 @@ const SHOWN_MS = 1600;
  * Brings the part of a page that an address names into view once it is drawn, and lets it stand out for a moment. Parts say
  * their ids as `dataSet={{ id }}`; one that is not on the page leaves it as it is.
  */
-export function useBroughtInto(id: string | undefined, isDrawn: boolean): void {
+export function useHighlightedTarget(id: string | undefined, isDrawn: boolean): void {
   useEffect(() => {
     if (!id || !isDrawn) return undefined;
     const part = document.querySelector<HTMLElement>(`[data-id="${CSS.escape(id)}"]`);

@@ -1,10 +1,10 @@
 import { fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { usePortions } from './useIncrementalCount.ts';
+import { useIncrementalCount } from './useIncrementalCount.ts';
 
 const seen: number[] = [];
 const begun: boolean[] = [];
 function Things({ total }: { total: number }) {
-  const { drawn, isBegun, drawAll } = usePortions(total, 4);
+  const { drawn, isBegun, drawAll } = useIncrementalCount(total, 4);
   begun.push(isBegun);
   seen.push(Math.min(drawn, total));
   return <button onClick={drawAll}>All</button>;

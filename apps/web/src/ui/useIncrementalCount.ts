@@ -1,5 +1,5 @@
 import { startTransition, useEffect, useState } from 'react';
-import { otherWork } from '../platform/yieldToMain.ts';
+import { yieldToMain } from '../platform/yieldToMain.ts';
 
 /** So many more are drawn in one turn at most. */
 const MOST = 40;
@@ -10,7 +10,10 @@ const MOST = 40;
  * that. Where the first few are all, what stands beside them comes at once; and once it is there it stays, however many
  * there come to be.
  */
-export function usePortions(total: number, first: number): { drawn: number; isBegun: boolean; drawAll: () => void } {
+export function useIncrementalCount(
+  total: number,
+  first: number,
+): { drawn: number; isBegun: boolean; drawAll: () => void } {
   const [{ drawn, isBegun }, draw] = useState({ drawn: first, isBegun: first >= total });
   const isAll = drawn >= total;
   const isDone = isAll && isBegun;
@@ -24,7 +27,7 @@ export function usePortions(total: number, first: number): { drawn: number; isBe
       }));
     // What is drawn now is painted first: together they would hold the page up.
     const frame = requestAnimationFrame(() => {
-      void otherWork().then(() => {
+      void yieldToMain().then(() => {
         if (!isGone) startTransition(more);
       });
     });

@@ -1,9 +1,9 @@
 import { render, screen } from '@testing-library/react';
-import { keepFocus, useKeptFocus } from './useRestoredFocus.ts';
+import { saveFocus, useRestoredFocus } from './useRestoredFocus.ts';
 
 /** A screen with some controls, as it stands after it was gone to. */
 function Controls({ words }: { words: string[] }) {
-  useKeptFocus();
+  useRestoredFocus();
   return words.map((text) => <button key={text} aria-label={text} />);
 }
 const control = (name: string): HTMLElement => screen.getByRole('button', { name });
@@ -12,7 +12,7 @@ const control = (name: string): HTMLElement => screen.getByRole('button', { name
 function goOn(from: string[], focused: string, to: string[]): void {
   const { unmount } = render(<Controls words={from} />);
   control(focused).focus();
-  keepFocus();
+  saveFocus();
   unmount();
   render(<Controls words={to} />);
 }
@@ -37,7 +37,7 @@ it('focus that is somewhere already stays there', () => {
   const elsewhere = document.body.appendChild(document.createElement('input'));
   const { unmount } = render(<Controls words={['Week']} />);
   control('Week').focus();
-  keepFocus();
+  saveFocus();
   unmount();
   elsewhere.focus();
   render(<Controls words={['Week']} />);

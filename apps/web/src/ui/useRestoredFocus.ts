@@ -8,13 +8,13 @@ let left: Focused | null = null;
 const wordsOf = (node: Element): string => node.getAttribute('aria-label') ?? node.textContent ?? '';
 
 /** To be called before going to another address of the same screen: what has the focus will have it there again. */
-export function keepFocus(): void {
+export function saveFocus(): void {
   const node = document.activeElement;
   left = node === null || node === document.body ? null : { tag: node.tagName, words: wordsOf(node), id: node.id };
 }
 
 /** Gives the focus back, on a screen that its own controls lead to. */
-export function useKeptFocus(): void {
+export function useRestoredFocus(): void {
   useEffect(() => {
     const before = left;
     left = null;

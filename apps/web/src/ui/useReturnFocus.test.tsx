@@ -1,9 +1,9 @@
 import { act, render, screen } from '@testing-library/react';
-import { useFocusBack } from './useReturnFocus.ts';
+import { useReturnFocus } from './useReturnFocus.ts';
 
 /** Something that takes the focus while it is there. */
 function Over() {
-  useFocusBack();
+  useReturnFocus();
   return <button aria-label="Close" ref={(node) => node?.focus()} />;
 }
 function Page({ isOver, mark }: { isOver: boolean; mark: string }) {

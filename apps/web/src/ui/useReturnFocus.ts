@@ -12,7 +12,7 @@ function withFocus(): HTMLElement | null {
  * Gives the focus back, when this component goes, to what had it when it came: to the very element, or to the one that
  * has taken its place under the same id. Something else that has taken the focus meanwhile keeps it.
  */
-export function useFocusBack(): void {
+export function useReturnFocus(): void {
   const [before] = useState(withFocus);
   useEffect(
     () => () => {

@@ -1,11 +1,11 @@
 import { act, fireEvent, renderHook } from '@testing-library/react';
-import { type TypedAhead, useTypedAhead } from './useTypeAhead.ts';
+import { type TypeAhead, useTypeAhead } from './useTypeAhead.ts';
 
 const heard: string[] = [];
 const hear = ({ key }: KeyboardEvent): void => void heard.push(key);
 
-function keeping(onGivenUp: () => void = () => undefined): TypedAhead {
-  return renderHook(() => useTypedAhead(onGivenUp)).result.current;
+function keeping(onGivenUp: () => void = () => undefined): TypeAhead {
+  return renderHook(() => useTypeAhead(onGivenUp)).result.current;
 }
 
 const press = (...keys: string[]): void =>

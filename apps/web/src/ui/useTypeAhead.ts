@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 export type Typed = { text: string; entered: { isWithControl: boolean } | null };
 
 /** What is typed between the key that opens a sheet and the moment its field can take it. */
-export type TypedAhead = {
+export type TypeAhead = {
   /** The sheet was asked for: keys are kept from now on. */
   begin: () => void;
   /** What was typed since, once; from now on the field takes the keys itself. `null` where nothing was kept. */
@@ -15,7 +15,7 @@ export type TypedAhead = {
  * Keeps what somebody types while a sheet that they opened with a key is still coming, for its field: none of it is lost,
  * and none of it does anything to the page below. Escape gives the sheet up.
  */
-export function useTypedAhead(onGivenUp: () => void): TypedAhead {
+export function useTypeAhead(onGivenUp: () => void): TypeAhead {
   const typed = useRef<Typed | null>(null);
   const latest = useRef(onGivenUp);
   useEffect(() => {
@@ -44,7 +44,7 @@ export function useTypedAhead(onGivenUp: () => void): TypedAhead {
     document.addEventListener('keydown', press, true);
     return () => document.removeEventListener('keydown', press, true);
   }, []);
-  const [typedAhead] = useState<TypedAhead>(() => ({
+  const [typedAhead] = useState<TypeAhead>(() => ({
     begin: () => void (typed.current = { text: '', entered: null }),
     take: () => {
       const taken = typed.current;

@@ -58,15 +58,15 @@ function recordsAfter(entries: EntryYears, last: PlainDay | null, today: PlainDa
   return Int32Array.from(days);
 }
 
-/** {@link layTrack} of entries in any order. Entries of other habits must not be among them. */
+/** {@link buildTrackFromYears} of entries in any order. Entries of other habits must not be among them. */
 export const buildTrack = (habit: Habit, entries: readonly Entry[], today: PlainDay, weekStart: Weekday): Track =>
-  layTrack(habit, entryYearsOf(entries), today, weekStart);
+  buildTrackFromYears(habit, entryYearsOf(entries), today, weekStart);
 
 /**
  * Lays out a habit by day as of `today`; entries after it are not there yet. Throws a RangeError for a day that does not
  * exist.
  */
-export function layTrack(habit: Habit, entries: EntryYears, today: PlainDay, weekStart: Weekday): Track {
+export function buildTrackFromYears(habit: Habit, entries: EntryYears, today: PlainDay, weekStart: Weekday): Track {
   const first = Math.min(dayOf(habit.startsOn), firstRecordOf(entries, today) ?? Infinity);
   const terms = heldTerms(habit.terms);
   const last = habit.endsOn ? dayOf(habit.endsOn) : null;

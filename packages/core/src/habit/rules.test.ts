@@ -13,7 +13,7 @@ import { reportOf } from '../report/report.ts';
 import { withFirstTermsFrom } from './firstTerms.ts';
 import { keptOver, keptTogether } from './kept.ts';
 import { countedDone, keptGroups } from './keptPeriods.ts';
-import { buildTrack, layTrack, trackAfter } from './buildTrack.ts';
+import { buildTrack, buildTrackFromYears, trackAfter } from './buildTrack.ts';
 import { monthSpan } from '../calendar/month.ts';
 import { periodOf, quotaSeenOn } from './periods.ts';
 import { PARTS_PER_DAY } from './schedule.ts';
@@ -189,7 +189,7 @@ describe('a habit laid out again after a change', () => {
       fc.property(checkHabits, entries, changes, (made, list, changed) => {
         const habit = { ...made, startsOn: formatDay(FIRST) };
         let years = entryYearsOf(list);
-        const before = layTrack(habit, years, TODAY, 'monday');
+        const before = buildTrackFromYears(habit, years, TODAY, 'monday');
         const latest = new Map(
           changed.map(([day, mark]) => [day, mark && { habitId: 'h', day: formatDay(day), ...mark }]),
         );
@@ -200,7 +200,7 @@ describe('a habit laid out again after a change', () => {
         );
         if (after === null) return;
         again++;
-        expect(after).toEqual(layTrack(habit, years, TODAY, 'monday'));
+        expect(after).toEqual(buildTrackFromYears(habit, years, TODAY, 'monday'));
       }),
       { numRuns: 300 },
     );

@@ -4,7 +4,7 @@ import type { DaySpan } from '../calendar/span.ts';
 import { type DayTotals, fullDayRuns, fullnessOn, totalsAfter, totalsOf } from '../day/dayScore.ts';
 import type { GoalRecords } from '../goal/goalCourse.ts';
 import { type GoalFigures, goalFigures } from '../goal/goalFigures.ts';
-import { layTrack, trackAfter } from '../habit/buildTrack.ts';
+import { buildTrackFromYears, trackAfter } from '../habit/buildTrack.ts';
 import { aliveRun, longestRun } from '../habit/streak.ts';
 import { type Track, hasSameActiveDays } from '../habit/track.ts';
 import {
@@ -75,7 +75,7 @@ export function trackFrom(
     const after = trackAfter(track, changes);
     if (after !== null) return after;
   }
-  return layTrack(habit, entries, today, weekStart);
+  return buildTrackFromYears(habit, entries, today, weekStart);
 }
 
 /** Habits as they are now, each taken over from before where neither it nor its entries changed. */

@@ -10,7 +10,7 @@ import {
   yearIn,
 } from './dayWords.ts';
 import type { RawCell, RawGrid } from './raw.ts';
-import { saidBy } from './parseCell.ts';
+import { parseCell } from './parseCell.ts';
 
 /** How a grid is laid out: days across and habits down, days down and habits across, or a line for each day of a habit. */
 export type Layout = 'across' | 'down' | 'list';
@@ -143,7 +143,7 @@ function daysAlong(cells: readonly RawCell[], order: DateOrder, mostBetween: num
   return numberRuns(cells, mostBetween, mayTurn);
 }
 
-const isWords = (text: string): boolean => text !== '' && saidBy(text) === null && !isWeekday(text);
+const isWords = (text: string): boolean => text !== '' && parseCell(text) === null && !isWeekday(text);
 
 /** Whether what stands before the days of a row may stand in a head: nothing, a month, "Habit". */
 const isHeadWord = (text: string): boolean =>
@@ -184,7 +184,7 @@ function whyLeftOut(name: string, cells: readonly RawCell[]): LeftOut['why'] | n
   if (NOTE.test(name)) return 'words';
   if (filled.length === 0) return null;
   if (filled.every(({ isFigured }) => isFigured)) return 'figured';
-  const said = filled.map(({ text }) => saidBy(text));
+  const said = filled.map(({ text }) => parseCell(text));
   if (said.every((each) => each?.kind === 'share')) return 'share';
   return filled.length > 2 && said.filter((each) => each === null).length > filled.length * 0.7 ? 'words' : null;
 }
@@ -375,7 +375,7 @@ function listIn(grid: RawGrid, index: number, order: DateOrder): ListBlock | nul
         : undefined);
     if (name === undefined) return null;
     const isSaid = (at: number): boolean => {
-      const said = textsOf(at).map(saidBy);
+      const said = textsOf(at).map(parseCell);
       return said.filter((each) => each !== null && each?.kind !== 'share').length >= said.length * 0.7;
     };
     const free = others.filter((at) => at !== name);

@@ -1,4 +1,4 @@
-import { numberIn, saidBy } from './parseCell.ts';
+import { numberIn, parseCell } from './parseCell.ts';
 
 it.each([
   ...['x', 'X', 'v', '✓', '✔️', 'yes', 'Done', 'TRUE', '✅', '🎻', '👍🏽', '●', 'ok'].map((text) => [
@@ -24,7 +24,7 @@ it.each([
   ['=1+1', null],
   ['-5', null],
 ] as [string, unknown][])('%s', (text, said) => {
-  expect(saidBy(text)).toEqual(said);
+  expect(parseCell(text)).toEqual(said);
 });
 
 it.each([

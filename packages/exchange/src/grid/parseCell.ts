@@ -1,5 +1,5 @@
 /** What a cell of somebody's grid says about a day. */
-export type Said =
+export type CellValue =
   | { kind: 'done' | 'missed' | 'rest' | 'no' | 'share' }
   /** `unit` where the cell names one. */
   | { kind: 'amount'; amount: number; unit: string | null };
@@ -61,7 +61,7 @@ export function numberIn(text: string): number | null {
   return /^\d+$/.test(whole) ? Number(`${whole}.${rest}`) : null;
 }
 
-function amountIn(text: string): Said | null {
+function amountIn(text: string): CellValue | null {
   const clock = CLOCK.exec(text);
   if (clock) return { kind: 'amount', amount: Number(clock[1]) * 60 + Number(clock[2]), unit: 'min' };
   const hours = HOURS.exec(text.toLowerCase());
@@ -79,7 +79,7 @@ function amountIn(text: string): Said | null {
  * What a cell says: a word or a sign for done, missed, rest or no; an amount with or without a unit ("25 min", "1:30",
  * "€10"); a share of a hundred. Null where it says nothing that is clear; undefined where it is blank.
  */
-export function saidBy(text: string): Said | null | undefined {
+export function parseCell(text: string): CellValue | null | undefined {
   const bare = text.trim();
   if (bare === '') return undefined;
   const word = bare.toLowerCase();

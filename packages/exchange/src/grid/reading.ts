@@ -13,7 +13,7 @@ import {
 } from './blocks.ts';
 import { type DateOrder, dayOfDate } from './dayWords.ts';
 import type { RawGrid } from './raw.ts';
-import { type Said, numberIn, saidBy, unitOf } from './parseCell.ts';
+import { type CellValue, numberIn, parseCell, unitOf } from './parseCell.ts';
 
 /** What a person chose where a grid can be read in several ways. */
 export type GridChoices = LineChoices & {
@@ -31,7 +31,7 @@ export type ReadCell = {
   column: number;
   day: PlainDay;
   name: number;
-  said: Said;
+  said: CellValue;
   note?: string;
 };
 
@@ -219,7 +219,7 @@ export function readGrids(grids: readonly RawGrid[], today: PlainDay, choices: G
     text: string,
     note?: string,
   ): void => {
-    const said = saidBy(text);
+    const said = parseCell(text);
     if (said === undefined || said?.kind === 'share') return;
     if (said === null || day === null) unclear.push({ grid, row, column, text, name: '', day: day ?? (0 as PlainDay) });
     else gathering.add({ grid, row, column, day, name, said, ...(note ? { note } : {}) });

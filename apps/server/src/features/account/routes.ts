@@ -11,7 +11,7 @@ import { AppError } from '../../errors.ts';
 import { countAgainst, sharedLimit } from '../../limits.ts';
 import { type Auth, CLIENT_ADDRESS_HEADER } from './auth.ts';
 import { isCommonPassword } from './commonPasswords.ts';
-import { type Guess, type Guesses, evenly } from './signInThrottle.ts';
+import { type SignInAttempt, type SignInThrottle, evenly } from './signInThrottle.ts';
 import type { Sessions } from './sessions.ts';
 
 const MOST_BODY_BYTES = 16 * 1024;
@@ -116,7 +116,7 @@ async function readBody(c: Context<AppEnv>): Promise<Fields> {
 export type AccountDeps = {
   auth: Auth;
   sessions: Sessions;
-  guesses: Guesses;
+  guesses: SignInThrottle;
   clientAddress: ClientAddress;
   /** Attempts to sign in or up, counted by address. */
   attempts: RateLimiterAbstract;
@@ -126,7 +126,7 @@ const cookiesOf = (c: Context<AppEnv>): string => c.req.header('cookie') ?? '';
 
 /**
  * Signing up, in and out, the account's sessions and password, and its end. Attempts are counted by address, wrong guesses by
- * account and address (see {@link Guesses}); sessions that are open stay open. Whether there is an account with an address is
+ * account and address (see {@link SignInThrottle}); sessions that are open stay open. Whether there is an account with an address is
  * told by no answer to a wrong password, and by no time that one takes.
  */
 export function accountRoutes({ auth, sessions, guesses, clientAddress, attempts }: AccountDeps) {
@@ -145,7 +145,7 @@ export function accountRoutes({ auth, sessions, guesses, clientAddress, attempts
   }
 
   /** Whose password a request guesses at; null where it guesses at none. */
-  async function guessOf(c: Context<AppEnv>, path: string, body: Fields): Promise<Guess | null> {
+  async function guessOf(c: Context<AppEnv>, path: string, body: Fields): Promise<SignInAttempt | null> {
     const more = { address: clientAddress(c), cookies: cookiesOf(c) };
     if (path === '/sign-in/email') return { account: String(body.email ?? '').toLowerCase(), ...more };
     if (path !== '/change-password' && path !== '/delete-user') return null;

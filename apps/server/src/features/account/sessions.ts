@@ -1,5 +1,5 @@
 import { LRUCache } from 'lru-cache';
-import type { Hearing } from '../../db/notifications.ts';
+import type { Notifications } from '../../db/notifications.ts';
 import { SESSION_COOKIES, type Auth } from './auth.ts';
 
 export type Session = { id: string; userId: string; isSample: boolean };
@@ -25,7 +25,7 @@ const sessionCookies = (headers: Headers): string =>
  * as ended at once; while nothing can be heard, nothing is cached. A session is looked up by exactly what it is cached under,
  * and may be cached under several texts: whatever stands beside its own cookie, all of them go with it.
  */
-export function createSessions(auth: Auth, hearing: Hearing): Sessions {
+export function createSessions(auth: Auth, notifications: Notifications): Sessions {
   const cookiesOf = new Map<string, Set<string>>();
   const watchers = new Map<string, Set<() => void>>();
   const known = new LRUCache<string, Session>({
@@ -39,13 +39,13 @@ export function createSessions(auth: Auth, hearing: Hearing): Sessions {
   });
   // Sessions looked up while another ended may be that one: they are not cached.
   let ended = 0;
-  hearing.on('session_ended', {
-    said(sessionId) {
+  notifications.on('session_ended', {
+    onMessage(sessionId) {
       ended++;
       for (const cookies of [...(cookiesOf.get(sessionId) ?? [])]) known.delete(cookies);
       for (const end of [...(watchers.get(sessionId) ?? [])]) end();
     },
-    deaf: () => known.clear(),
+    onDisconnect: () => known.clear(),
   });
 
   return {
@@ -59,7 +59,7 @@ export function createSessions(auth: Auth, hearing: Hearing): Sessions {
       if (asked === null) return null;
       const { session, user } = asked;
       const own = { id: session.id, userId: user.id, isSample: user.isAnonymous === true };
-      if (hearing.isHearing() && ended === before) {
+      if (notifications.isListening() && ended === before) {
         known.set(cookies, own);
         cookiesOf.set(own.id, (cookiesOf.get(own.id) ?? new Set()).add(cookies));
       }

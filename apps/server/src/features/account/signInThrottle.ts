@@ -22,37 +22,40 @@ const DEVICE_S = 365 * 24 * 60 * 60;
 const MOST_ACCOUNTS = 5;
 
 /** Who guesses at which account: an account by whatever names it, an address, and the request's cookies. */
-export type Guess = { account: string; address: string; cookies: string };
+export type SignInAttempt = { account: string; address: string; cookies: string };
 
 /**
  * Slows guesses at passwords down without locking anybody out: wrong guesses count by account and address together. Where an
  * account is guessed at from many addresses, attempts of devices that were never signed in to it wait for each other and pause,
  * so that the right password still opens it; devices that were signed in before go on as ever.
  */
-export type Guesses = {
+export type SignInThrottle = {
   /** Waits for an attempt's turn; throws an AppError (`tooMany`) where it gets none. */
-  attempt: (guess: Guess) => Promise<void>;
-  wrong: (guess: Guess) => Promise<void>;
-  right: (guess: Guess) => Promise<void>;
+  attempt: (guess: SignInAttempt) => Promise<void>;
+  wrong: (guess: SignInAttempt) => Promise<void>;
+  right: (guess: SignInAttempt) => Promise<void>;
   /** The `Set-Cookie` by which a device is known as one that was signed in to an account. */
-  deviceCookie: (guess: Pick<Guess, 'account' | 'cookies'>) => string;
+  deviceCookie: (guess: Pick<SignInAttempt, 'account' | 'cookies'>) => string;
 };
 
-export function createGuesses(pool: Pool, { secret, isSecure }: { secret: string; isSecure: boolean }): Guesses {
+export function createSignInThrottle(
+  pool: Pool,
+  { secret, isSecure }: { secret: string; isSecure: boolean },
+): SignInThrottle {
   const fromAddress = sharedLimit(pool, 'guesses-from', FROM_ONE_ADDRESS, COUNTED_S);
   const atAccount = sharedLimit(pool, 'guesses-at', BEFORE_SLOW, COUNTED_S);
   const onDevices = sharedLimit(pool, 'guesses-known', ON_KNOWN_DEVICES, COUNTED_S);
   const slowly = createTurns(1, WAITING);
 
   const hash = (text: string): string => createHash('sha256').update(text).digest('base64url');
-  const keys = ({ account, address }: Guess) => ({ at: hash(account), from: hash(`${account} ${address}`) });
+  const keys = ({ account, address }: SignInAttempt) => ({ at: hash(account), from: hash(`${account} ${address}`) });
   const tokenOf = (account: string): string =>
     createHmac('sha256', secret).update(`device ${account}`).digest('base64url');
   const tokensIn = (cookies: string): string[] =>
     (new RegExp(`(?:^|;\\s*)${DEVICE_COOKIE}=([\\w.-]*)`).exec(cookies)?.[1] ?? '').split('.').filter(Boolean);
   const isSame = (a: string, b: string): boolean =>
     a.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b));
-  const isKnown = ({ account, cookies }: Guess): boolean => {
+  const isKnown = ({ account, cookies }: SignInAttempt): boolean => {
     const own = tokenOf(account);
     return tokensIn(cookies).some((each) => isSame(each, own));
   };

@@ -22,7 +22,7 @@ import {
  * A person's records as they are after the changes taken in so far: what the database has at one revision, under what is
  * still to be written. What is asked for is fetched once.
  */
-export type State = {
+export type BatchState = {
   /** The revision of the records in the database. */
   at: number;
   /** How many revisions the writes take. */
@@ -51,13 +51,13 @@ const isUnder = (of: 'entries' | 'checkIns', record: AnyRecord, key: string): bo
   (of === 'entries' ? (record as Entry).habitId : (record as CheckIn).keyResultId) === key;
 
 /** The state of a person's records at a revision, of which some places were read ahead. */
-export function stateOf(
+export function createBatchState(
   pool: Pool,
   userId: string,
   at: number,
   places: readonly Place[],
   known: Reading['logged'],
-): State {
+): BatchState {
   const fetched = new Set(places.map(({ collection, key }) => placeOf(collection, key)));
   const written = new Map<string, Write>();
   let moved = 0;

@@ -10,10 +10,10 @@ import {
   removalPlan,
 } from '@wimbel/contract';
 import { type Origin, isLater, placeOf } from './queries.ts';
-import { decideFields, partsAfter } from './mergeRecord.ts';
-import { decideTogether } from './mergeJournal.ts';
+import { mergeRecord, partsAfter } from './mergeRecord.ts';
+import { mergePage } from './mergeJournal.ts';
 import { issuesAgainstOthers } from './relations.ts';
-import type { State } from './batchState.ts';
+import type { BatchState } from './batchState.ts';
 
 /** How long checks may go on before the server turns to other requests. */
 const SLICE_MS = 8;
@@ -21,7 +21,7 @@ const SLICE_MS = 8;
 /** What becomes of changes, in order, each seeing what those before it did; none may be of an instant after `latestMs`. To an
  * account that is full (`isFull`) nothing is added; removals go in. */
 export async function decideAll(
-  state: State,
+  state: BatchState,
   changes: readonly Change[],
   latestMs: number,
   isFull: boolean,
@@ -48,15 +48,15 @@ function unreadable({ id }: Change, error: unknown): ChangeResult {
   throw error;
 }
 
-async function decide(state: State, change: Change, latestMs: number): Promise<ChangeResult> {
+async function decide(state: BatchState, change: Change, latestMs: number): Promise<ChangeResult> {
   const { id, collection, key } = change;
   const origin = { changedAt: change.madeAt, changeId: id };
   if (!isKey(collection, key)) return refusal(id, 'key', 'is not a key of this collection');
   const before = await state.logged(collection, key);
   if (before?.parts?.seen.includes(id)) return { id, status: 'superseded' };
-  const together = await decideTogether(state, change, before, latestMs);
+  const together = await mergePage(state, change, before, latestMs);
   if (together !== null) return together;
-  const fields = await decideFields(state, change, before, latestMs);
+  const fields = await mergeRecord(state, change, before, latestMs);
   if (fields !== null) return fields;
   if (before !== null && !isLater(origin, before)) return { id, status: 'superseded' };
   if (!('record' in change)) return refusal(id, 'record', 'is missing; a removal says null');
@@ -74,7 +74,7 @@ async function decide(state: State, change: Change, latestMs: number): Promise<C
 }
 
 /** Takes a record away with all that hangs on it, unless something there was written later than the removal. */
-async function remove(state: State, { id, collection, key }: Change, origin: Origin): Promise<ChangeResult> {
+async function remove(state: BatchState, { id, collection, key }: Change, origin: Origin): Promise<ChangeResult> {
   if (collection === 'settings') return refusal(id, '', 'cannot be removed');
   const origins = new Map<string, Origin>();
   const plan = await planRemoval(state, collection, key, origins);
@@ -97,7 +97,7 @@ async function remove(state: State, { id, collection, key }: Change, origin: Ori
 }
 
 async function planRemoval(
-  state: State,
+  state: BatchState,
   collection: Collection,
   key: string,
   origins: Map<string, Origin>,

@@ -1,5 +1,5 @@
 import pLimit from 'p-limit';
-import { type AnswerJson, type ChangesDeps, type Sent, applyChanges, applyTogether } from './service.ts';
+import { type AnswerJson, type ChangesDeps, type Sent, applyChanges, applyGroup } from './service.ts';
 
 /** From so many changes on a request is taken in by itself, so that no one waits for it. */
 const FEW = 20;
@@ -17,7 +17,7 @@ const MOST_TOGETHER = 32;
  * the more people there are at once, the less each costs. Longer requests are decided and written by themselves, a few at
  * once. A person's own requests must come one after the other.
  */
-export function createIntake(deps: ChangesDeps): (sent: Sent) => Promise<AnswerJson> {
+export function createGroupCommit(deps: ChangesDeps): (sent: Sent) => Promise<AnswerJson> {
   type Waiting = { sent: Sent; done: (answer: Promise<AnswerJson>) => void };
   const waiting: Waiting[] = [];
   let isRunning = false;
@@ -26,7 +26,7 @@ export function createIntake(deps: ChangesDeps): (sent: Sent) => Promise<AnswerJ
   async function run(): Promise<void> {
     isRunning = true;
     for (let some = waiting.splice(0, MOST_TOGETHER); some.length > 0; some = waiting.splice(0, MOST_TOGETHER)) {
-      const answers = await applyTogether(
+      const answers = await applyGroup(
         deps,
         some.map((each) => each.sent),
       ).catch((error: unknown) => some.map(() => Promise.reject<AnswerJson>(error)));

@@ -5,20 +5,20 @@ import { type JournalPage, isEmptyPage, mergedPage } from '@wimbel/core';
 import { seenWith } from './seen.ts';
 import { type Logged, type Origin, isLater } from './queries.ts';
 import { issuesAgainstOthers } from './relations.ts';
-import type { State } from './batchState.ts';
+import type { BatchState } from './batchState.ts';
 
 const empty = ({ id, day, part }: JournalPage): JournalPage => ({ id, day, part });
 
 /** The change that made one record of two names the later of them, so that sending that again is known. */
-export const togetherId = (id: string): string => `${id.slice(0, LIMITS.idLength - 1)}+`;
+export const mergedChangeId = (id: string): string => `${id.slice(0, LIMITS.idLength - 1)}+`;
 
 /**
  * When and by which change what two changes were put together into was written: later than either, for whoever heard of one of
  * them takes in nothing earlier.
  */
-export function togetherOrigin(origin: Origin, before: Origin): Origin {
+export function mergedOrigin(origin: Origin, before: Origin): Origin {
   const { changedAt, changeId } = isLater(origin, before) ? origin : before;
-  return { changedAt, changeId: togetherId(changeId) };
+  return { changedAt, changeId: mergedChangeId(changeId) };
 }
 
 const { feelings, answers, answerItems } = LIMITS.lists;
@@ -35,14 +35,14 @@ const asideId = (pageId: string, changeId: string): string =>
  * both changed stays beside it as a page of its own. Null where nothing came in between, and the usual rules hold. The
  * device is told that something else stands there now, and what.
  */
-export async function decideTogether(
-  state: State,
+export async function mergePage(
+  state: BatchState,
   { id, collection, key, madeAt, record, base }: Change,
   before: Logged | null,
   latestMs: number,
 ): Promise<ChangeResult | null> {
   if (collection !== 'journal' || base === undefined || before === null) return null;
-  if (before.changeId === id || before.changeId === togetherId(id) || Date.parse(madeAt) > latestMs) return null;
+  if (before.changeId === id || before.changeId === mergedChangeId(id) || Date.parse(madeAt) > latestMs) return null;
   const from = checkRecord('journal', base);
   if (from.record === null) {
     const issues = from.issues.map(({ path, message }) => ({ path: `base.${path}`, message }));
@@ -64,7 +64,7 @@ export async function decideTogether(
   const page = isFitting ? merged.page : late;
   const lost = isFitting ? merged.lost : writingOf(earlier);
   if (isEmptyPage(page)) return null;
-  const together = togetherOrigin(origin, before);
+  const together = mergedOrigin(origin, before);
   if (!isDeepStrictEqual(page, before.record)) {
     const parts = { of: {}, seen: seenWith(before, id) };
     state.put('journal', key, page, together, parts);

@@ -3,7 +3,7 @@ import { setImmediate as yieldToOthers } from 'node:timers/promises';
 import { type Change, type Collection, LIMITS } from '@wimbel/contract';
 import { type LostWriting, type Room, lostWriting } from '@wimbel/core';
 import type { AnyRecord, Origin } from './queries.ts';
-import type { State } from './batchState.ts';
+import type { BatchState } from './batchState.ts';
 
 /** Characters of a record that holds what did not fit, below its first line. */
 const LONGEST_PIECE = LIMITS.textLength - 1000;
@@ -66,8 +66,8 @@ const pieces = (text: string): string[] =>
  * the journal. Their ids are made of the change, so that sending it again makes no others; one that the person removed does
  * not come back.
  */
-async function putBeside(
-  state: State,
+async function putOverflow(
+  state: BatchState,
   { id, collection, key, madeAt }: Change,
   record: AnyRecord,
   lost: readonly LostWriting[],
@@ -103,7 +103,7 @@ export type MergeOutcome = {
 
 /** Keeps, in records beside it, whatever either version says and the merged record does not; whether there was anything. */
 export async function keepLostWriting(
-  state: State,
+  state: BatchState,
   change: Change,
   { base, held, mine, result, isWhole }: MergeOutcome,
   origin: Origin,
@@ -114,7 +114,7 @@ export async function keepLostWriting(
     await yieldToOthers();
     if (lost.length === 0) continue;
     isLosing = true;
-    await putBeside(state, change, result, lost, origin, side);
+    await putOverflow(state, change, result, lost, origin, side);
   }
   return isLosing;
 }

@@ -2,12 +2,12 @@ import { setImmediate as yieldToOthers } from 'node:timers/promises';
 import { isDeepStrictEqual } from 'node:util';
 import { type Change, type ChangeResult, type Collection, checkRecord, keyOf } from '@wimbel/contract';
 import { fittedRecord, mergeInto, partsChanged } from '@wimbel/core';
-import { togetherId, togetherOrigin } from './mergeJournal.ts';
+import { mergedChangeId, mergedOrigin } from './mergeJournal.ts';
 import { type AnyRecord, type Logged, type Origin, type PartOrigins, isLater } from './queries.ts';
 import { issuesAgainstOthers } from './relations.ts';
 import { ROOM, keepLostWriting } from './mergeOverflow.ts';
 import { seenWith } from './seen.ts';
-import type { State } from './batchState.ts';
+import type { BatchState } from './batchState.ts';
 
 /** How many parts of a record are told by themselves: its lists may change for years. */
 const MOST_PARTS = 200;
@@ -107,7 +107,7 @@ export function partsAfter(
  * the same.
  */
 async function fittingRecord(
-  state: State,
+  state: BatchState,
   collection: Collection,
   merged: AnyRecord,
   held: AnyRecord,
@@ -124,15 +124,15 @@ async function fittingRecord(
  * later holds, whoever comes first. What the record has no room for stays in records beside it. Null where nothing came in
  * between, where one of them took it away, or where the two break a rule together; then the usual rules hold. The device is told that something else stands there now, and what.
  */
-export async function decideFields(
-  state: State,
+export async function mergeRecord(
+  state: BatchState,
   change: Change,
   before: Logged | null,
   latestMs: number,
 ): Promise<ChangeResult | null> {
   const { id, collection, key, madeAt, record, base } = change;
   if (collection === 'journal' || record === null || before === null || before.record === null) return null;
-  if (before.changeId === id || before.changeId === togetherId(id) || Date.parse(madeAt) > latestMs) return null;
+  if (before.changeId === id || before.changeId === mergedChangeId(id) || Date.parse(madeAt) > latestMs) return null;
   const origin: Origin = { changedAt: madeAt, changeId: id };
   // One that does not say what it began from is of one instant, and so is what was written at once: the later holds whole.
   if (base === undefined && (before.parts === null || isLater(origin, before))) return null;
@@ -167,24 +167,25 @@ export async function decideFields(
     isLate ? mine : before.record,
   );
   await yieldToOthers();
-  const told = { base: from.record, held: before.record, mine };
+  const versions = { base: from.record, held: before.record, mine };
   if (checked === null) {
     // Without its base nobody knows what of a record was written and what was left out.
     if (base === undefined || (await issuesAgainstOthers(state, collection, mine, before.record)).length > 0)
       return null;
     const result = isLate ? mine : before.record;
-    if (!(await keepLostWriting(state, change, { ...told, result, isWhole: true }, origin))) return null;
+    if (!(await keepLostWriting(state, change, { ...versions, result, isWhole: true }, origin))) return null;
     // The later holds whole; that the earlier went in is written down, so that sending it again makes nothing more.
     const parts = { of: {}, seen: seenWith(before, id) };
     const revision = state.put(collection, key, result, isLate ? origin : only(before), parts);
     return isLate ? { id, status: 'accepted', revision } : { id, status: 'superseded' };
   }
   // Who says last what stands here already is written down too: else one of in between would win over it.
-  const together = togetherOrigin(origin, before);
+  const together = mergedOrigin(origin, before);
   if (merged.taken.length > 0 || !isDeepStrictEqual(checked, before.record)) {
     const parts = partsWith(before, checked, merged.taken, isWhole, origin);
     state.put(collection, key, checked, together, parts);
   }
-  if (base !== undefined) await keepLostWriting(state, change, { ...told, result: checked, isWhole: false }, together);
+  if (base !== undefined)
+    await keepLostWriting(state, change, { ...versions, result: checked, isWhole: false }, together);
   return { id, status: 'superseded' };
 }

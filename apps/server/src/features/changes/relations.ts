@@ -10,14 +10,14 @@ import {
 } from '@wimbel/contract';
 import type { Goal, Habit, KeyResult, Milestone, Step } from '@wimbel/core';
 import { type AnyRecord, type Misfit, collectionOfMisfit } from './queries.ts';
-import type { State } from './batchState.ts';
+import type { BatchState } from './batchState.ts';
 
 /** How far up a chain of steps or milestones is looked for a circle. */
 const LONGEST_CHAIN = 1000;
 
 /** Faults of a record against the person's other records. `before` is the record as it stands. */
 export async function issuesAgainstOthers(
-  state: State,
+  state: BatchState,
   collection: Collection,
   record: AnyRecord,
   before: AnyRecord | null,
@@ -55,7 +55,7 @@ export async function issuesAgainstOthers(
  * moved, can close a circle: a new one is not named by any other.
  */
 async function chainAbove(
-  state: State,
+  state: BatchState,
   collection: Collection,
   record: AnyRecord,
   before: AnyRecord,
@@ -84,7 +84,7 @@ const assumed = (of: Collection): never =>
 
 /** Records that hang on this one and stop to fit, some of them, where what they depend on changed. */
 async function dependentsToCheck(
-  state: State,
+  state: BatchState,
   collection: Collection,
   record: AnyRecord,
   before: AnyRecord,

@@ -1,31 +1,31 @@
 import type { Pool } from 'pg';
-import type { Hearing } from '../../db/notifications.ts';
+import type { Notifications } from '../../db/notifications.ts';
 
 const CHANNEL = 'record_moved';
 
-/** A person's record has moved on to a revision. */
+/** An account reached a revision. */
 export type Moved = { userId: string; revision: number };
 
-/** Somebody who hears of one record, until the ending is called. */
+/** A subscriber to one account; `end` is called when the feed ends. */
 export type Listener = { moved: (revision: number) => void; end: () => void };
 
-/** Tells the open devices of a person, wherever they are connected, that their record moved on; only to which revision. */
-export type News = {
-  /** Hears of a person's record; gives the way to stop. */
-  hear: (userId: string, listener: Listener) => () => void;
-  /** Tells what was written. It is told here at once, and to other processes with the next turn of this one. */
-  tell: (moved: readonly Moved[]) => void;
-  /** How many listen here, of one person or of all. */
+/** Announces new revisions of accounts to the event streams of all processes (PostgreSQL NOTIFY). */
+export type RevisionFeed = {
+  /** Subscribes to an account; returns the unsubscriber. */
+  subscribe: (userId: string, listener: Listener) => () => void;
+  /** Publishes committed revisions: to subscribers of this process at once, to other processes with the next turn of the event loop. */
+  publish: (moved: readonly Moved[]) => void;
+  /** Number of subscribers of this process, of one account or of all. */
   count: (userId?: string) => number;
-  /** Ends everybody's listening. */
+  /** Ends every subscription. */
   close: () => void;
 };
 
-/** Opens the news of a process. What a broken connection may have missed ends the listening: who comes back is told anew. */
-export function openNews(pool: Pool, hearing: Hearing): News {
+/** Opens the feed of a process. A broken listening connection ends all subscriptions, since it may have missed a revision; clients reconnect. */
+export function openRevisionFeed(pool: Pool, notifications: Notifications): RevisionFeed {
   const listeners = new Map<string, Set<Listener>>();
   const waiting = new Map<string, number>();
-  let isTelling = false;
+  let isScheduled = false;
   let count = 0;
 
   const pass = ({ userId, revision }: Moved): void => {
@@ -34,22 +34,22 @@ export function openNews(pool: Pool, hearing: Hearing): News {
   const endAll = (): void => {
     for (const each of [...listeners.values()].flatMap((own) => [...own])) each.end();
   };
-  hearing.on(CHANNEL, {
-    said(payload) {
+  notifications.on(CHANNEL, {
+    onMessage(payload) {
       const at = payload.lastIndexOf(' ');
       pass({ userId: payload.slice(0, at), revision: Number(payload.slice(at + 1)) });
     },
-    deaf: endAll,
+    onDisconnect: endAll,
   });
 
-  function tellOthers(): void {
-    isTelling = false;
+  function notifyOthers(): void {
+    isScheduled = false;
     const payloads = [...waiting].map(([userId, revision]) => `${userId} ${revision}`);
     waiting.clear();
-    // What cannot be told is found by looking: devices look now and then too.
+    // A lost notification is harmless: devices poll as well.
     pool
       .query({
-        name: 'tell',
+        name: 'notify',
         text: `select pg_notify('${CHANNEL}', payload) from unnest($1::text[]) payload`,
         values: [payloads],
       })
@@ -57,7 +57,7 @@ export function openNews(pool: Pool, hearing: Hearing): News {
   }
 
   return {
-    hear(userId, listener) {
+    subscribe(userId, listener) {
       const own = listeners.get(userId) ?? new Set();
       listeners.set(userId, own.add(listener));
       count++;
@@ -67,14 +67,14 @@ export function openNews(pool: Pool, hearing: Hearing): News {
         if (own.size === 0 && listeners.get(userId) === own) listeners.delete(userId);
       };
     },
-    tell(moved) {
+    publish(moved) {
       for (const each of moved) {
         pass(each);
         waiting.set(each.userId, Math.max(each.revision, waiting.get(each.userId) ?? 0));
       }
-      if (isTelling || waiting.size === 0) return;
-      isTelling = true;
-      setImmediate(tellOthers);
+      if (isScheduled || waiting.size === 0) return;
+      isScheduled = true;
+      setImmediate(notifyOthers);
     },
     count: (userId) => (userId === undefined ? count : (listeners.get(userId)?.size ?? 0)),
     close: endAll,

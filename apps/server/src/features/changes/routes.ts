@@ -11,7 +11,7 @@ import { type SignedInEnv, requireUser } from '../account/session.ts';
 import type { Sessions } from '../account/sessions.ts';
 import { revisionStream } from './stream.ts';
 import { type ChangesDeps, changesSince } from './service.ts';
-import { createIntake } from './groupCommit.ts';
+import { createGroupCommit } from './groupCommit.ts';
 
 /** How many requests of one person wait for their turn to write, and how many of them read at once. */
 const WAITING = 20;
@@ -40,7 +40,7 @@ function parsed(text: string): unknown {
  */
 export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPerMinute: number) {
   const limit = ownLimit('changes', requestsPerMinute, 60);
-  const takeIn = createIntake(deps);
+  const takeIn = createGroupCommit(deps);
   const { quotas } = deps;
   const writers = createTurns(1, WAITING);
   const readers = createTurns(READERS, WAITING);
@@ -66,7 +66,7 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
       quotas.sent(person, text.length, changes);
       return c.body(answer, 200, { 'content-type': 'application/json' });
     })
-    .get('/stream', (c) => revisionStream(c, { pool: deps.pool, news: deps.news, sessions }))
+    .get('/stream', (c) => revisionStream(c, { pool: deps.pool, feed: deps.feed, sessions }))
     .get('/', async (c) => {
       const userId = c.get('userId');
       const since = Number(c.req.query('since') ?? '0');

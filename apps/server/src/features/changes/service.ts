@@ -13,11 +13,11 @@ import type { Pool } from 'pg';
 import type { Clock } from '../../clock.ts';
 import { AppError, codeOf } from '../../errors.ts';
 import { decideAll, refusal } from './decide.ts';
-import type { Memory } from './logCache.ts';
-import type { News } from './revisionFeed.ts';
+import type { LogCache } from './logCache.ts';
+import type { RevisionFeed } from './revisionFeed.ts';
 import type { Quotas } from './quotas.ts';
 import * as queries from './queries.ts';
-import { type State, stateOf } from './batchState.ts';
+import { type BatchState, createBatchState } from './batchState.ts';
 
 /** How often a batch is looked at anew where other servers write for the same person meanwhile. */
 const MOST_TRIES = 12;
@@ -25,7 +25,7 @@ const MOST_TRIES = 12;
 const RETRY_MS = 15;
 
 /** What the changes of a person are taken in with. */
-export type ChangesDeps = { pool: Pool; clock: Clock; memory: Memory; news: News; quotas: Quotas };
+export type ChangesDeps = { pool: Pool; clock: Clock; cache: LogCache; feed: RevisionFeed; quotas: Quotas };
 
 /** Whether PostgreSQL refused values (class 22) or a constraint (class 23). */
 const isRefusedByDatabase = (error: unknown): boolean => /^2[23]/.test(codeOf(error) ?? '');
@@ -72,10 +72,10 @@ async function answerTo(deps: ChangesDeps, { userId, changes, since }: Sent, bat
  * Takes in what several people sent, each their own, with one statement for all. What of it does not go in like this (a
  * constraint is broken, another server writes for the same person) is taken in by itself.
  */
-export async function applyTogether(deps: ChangesDeps, all: readonly Sent[]): Promise<Promise<AnswerJson>[]> {
+export async function applyGroup(deps: ChangesDeps, all: readonly Sent[]): Promise<Promise<AnswerJson>[]> {
   let batches: (Batch | null)[];
   try {
-    batches = await tryTogether(deps, all, true);
+    batches = await tryGroup(deps, all, true);
   } catch (error) {
     if (!isRefusedByDatabase(error)) throw error;
     batches = all.map(() => null);
@@ -87,11 +87,11 @@ export async function applyTogether(deps: ChangesDeps, all: readonly Sent[]): Pr
  * One try to take in what several people sent; null for those whose did not go in. Where the memory is asked, only what it
  * lets in goes in: a refusal wants to be sure.
  */
-async function tryTogether(deps: ChangesDeps, all: readonly Sent[], asksMemory: boolean): Promise<(Batch | null)[]> {
-  const { pool, clock, memory, news } = deps;
+async function tryGroup(deps: ChangesDeps, all: readonly Sent[], usesCache: boolean): Promise<(Batch | null)[]> {
+  const { pool, clock, cache, feed } = deps;
   const wanted = all.map(({ userId, changes }) => ({ userId, places: placesOf(changes) }));
   const recalled = all.map(({ userId, changes }, index) =>
-    asksMemory ? memory.recall(userId, changes, wanted[index]!.places) : null,
+    usesCache ? cache.read(userId, changes, wanted[index]!.places) : null,
   );
   const readings = await readingsOf(deps, wanted, recalled);
   const latestMs = clock.now().getTime() + MOST_AHEAD_MS;
@@ -99,7 +99,7 @@ async function tryTogether(deps: ChangesDeps, all: readonly Sent[], asksMemory: 
     all.map(async ({ userId, changes, isFull }, index) => {
       const { revision: at, logged } = readings[index]!;
       if (at === null) return null;
-      const state = stateOf(pool, userId, at, wanted[index]!.places, logged);
+      const state = createBatchState(pool, userId, at, wanted[index]!.places, logged);
       const results = await decideAll(state, changes, latestMs, isFull);
       const moved = state.moved();
       const accepted = results.filter((each) => each.status === 'accepted').length;
@@ -121,10 +121,10 @@ async function tryTogether(deps: ChangesDeps, all: readonly Sent[], asksMemory: 
   const writings = decided.flatMap((each) => (each !== null && each.writing.moved > 0 ? [each.writing] : []));
   const written = writings.length > 0 ? await queries.writeAll(pool, writings) : new Set<string>();
   for (const writing of writings) {
-    if (written.has(writing.userId)) memory.wrote(writing);
-    else memory.forget(writing.userId);
+    if (written.has(writing.userId)) cache.applyWrite(writing);
+    else cache.invalidate(writing.userId);
   }
-  news.tell(
+  feed.publish(
     writings.flatMap(({ userId, at, moved }) => (written.has(userId) ? [{ userId, revision: at + moved }] : [])),
   );
   return decided.map((each) =>
@@ -146,13 +146,13 @@ function withDeviceInstants(writes: queries.Write[], changes: readonly Change[])
 
 /** What was recalled of people, and what is read of the others with one statement. */
 async function readingsOf(
-  { pool, memory }: ChangesDeps,
+  { pool, cache }: ChangesDeps,
   wanted: readonly { userId: string; places: readonly queries.Place[] }[],
   recalled: readonly (queries.Reading | null)[],
 ): Promise<queries.Reading[]> {
   const asked = wanted.filter((_, index) => recalled[index] === null);
   const read = asked.length > 0 ? await queries.readLogged(pool, asked) : [];
-  for (const [index, { userId }] of asked.entries()) memory.learn(userId, read[index]!);
+  for (const [index, { userId }] of asked.entries()) cache.store(userId, read[index]!);
   const next = read.values();
   return recalled.map((each) => each ?? next.next().value!);
 }
@@ -160,7 +160,7 @@ async function readingsOf(
 async function applyAlone(deps: ChangesDeps, sent: Sent): Promise<Batch> {
   for (let tries = 0; tries < MOST_TRIES; tries++) {
     try {
-      const [batch] = await tryTogether(deps, [sent], false);
+      const [batch] = await tryGroup(deps, [sent], false);
       if (batch) return batch;
     } catch (error) {
       if (!isRefusedByDatabase(error)) throw error;
@@ -200,12 +200,12 @@ async function oneByOne(deps: ChangesDeps, { userId, changes, isFull }: Sent): P
  * late is left out, the device keeps them and sends them again.
  */
 async function winnersOf(
-  state: State,
+  state: BatchState,
   changes: readonly Change[],
   results: readonly ChangeResult[],
 ): Promise<Pick<Batch, 'results' | 'winners'>> {
   const winners = new Map<string, queries.SentRow>();
-  const told: ChangeResult[] = [];
+  const kept: ChangeResult[] = [];
   let bytes = 0;
   for (const [index, { collection, key }] of changes.entries()) {
     const result = results[index]!;
@@ -218,9 +218,9 @@ async function winnersOf(
       bytes += Buffer.byteLength(json);
       winners.set(place, { collection, key, revision, changeId, json });
     }
-    told.push(result);
+    kept.push(result);
   }
-  return { results: told, winners: [...winners.values()] };
+  return { results: kept, winners: [...winners.values()] };
 }
 
 /** What a check says; where it trips over a value that it was not made for, something else. */

@@ -3,14 +3,14 @@ import type { Pool } from 'pg';
 import { AppError } from '../../errors.ts';
 import type { SignedInEnv } from '../account/session.ts';
 import type { Sessions } from '../account/sessions.ts';
-import type { News } from './revisionFeed.ts';
+import type { RevisionFeed } from './revisionFeed.ts';
 import { revisionOf } from './queries.ts';
 
 /** How many devices of one person can listen at a time on one process. */
 const MOST_OF_ONE = 30;
 /** How many listen at a time on one process, of all people together. */
 const MOST = 5000;
-/** How often something is said though there is no news, so that both sides know that the other is there. */
+/** Interval of heartbeats, by which both sides detect a broken connection. */
 const HEARTBEAT_MS = 20_000;
 
 /** So many words may wait for a device that takes none in; then it has to come back. */
@@ -19,7 +19,7 @@ const MOST_UNHEARD = 100;
 const bytes = new TextEncoder();
 const NOTHING = bytes.encode(': \n\n');
 
-export type StreamDeps = { pool: Pool; news: News; sessions: Sessions; heartbeatMs?: number };
+export type StreamDeps = { pool: Pool; feed: RevisionFeed; sessions: Sessions; heartbeatMs?: number };
 
 /**
  * Server-sent events: the revision that a person's record is at, at once and whenever it moves on, and a line without
@@ -27,19 +27,19 @@ export type StreamDeps = { pool: Pool; news: News; sessions: Sessions; heartbeat
  */
 export async function revisionStream(
   c: Context<SignedInEnv>,
-  { pool, news, sessions, heartbeatMs = HEARTBEAT_MS }: StreamDeps,
+  { pool, feed, sessions, heartbeatMs = HEARTBEAT_MS }: StreamDeps,
 ): Promise<Response> {
   const userId = c.get('userId');
   const sessionId = c.get('session').id;
-  if (news.count(userId) >= MOST_OF_ONE || news.count() >= MOST) throw new AppError('tooMany', undefined, 30);
+  if (feed.count(userId) >= MOST_OF_ONE || feed.count() >= MOST) throw new AppError('tooMany', undefined, 30);
   // Nothing of the request is held on to for as long as it lasts: a thousand may listen.
   const headers = new Headers({ cookie: c.req.header('cookie') ?? '' });
   c.header('content-type', 'text/event-stream; charset=utf-8');
-  // Proxies that gather answers before they pass them on are told not to.
+  // Turns response buffering off in proxies.
   c.header('x-accel-buffering', 'no');
   return c.body(
     await wordsTo(userId, {
-      news,
+      feed,
       heartbeatMs,
       revision: () => revisionOf(pool, userId),
       onSessionEnd: (end) => sessions.onEnd(sessionId, end),
@@ -52,20 +52,20 @@ export async function revisionStream(
 async function wordsTo(
   userId: string,
   {
-    news,
+    feed,
     heartbeatMs,
     revision,
     onSessionEnd,
     isSignedIn,
   }: {
-    news: News;
+    feed: RevisionFeed;
     heartbeatMs: number;
     revision: () => Promise<number>;
     onSessionEnd: (end: () => void) => () => void;
     isSignedIn: () => Promise<boolean>;
   },
 ): Promise<ReadableStream<Uint8Array>> {
-  let told = -1;
+  let sentRevision = -1;
   let to: ReadableStreamDefaultController<Uint8Array> | null = null;
   let timer: ReturnType<typeof setInterval> | undefined;
   let isOver = false;
@@ -86,15 +86,15 @@ async function wordsTo(
     if ((to.desiredSize ?? 0) < -MOST_UNHEARD) end();
   };
   const moved = (at: number): void => {
-    if (at <= told) return;
-    told = at;
+    if (at <= sentRevision) return;
+    sentRevision = at;
     say(bytes.encode(`data: ${at}\n\n`));
   };
   // Listened to before it is looked where the record is: nothing falls between the two.
-  const stopHearing = news.hear(userId, { moved, end });
+  const unsubscribe = feed.subscribe(userId, { moved, end });
   const stopWatching = onSessionEnd(end);
   const stop = (): void => {
-    stopHearing();
+    unsubscribe();
     stopWatching();
   };
   try {
@@ -103,8 +103,8 @@ async function wordsTo(
       start(controller) {
         if (isOver) return controller.close();
         to = controller;
-        const first = Math.max(at, told);
-        told = -1;
+        const first = Math.max(at, sentRevision);
+        sentRevision = -1;
         moved(first);
         const look = (): void => {
           isSignedIn().then(

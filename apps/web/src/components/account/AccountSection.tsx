@@ -6,7 +6,7 @@ import { api } from '../../platform/api.ts';
 import { download } from '../../platform/download.ts';
 import { counted } from '../../text/format.ts';
 import { recordsOf } from '../../store/importPlan.ts';
-import { useTakenName } from './useExportName.ts';
+import { useExportName } from './useExportName.ts';
 import { clearDeviceData } from '../../sync/deviceData.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -91,7 +91,7 @@ function WaitingSheet({
 }) {
   const store = useStore<RootState>();
   const waiting = useAppSelector((state) => state.outbox.waiting.count);
-  const nameOf = useTakenName();
+  const nameOf = useExportName();
   const save = (): void => {
     const state = store.getState();
     const text = writeDataFile(dataFileOf(recordsOf(state.records)));

@@ -1,6 +1,6 @@
 import { dayFromParts } from '@wimbel/core';
 import { useSyncExternalStore } from 'react';
-import { chooseClock, hearOfClock, wrongClock } from '../../platform/clock.ts';
+import { chooseClock, subscribeToClock, wrongClock } from '../../platform/clock.ts';
 import { fullDate } from '../../text/format.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SignBar } from '../../ui/SignBar.tsx';
@@ -10,7 +10,7 @@ const dateWords = (date: Date): string =>
 
 /** Said where the device's clock is wrong by hours or days: what is recorded would be filed under the wrong day. */
 export function ClockSign() {
-  const wrong = useSyncExternalStore(hearOfClock, wrongClock);
+  const wrong = useSyncExternalStore(subscribeToClock, wrongClock);
   if (wrong === null) return null;
   const [device, server] = [dateWords(wrong.device), dateWords(wrong.server)];
   return (

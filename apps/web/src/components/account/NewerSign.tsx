@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { type NewerVersion, hearOfNewer, lookForNewer } from '../../platform/serviceWorker.ts';
+import { type NewVersion, onNewVersion, checkForUpdate } from '../../platform/serviceWorker.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SignBar } from '../../ui/SignBar.tsx';
 
@@ -8,14 +8,14 @@ const LOOK_AFTER_MS = 3_600_000;
 
 /** One quiet line where a newer version is on the device: taken by a tap, else with the next start. */
 export function NewerSign() {
-  const [newer, setNewer] = useState<NewerVersion | null>(null);
-  useEffect(() => hearOfNewer(setNewer), []);
+  const [newer, setNewer] = useState<NewVersion | null>(null);
+  useEffect(() => onNewVersion(setNewer), []);
   useEffect(() => {
     let lookedMs = performance.now();
     const look = (): void => {
       if (document.visibilityState !== 'visible' || performance.now() - lookedMs < LOOK_AFTER_MS) return;
       lookedMs = performance.now();
-      lookForNewer();
+      checkForUpdate();
     };
     document.addEventListener('visibilitychange', look);
     return () => document.removeEventListener('visibilitychange', look);

@@ -14,10 +14,10 @@ import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { changeName, fieldTitle, firstOf, issueWords } from '../../text/issueText.ts';
-import { mendedRecord, namesToLeave, writtenFields, writtenText } from '../../text/refusedFields.ts';
+import { correctedRecord, namesToLeave, writtenFields, writtenText } from '../../text/refusedFields.ts';
 
 /** A change that was not taken, with what was written in it: mended and sent again, copied, or discarded. */
-export function MendSheet({ refusal, onClose }: { refusal: Refusal; onClose: () => void }) {
+export function RefusedChangeSheet({ refusal, onClose }: { refusal: Refusal; onClose: () => void }) {
   const { change: refused, issues } = refusal;
   const records = useAppSelector((state) => state.records);
   const { change, dismissRefusal } = useRecording();
@@ -31,7 +31,7 @@ export function MendSheet({ refusal, onClose }: { refusal: Refusal; onClose: () 
   const send = (): void => {
     if (refused.record === null) change(removalOf(refused.collection, refused.key));
     else {
-      const record = mendedRecord(refused.record, typed, issues, left);
+      const record = correctedRecord(refused.record, typed, issues, left);
       if (record === null) {
         const wrong = fields.filter((each) => each.kind === 'number');
         setFaults(

@@ -9,24 +9,24 @@ import { Button } from '../../ui/Button.tsx';
 import { Words } from '../../ui/Words.tsx';
 import type { Refusal } from '../../store/outboxSlice.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { hearOfHeldUp, isHeldUp } from '../../sync/deviceDatabase.ts';
+import { onBlocked, isHeldUp } from '../../sync/deviceDatabase.ts';
 import { changeName, issueWords } from '../../text/issueText.ts';
-import { later } from '../page/lazySheet.tsx';
+import { lazySheet } from '../page/lazySheet.tsx';
 
-const MendSheet = later(() => import('./RefusedChangeSheet.tsx').then((module) => module.MendSheet));
+const MendSheet = lazySheet(() => import('./RefusedChangeSheet.tsx').then((module) => module.RefusedChangeSheet));
 
 /** A change that is on its way for less than this is not worth a word. */
 const CALM_MS = 1500;
 
 /** Whether an older version of the app in another tab keeps this one from what the device holds. */
-export const useIsHeldUp = (): boolean => useSyncExternalStore(hearOfHeldUp, isHeldUp, () => false);
+export const useIsHeldUp = (): boolean => useSyncExternalStore(onBlocked, isHeldUp, () => false);
 
 /** What to do about {@link useIsHeldUp}. */
 export const HELD_UP_WORDS =
   'An older version of Wimbel is open in another tab. Close that tab, and this one goes on by itself.';
 
 /** A small, calm sign of what is still waiting, and plain words for what the server would not take. */
-export function SavingSign() {
+export function SyncStatus() {
   const styles = useStyles();
   const { colors } = useTheme();
   const waiting = useAppSelector((state) => state.outbox.waiting.count);

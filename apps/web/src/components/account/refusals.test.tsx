@@ -5,15 +5,15 @@ import { changesRefused, deviceKept, serverMissed } from '../../store/outboxSlic
 import { recordsChanged } from '../../store/recordsSlice.ts';
 import { aHabit } from '../../testing/goalSamples.ts';
 import { withRecords } from '../../testing/withRecords.tsx';
-import { MendSheet } from './RefusedChangeSheet.tsx';
-import { SavingSign } from './SyncStatus.tsx';
+import { RefusedChangeSheet } from './RefusedChangeSheet.tsx';
+import { SyncStatus } from './SyncStatus.tsx';
 
 const scales = aHabit('scales', { name: 'Scales' });
 const entry = { habitId: 'scales', day: '2026-11-24', amount: 20, note: 'slow' };
 
 describe('what the server would not take', () => {
   it('is told with how many there are, and what is wrong with the first', () => {
-    const { store } = withRecords(<SavingSign />, { habits: [scales] });
+    const { store } = withRecords(<SyncStatus />, { habits: [scales] });
     const issues = [{ path: 'note', message: 'is longer than 20000 characters' }];
     act(() => void store.dispatch(changesRefused({ refusals: [{ change: entryChange(entry), issues }] })));
     expect(screen.getByRole('alert').textContent).toContain('One change could not be saved');
@@ -25,7 +25,10 @@ describe('what the server would not take', () => {
   const mend = (change: Change, path: string, message: string) => {
     const onClose = jest.fn();
     const refusal = { change, issues: [{ path, message }] };
-    return { onClose, ...withRecords(<MendSheet refusal={refusal} onClose={onClose} />, { habits: [scales] }) };
+    return {
+      onClose,
+      ...withRecords(<RefusedChangeSheet refusal={refusal} onClose={onClose} />, { habits: [scales] }),
+    };
   };
 
   it('is sent again with what was written, and only once it can be read', () => {
@@ -57,7 +60,7 @@ describe('what the server would not take', () => {
 
 describe('what waits', () => {
   it('says how much waits without a connection, and where nothing is kept here', () => {
-    const { store } = withRecords(<SavingSign />, { habits: [scales] });
+    const { store } = withRecords(<SyncStatus />, { habits: [scales] });
     act(() => {
       store.dispatch(recordsChanged({ changes: [entryChange(entry)] }));
       store.dispatch(serverMissed());

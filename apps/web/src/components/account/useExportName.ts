@@ -1,5 +1,5 @@
 import { formatDay } from '@wimbel/core';
-import { takenName } from '../../text/fileName.ts';
+import { exportFileName } from '../../text/fileName.ts';
 import { isSample } from '../../store/accountSlice.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
@@ -9,8 +9,8 @@ const whoseOf = ({ account: { account } }: RootState): string =>
   account === null ? '' : isSample(account) ? 'sample' : account.email.split('@')[0]!;
 
 /** Names a file that is taken out by whose it is, what it holds and the day. */
-export function useTakenName(): (ending: string, ...parts: (string | null)[]) => string {
+export function useExportName(): (ending: string, ...parts: (string | null)[]) => string {
   const whose = useAppSelector(whoseOf);
   const day = formatDay(useAppSelector(selectToday));
-  return (ending, ...parts) => takenName([whose, ...parts], day, ending);
+  return (ending, ...parts) => exportFileName([whose, ...parts], day, ending);
 }

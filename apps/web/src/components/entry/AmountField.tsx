@@ -4,7 +4,7 @@ import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';
 import {
-  amount as told,
+  amount as formatAmount,
   amountFault,
   amountOf,
   editable,
@@ -79,8 +79,8 @@ export function AmountField({
         />
       </View>
       <View style={{ flexDirection: 'row', paddingTop: 22 }}>
-        <IconButton icon={Minus} label={`Take away ${told(step, unit)}`} onPress={() => add(-step)} />
-        <IconButton icon={Plus} label={`Add ${told(step, unit)}`} onPress={() => add(step)} />
+        <IconButton icon={Minus} label={`Take away ${formatAmount(step, unit)}`} onPress={() => add(-step)} />
+        <IconButton icon={Plus} label={`Add ${formatAmount(step, unit)}`} onPress={() => add(step)} />
       </View>
     </View>
   );

@@ -43,7 +43,7 @@ import { PartsField } from './PartsField.tsx';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { entryChange } from '../../store/makeChange.ts';
 import { selectEntry, selectTrack, selectEntries, selectHidesStreaks } from '../../store/selectors.ts';
-import { afterTap, withMark, standingOn } from '../../text/dayStatusText.ts';
+import { afterTap, withMark, dayStatusOn } from '../../text/dayStatusText.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { Figure } from '../figure/Figure.tsx';
 import { habitEditPath, habitPath } from '../../platform/paths.ts';
@@ -189,7 +189,7 @@ function RewardLine({ track, day }: { track: Track; day: PlainDay }) {
 function StandingLine({ track, day }: { track: Track; day: PlainDay }) {
   const styles = useStyles();
   const hidesStreaks = useAppSelector(selectHidesStreaks);
-  const { words, asked } = standingOn(track, day);
+  const { words, asked } = dayStatusOn(track, day);
   const unit = streakUnitOn(track, track.today);
   const run = aliveRun(runsOf(track, unit));
   const streak = run === null ? '' : `${streakLength(run.length, unit)} in a row`;

@@ -1,14 +1,14 @@
 import { type ComponentProps, type ReactNode, useContext } from 'react';
 import { Pressable, type StyleProp, type ViewStyle } from 'react-native';
-import type { Asked } from '../../text/figureQuery.ts';
+import type { FigureQuery } from '../../text/figureQuery.ts';
 import { themed } from '../../theme/Theme.tsx';
-import { useAsk } from './FigureHost.tsx';
+import { useExplainFigure } from './FigureHost.tsx';
 import { IsPrinted } from './printed.ts';
 import { Words } from '../../ui/Words.tsx';
 
 type Props = {
   /** What it is asked for. */
-  asked: Asked;
+  asked: FigureQuery;
   /** The figure as it is read aloud, with its numbers: "147 of 198 asked so far, 74 %". */
   label: string;
   children: ReactNode;
@@ -23,7 +23,7 @@ type Props = {
 /** A figure that says what it is made of when it is pressed; a dotted line below shows that it can be. */
 export function Figure({ asked, label, children, style, isPlain = false, isTabStop = true, testId }: Props) {
   const styles = useStyles();
-  const ask = useAsk();
+  const ask = useExplainFigure();
   const isPrinted = useContext(IsPrinted);
   if (isPrinted) return children;
   return (
@@ -57,7 +57,7 @@ export function FigureWords({
   tone = type === 'quiet' || type === 'small' ? 'quiet' : 'ink',
   style,
 }: {
-  asked: Asked | null;
+  asked: FigureQuery | null;
   words: string;
   /** Read aloud instead of the words. */
   label?: string;

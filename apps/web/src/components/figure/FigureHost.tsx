@@ -1,17 +1,17 @@
 import { type ReactNode, createContext, useContext, useState } from 'react';
-import type { Asked } from '../../text/figureQuery.ts';
-import { later } from '../page/lazySheet.tsx';
+import type { FigureQuery } from '../../text/figureQuery.ts';
+import { lazySheet } from '../page/lazySheet.tsx';
 
-const FigureSheet = later(() => import('./FigureSheet.tsx').then((module) => module.FigureSheet));
+const FigureSheet = lazySheet(() => import('./FigureSheet.tsx').then((module) => module.FigureSheet));
 
-const AskContext = createContext<(asked: Asked) => void>(() => undefined);
+const AskContext = createContext<(asked: FigureQuery) => void>(() => undefined);
 
 /** Asks a figure what it is made of. */
-export const useAsk = (): ((asked: Asked) => void) => useContext(AskContext);
+export const useExplainFigure = (): ((asked: FigureQuery) => void) => useContext(AskContext);
 
 /** Holds the sheet in which a figure that was asked is told. */
 export function FigureHost({ onGo, children }: { onGo: (path: string) => void; children: ReactNode }) {
-  const [asked, setAsked] = useState<Asked | null>(null);
+  const [asked, setAsked] = useState<FigureQuery | null>(null);
   return (
     <AskContext.Provider value={setAsked}>
       {children}

@@ -6,9 +6,9 @@ import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
-import type { Asked } from '../../text/figureQuery.ts';
-import { accountOf } from '../../text/explanation/explainFigure.ts';
-import type { FigureAccount } from '../../text/explanation/explanation.ts';
+import type { FigureQuery } from '../../text/figureQuery.ts';
+import { explainFigure } from '../../text/explanation/explainFigure.ts';
+import type { FigureExplanation } from '../../text/explanation/explanation.ts';
 
 /** What a figure is made of: one sentence, its parts each leading to its place, and what they come to together. */
 export function FigureSheet({
@@ -16,13 +16,13 @@ export function FigureSheet({
   onClose,
   onGo,
 }: {
-  asked: Asked;
+  asked: FigureQuery;
   onClose: () => void;
   onGo: (path: string) => void;
 }) {
   const styles = useStyles();
   const state = useAppSelector((all) => all);
-  const account = useMemo(() => accountOf(state, asked), [state, asked]);
+  const account = useMemo(() => explainFigure(state, asked), [state, asked]);
   if (account === null) {
     return (
       <Sheet title="Nothing yet" onClose={onClose}>
@@ -69,7 +69,7 @@ export function FigureSheet({
   );
 }
 
-function Part({ part, onGo }: { part: FigureAccount['parts'][number]; onGo: (path: string) => void }) {
+function Part({ part, onGo }: { part: FigureExplanation['parts'][number]; onGo: (path: string) => void }) {
   const styles = useStyles();
   const { colors } = useTheme();
   const { name, value, href } = part;

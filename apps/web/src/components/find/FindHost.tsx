@@ -1,8 +1,8 @@
 import { type ReactNode, createContext, useContext, useEffect, useMemo, useState } from 'react';
-import { useTypedAhead } from '../../ui/useTypeAhead.ts';
-import { later } from '../page/lazySheet.tsx';
+import { useTypeAhead } from '../../ui/useTypeAhead.ts';
+import { lazySheet } from '../page/lazySheet.tsx';
 
-const FindSheet = later(() => import('./FindSheet.tsx').then((module) => module.FindSheet));
+const FindSheet = lazySheet(() => import('./FindSheet.tsx').then((module) => module.FindSheet));
 
 const FindContext = createContext<() => void>(() => undefined);
 
@@ -16,7 +16,7 @@ const isWriting = (target: EventTarget | null): boolean =>
 export function FindHost({ onGo, children }: { onGo: (path: string) => void; children: ReactNode }) {
   const [isOpen, setIsOpen] = useState(false);
   const open = useMemo(() => () => setIsOpen(true), []);
-  const typedAhead = useTypedAhead(() => setIsOpen(false));
+  const typedAhead = useTypeAhead(() => setIsOpen(false));
   const close = (): void => {
     // Keys that were kept for a field which goes before it could take them.
     typedAhead.take();

@@ -14,7 +14,7 @@ import { entryChange } from '../../store/makeChange.ts';
 import { selectEntry, selectSettings, selectToday, trackOf } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
-import { isLeftOff } from '../../platform/hiddenPlaces.ts';
+import { isHiddenPlace } from '../../platform/hiddenPlaces.ts';
 import type { Typed } from '../../ui/useTypeAhead.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../../theme/space.ts';
@@ -22,8 +22,8 @@ import { Field } from '../../ui/Field.tsx';
 import { Peg } from '../../ui/Peg.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { afterTap, standingWords } from '../../text/dayStatusText.ts';
-import { type Findable, PLACES_AND_ACTIONS, findablesOf, finderOf } from './searchTargets.ts';
+import { afterTap, dayStatusText } from '../../text/dayStatusText.ts';
+import { type SearchTarget, PLACES_AND_ACTIONS, searchTargetsOf, finderOf } from './searchTargets.ts';
 
 const MOST_FOUND = 30;
 
@@ -76,13 +76,13 @@ function Finder({ onGo, takeTyped }: FinderProps) {
   const { change } = useRecording();
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
-  const all = useMemo(() => findablesOf({ ...store.getState(), records }), [store, records]);
+  const all = useMemo(() => searchTargetsOf({ ...store.getState(), records }), [store, records]);
   const find = useMemo(() => finderOf(all), [all]);
   const { hidden } = useAppSelector(selectSettings);
   const findBy = useCallback(
     (asked: string) => {
       const all = asked.trim() !== '' ? find(asked, MOST_FOUND) : PLACES_AND_ACTIONS;
-      return hidden === undefined ? all : all.filter(({ path }) => !isLeftOff(path, hidden));
+      return hidden === undefined ? all : all.filter(({ path }) => !isHiddenPlace(path, hidden));
     },
     [find, hidden],
   );
@@ -94,7 +94,7 @@ function Finder({ onGo, takeTyped }: FinderProps) {
   }, [active]);
 
   /** Checks a habit off today, or opens it where that needs a choice. */
-  const check = ({ id, path }: Findable): void => {
+  const check = ({ id, path }: SearchTarget): void => {
     const habit = store.getState().records.habits[id];
     if (habit === undefined) return;
     if ((habit.variants ?? []).length > 0) return onGo(path);
@@ -102,7 +102,7 @@ function Finder({ onGo, takeTyped }: FinderProps) {
     change(entryChange(afterTap(trackOf(store.getState(), habit), today, selectEntry(store.getState(), id, day))));
   };
 
-  const enter = (chosen: Findable | undefined, isWithControl: boolean): void => {
+  const enter = (chosen: SearchTarget | undefined, isWithControl: boolean): void => {
     if (chosen === undefined) return;
     if (isWithControl && chosen.track !== undefined) check(chosen);
     else onGo(chosen.path);
@@ -176,7 +176,7 @@ function Row({
   onOpen,
   onCheck,
 }: {
-  found: Findable;
+  found: SearchTarget;
   index: number;
   isActive: boolean;
   today: PlainDay;
@@ -218,7 +218,7 @@ function Row({
             {name}
           </Words>
           <Words type="quiet" tone="quiet" numberOfLines={1}>
-            {track === undefined ? aside : `${aside} · ${standingWords(track, today)}`}
+            {track === undefined ? aside : `${aside} · ${dayStatusText(track, today)}`}
           </Words>
         </Pressable>
       </View>

@@ -1,6 +1,6 @@
-import { type Findable, finderOf } from './searchTargets.ts';
+import { type SearchTarget, finderOf } from './searchTargets.ts';
 
-const named = (name: string): Findable => ({ id: name, kind: 'habit', name, aside: '', path: `/${name}` });
+const named = (name: string): SearchTarget => ({ id: name, kind: 'habit', name, aside: '', path: `/${name}` });
 const find = finderOf(
   ['Scales before breakfast', 'Été, read in French', 'Cold swim', 'No coffee after two', 'Swim lengths'].map(named),
 );

@@ -6,7 +6,7 @@ import { selectSeasons } from '../../store/seasonSelectors.ts';
 import { PATHS, goalPath, habitPath, seasonPath } from '../../platform/paths.ts';
 
 /** Something that can be found by its name, and where it leads. */
-export type Findable = {
+export type SearchTarget = {
   id: string;
   kind: 'habit' | 'goal' | 'season' | 'step' | 'area' | 'place' | 'action';
   name: string;
@@ -17,14 +17,14 @@ export type Findable = {
   track?: Track;
 };
 
-const place = (name: string, path: string): Findable => ({
+const place = (name: string, path: string): SearchTarget => ({
   id: `place ${path}`,
   kind: 'place',
   name,
   aside: 'Place',
   path,
 });
-const action = (name: string, path: string): Findable => ({
+const action = (name: string, path: string): SearchTarget => ({
   id: `do ${path}`,
   kind: 'action',
   name,
@@ -33,7 +33,7 @@ const action = (name: string, path: string): Findable => ({
 });
 
 /** What stands first while nothing is asked for. */
-export const PLACES_AND_ACTIONS: readonly Findable[] = [
+export const PLACES_AND_ACTIONS: readonly SearchTarget[] = [
   action('Add a habit', PATHS.newHabit),
   action('Add habits from a list', PATHS.habitList),
   action('Set a goal', PATHS.newGoal),
@@ -69,11 +69,11 @@ const isOver = (habit: Habit, today: number): boolean =>
   habit.archived === true || (habit.endsOn !== undefined && dayOf(habit.endsOn) < today);
 
 /** Everything of a person that has a name. */
-export function findablesOf(state: RootState): Findable[] {
+export function searchTargetsOf(state: RootState): SearchTarget[] {
   const { records } = state;
   const today = selectToday(state);
   const areaName = (id: string | undefined): string => records.areas[id ?? '']?.name ?? '';
-  const habits = selectHabits(state).map((habit): Findable => {
+  const habits = selectHabits(state).map((habit): SearchTarget => {
     const over = isOver(habit, today);
     return {
       id: habit.id,
@@ -84,28 +84,28 @@ export function findablesOf(state: RootState): Findable[] {
       ...(over ? {} : { track: trackOf(state, habit) }),
     };
   });
-  const goals = selectGoals(state).map((goal: Goal): Findable => ({
+  const goals = selectGoals(state).map((goal: Goal): SearchTarget => ({
     id: goal.id,
     kind: 'goal',
     name: goal.title,
     aside: ['Goal', areaName(goal.areaId)].filter(Boolean).join(', '),
     path: goalPath(goal.id),
   }));
-  const seasons = selectSeasons(state).map(({ id, title }): Findable => ({
+  const seasons = selectSeasons(state).map(({ id, title }): SearchTarget => ({
     id,
     kind: 'season',
     name: title,
     aside: 'Season',
     path: seasonPath(id),
   }));
-  const steps = Object.values(records.steps).map((step): Findable => ({
+  const steps = Object.values(records.steps).map((step): SearchTarget => ({
     id: step.id,
     kind: 'step',
     name: step.title,
     aside: `Step of ${records.goals[step.goalId]?.title ?? 'a goal'}`,
     path: goalPath(step.goalId),
   }));
-  const areas = selectAreas(state).map((area): Findable => ({
+  const areas = selectAreas(state).map((area): SearchTarget => ({
     id: area.id,
     kind: 'area',
     name: area.name,
@@ -118,7 +118,7 @@ export function findablesOf(state: RootState): Findable[] {
 }
 
 /** Looks through names: any part of one, without regard to accents and capitals, small slips let pass. */
-export const finderOf = (all: readonly Findable[]): ((text: string, most: number) => Findable[]) => {
+export const finderOf = (all: readonly SearchTarget[]): ((text: string, most: number) => SearchTarget[]) => {
   const fuse = new Fuse(all, {
     keys: ['name'],
     ignoreLocation: true,

@@ -34,7 +34,7 @@ import { holeColor, paceSentence, standingOf, valueWords, leftWords, needWords }
 import { changeTo, newId, removalOf } from '../../store/makeChange.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { keptOnDevice, keepOnDevice } from '../../platform/localSettings.ts';
+import { readLocalSetting, writeLocalSetting } from '../../platform/localSettings.ts';
 import { Facts } from '../figure/Facts.tsx';
 import type { Fact } from '../../text/habitFacts.ts';
 import { FED_BY_ITSELF, isFedByCheckIns, neediest } from '../../text/neediest.ts';
@@ -172,11 +172,13 @@ function useCheckInDraft({ keyResult, own, corrected, onDone }: FormProps) {
   const from = 'start' in measure ? measure.start : 0;
   const valueBy = (text: string): number => valueOn(valuesInOrder(own, today), parseDay(text) ?? today, from);
   const [way, setWay] = useState<'value' | 'more'>(() =>
-    corrected === null && keptOnDevice(wayName(keyResult)) === 'more' ? 'more' : 'value',
+    corrected === null && readLocalSetting(wayName(keyResult)) === 'more' ? 'more' : 'value',
   );
   // What was added up from an earlier check-in moves when that one is put right.
   const later = corrected === null || isYesNo ? [] : laterThan(own, corrected);
-  const [along, setAlong] = useState<'move' | 'stay'>(keptOnDevice(wayName(keyResult)) === 'more' ? 'move' : 'stay');
+  const [along, setAlong] = useState<'move' | 'stay'>(
+    readLocalSetting(wayName(keyResult)) === 'more' ? 'move' : 'stay',
+  );
   const [day, setDay] = useState(corrected?.day ?? formatDay(today));
   const [value, setValue] = useState(() => {
     if (corrected) return isYesNo ? String(corrected.value) : editable(corrected.value);
@@ -216,7 +218,7 @@ function useCheckInDraft({ keyResult, own, corrected, onDone }: FormProps) {
     const by = corrected === null || along === 'stay' ? 0 : Number((result - corrected.value).toPrecision(12));
     const moved = by === 0 ? [] : later.map((each) => ({ ...each, value: Number((each.value + by).toPrecision(12)) }));
     const more = moved.length === 0 ? '' : `, and ${counted(moved.length, 'later one')} with it`;
-    if (corrected === null) keepOnDevice(wayName(keyResult), way);
+    if (corrected === null) writeLocalSetting(wayName(keyResult), way);
     toast({
       text: `${keyResult.title}: ${valueWords(keyResult, result)}${more}`,
       onUndo: change(...[checkIn, ...moved].map((each) => changeTo('checkIns', each))),

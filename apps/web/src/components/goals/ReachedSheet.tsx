@@ -1,7 +1,7 @@
 import { type KeyResult, type PlainDay, dayOf } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { keepOnDevice } from '../../platform/localSettings.ts';
+import { writeLocalSetting } from '../../platform/localSettings.ts';
 import { type FiguredGoal, selectFiguredList } from '../../store/goalSelectors.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
@@ -12,7 +12,7 @@ import { Shavings } from '../../ui/Shavings.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { standingOf } from '../../text/goalText.ts';
-import { type Reached, stepsUnder, toldName } from './reached.ts';
+import { type Reached, stepsUnder, announcedKey } from './reached.ts';
 import { useGoalActions } from './useGoalActions.ts';
 
 /** The day on which a key result got where it is: of its last check-in or step; of habits today. */
@@ -38,7 +38,7 @@ export function ReachedSheet({ reached: { goal, keyResult }, onClose }: { reache
   const day = reachedOn(figured, keyResult, today);
   const isWhole = (figured.figures.progress ?? 0) >= 1;
   const close = (): void => {
-    keepOnDevice(toldName(keyResult), 'told');
+    writeLocalSetting(announcedKey(keyResult), 'told');
     onClose();
   };
   const keep = (): void => {

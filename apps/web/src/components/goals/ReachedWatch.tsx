@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { keptOnDevice } from '../../platform/localSettings.ts';
+import { readLocalSetting } from '../../platform/localSettings.ts';
 import { type FiguredGoal, selectFiguredList } from '../../store/goalSelectors.ts';
-import { useSoon } from '../../store/store.ts';
-import { later } from '../page/lazySheet.tsx';
-import { type Reached, stepsUnder, toldName } from './reached.ts';
+import { useDeferredSelector } from '../../store/store.ts';
+import { lazySheet } from '../page/lazySheet.tsx';
+import { type Reached, stepsUnder, announcedKey } from './reached.ts';
 
-const ReachedSheet = later(() => import('./ReachedSheet.tsx').then((module) => module.ReachedSheet));
+const ReachedSheet = lazySheet(() => import('./ReachedSheet.tsx').then((module) => module.ReachedSheet));
 
 const reachedIn = ({ records, figures }: FiguredGoal): string[] =>
   records.keyResults.filter(({ id }) => figures.keyResults[id]!.progress >= 1).map(({ id }) => id);
@@ -19,18 +19,18 @@ const stepsOf = ({ records }: FiguredGoal, id: string): string =>
 
 /** Celebrates a key result when it reaches its target, once, and asks for a word on how it went. */
 export function ReachedWatch() {
-  const goals = useSoon(selectFiguredList);
+  const goals = useDeferredSelector(selectFiguredList);
   const [seen, setSeen] = useState(goals);
   const [waiting, setWaiting] = useState<readonly Reached[]>([]);
   const [reached] = waiting;
-  // What was reached before this page was opened is not news.
+  // What was reached before this page was opened is not reachedNow.
   if (seen !== goals) {
     setSeen(goals);
     const before = new Set(seen.flatMap(reachedIn));
     const known = new Map(
       seen.flatMap((figured) => figured.records.keyResults.map(({ id }) => [id, stepsOf(figured, id)] as const)),
     );
-    const news = goals.flatMap((figured) =>
+    const reachedNow = goals.flatMap((figured) =>
       figured.records.goal.state !== 'open'
         ? []
         : reachedIn(figured)
@@ -42,8 +42,8 @@ export function ReachedWatch() {
             })),
     );
     // One check-off can reach several: each is told in its turn.
-    const untold = news.filter(({ keyResult }) => keptOnDevice(toldName(keyResult)) === null);
-    if (untold.length > 0) setWaiting([...waiting, ...untold]);
+    const unannounced = reachedNow.filter(({ keyResult }) => readLocalSetting(announcedKey(keyResult)) === null);
+    if (unannounced.length > 0) setWaiting([...waiting, ...unannounced]);
   }
   if (reached === undefined) return null;
   return <ReachedSheet key={reached.keyResult.id} reached={reached} onClose={() => setWaiting(waiting.slice(1))} />;

@@ -2,7 +2,7 @@ import type { Goal, KeyResult, Step } from '@wimbel/core';
 import type { FiguredGoal } from '../../store/goalSelectors.ts';
 
 /** Names the target too: a key result that is given a further one can be reached again. */
-export const toldName = ({ id, measure }: KeyResult): string =>
+export const announcedKey = ({ id, measure }: KeyResult): string =>
   `reached.${id}.${'target' in measure ? measure.target : measure.kind}`;
 
 /** A key result that got where it was to be. */

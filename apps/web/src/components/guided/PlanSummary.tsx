@@ -8,7 +8,7 @@ import { Words } from '../../ui/Words.tsx';
 export type PlannedPart<P extends string> = readonly [page: P, name: string, words: string];
 
 /** A plan to be looked over, each part a way back to its page, and what is worth a thought. */
-export function LookOver<P extends string>({
+export function PlanSummary<P extends string>({
   label,
   parts,
   hints,

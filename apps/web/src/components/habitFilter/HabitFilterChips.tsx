@@ -11,37 +11,43 @@ import { Button } from '../../ui/Button.tsx';
 import { Chips } from '../../ui/Chips.tsx';
 import { Labelled } from '../../ui/Field.tsx';
 import {
-  type Only,
-  type OnlyChoice,
-  formatOnly,
-  onlyChoices,
-  onlyName,
-  parseOnly,
-  tracksOnly,
+  type HabitFilter,
+  type HabitFilterChoice,
+  formatHabitFilter,
+  habitFilterChoices,
+  habitFilterName,
+  parseHabitFilter,
+  filterTracks,
 } from '../../text/habitFilter.ts';
 
 /** Chooses which habits are shown: all, or those of an area, of a goal, or due so often. */
-export function OnlyChips({ only, onChoose }: { only: Only | null; onChoose: (only: Only | null) => void }) {
+export function HabitFilterChips({
+  only,
+  onChoose,
+}: {
+  only: HabitFilter | null;
+  onChoose: (only: HabitFilter | null) => void;
+}) {
   const { colors } = useTheme();
-  const choices = onlyChoices(
+  const choices = habitFilterChoices(
     useAppSelector(selectTracks),
     useAppSelector(selectAreas),
     useAppSelector(selectGoals),
     useAppSelector(selectKeyResults),
   );
-  const chosen = [only === null ? '' : formatOnly(only)];
-  const group = (label: string, own: readonly OnlyChoice[]) =>
+  const chosen = [only === null ? '' : formatHabitFilter(only)];
+  const group = (label: string, own: readonly HabitFilterChoice[]) =>
     own.length === 0 ? null : (
       <Labelled key={label} label={label}>
         <Chips
           label={label}
           chips={own.map((each) => ({
-            value: formatOnly(each.only),
+            value: formatHabitFilter(each.only),
             label: `${each.name} (${each.count})`,
             ...(each.color ? { dot: dyeColor(colors, each.color) } : {}),
           }))}
           chosen={chosen}
-          onPress={(value) => onChoose(chosen.includes(value) ? null : parseOnly(value))}
+          onPress={(value) => onChoose(chosen.includes(value) ? null : parseHabitFilter(value))}
         />
       </Labelled>
     );
@@ -55,9 +61,9 @@ export function OnlyChips({ only, onChoose }: { only: Only | null; onChoose: (on
 }
 
 /** "Only Music", with a way back to all; nothing where all are shown. */
-export function OnlyLine({ only, onAll }: { only: Only | null; onAll: () => void }) {
+export function HabitFilterLine({ only, onAll }: { only: HabitFilter | null; onAll: () => void }) {
   const { colors } = useTheme();
-  const name = useOnlyName(only);
+  const name = useHabitFilterName(only);
   if (name === null) return null;
   return (
     <View style={{ flexDirection: 'row' }}>
@@ -69,16 +75,16 @@ export function OnlyLine({ only, onAll }: { only: Only | null; onAll: () => void
 }
 
 /** Which of some habits are shown; the same list while none of them changed. */
-export function useTracksOnly(only: Only | null, tracks: readonly Track[]): readonly Track[] {
+export function useFilteredTracks(only: HabitFilter | null, tracks: readonly Track[]): readonly Track[] {
   const keyResults = useAppSelector(selectKeyResults);
-  const isGone = useOnlyName(only) === null;
+  const isGone = useHabitFilterName(only) === null;
   return useMemo(
-    () => (only === null || isGone ? tracks : tracksOnly(only, tracks, keyResults)),
+    () => (only === null || isGone ? tracks : filterTracks(only, tracks, keyResults)),
     [only, isGone, tracks, keyResults],
   );
 }
 
 /** What the habits that are shown have in common; null where all are shown. */
-export function useOnlyName(only: Only | null): string | null {
-  return useAppSelector((state) => (only === null ? null : onlyName(only, state.records)));
+export function useHabitFilterName(only: HabitFilter | null): string | null {
+  return useAppSelector((state) => (only === null ? null : habitFilterName(only, state.records)));
 }

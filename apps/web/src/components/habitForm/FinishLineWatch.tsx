@@ -2,7 +2,7 @@ import { type Habit, finishedOn } from '@wimbel/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { counted } from '../../text/format.ts';
-import { keepOnDevice, keptOnDevice } from '../../platform/localSettings.ts';
+import { writeLocalSetting, readLocalSetting } from '../../platform/localSettings.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Shavings } from '../../ui/Shavings.tsx';
@@ -12,14 +12,14 @@ import { selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { useHabitActions } from './useHabitActions.ts';
 
-const toldName = (habit: Habit): string => `finish.${habit.id}.${habit.finishLine?.days ?? 0}`;
+const announcedKey = (habit: Habit): string => `finish.${habit.id}.${habit.finishLine?.days ?? 0}`;
 
 /** Celebrates a finish line on the day it is reached, once, and asks whether the habit ends with it. */
 export function FinishLineWatch() {
   const tracks = useAppSelector(selectTracks);
   const today = useAppSelector(selectToday);
   const actions = useHabitActions();
-  const [told, setTold] = useState<string[]>([]);
+  const [announced, setAnnounced] = useState<string[]>([]);
   const reached = useMemo(
     () =>
       tracks.find(
@@ -27,15 +27,15 @@ export function FinishLineWatch() {
           track.habit.finishLine !== undefined &&
           track.habit.endsOn === undefined &&
           finishedOn(track) === today &&
-          !told.includes(track.habit.id) &&
-          keptOnDevice(toldName(track.habit)) === null,
+          !announced.includes(track.habit.id) &&
+          readLocalSetting(announcedKey(track.habit)) === null,
       )?.habit ?? null,
-    [tracks, today, told],
+    [tracks, today, announced],
   );
   if (reached === null) return null;
   const close = (): void => {
-    keepOnDevice(toldName(reached), 'told');
-    setTold([...told, reached.id]);
+    writeLocalSetting(announcedKey(reached), 'told');
+    setAnnounced([...announced, reached.id]);
   };
   const { days, reward } = reached.finishLine!;
   return (

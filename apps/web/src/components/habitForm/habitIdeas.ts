@@ -1,5 +1,5 @@
 /** What somebody may want to get better at, with a few habits small enough to begin with; lines to be edited. */
-export const SMALL_STARTS = [
+export const HABIT_IDEAS = [
   {
     id: 'music',
     label: 'Making music',

@@ -1,6 +1,6 @@
 import { type Entry, type Habit, type PlainDay, checkedByWriting, formatDay } from '@wimbel/core';
 import { useStore } from 'react-redux';
-import { keepOnDevice, keptOnDevice } from '../../platform/localSettings.ts';
+import { writeLocalSetting, readLocalSetting } from '../../platform/localSettings.ts';
 import { entryChange } from '../../store/makeChange.ts';
 import { selectEntry, selectHabits } from '../../store/selectors.ts';
 import type { RootState } from '../../store/store.ts';
@@ -34,14 +34,14 @@ export function useDoneByWriting(
       const checked = checkedByWriting(habits, day, by, entryOf);
       if (checked.length === 0) return;
       const marks = checked.map(({ id }) => entryChange({ habitId: id, day: formatDay(day), mark: 'done' }));
-      for (const { id } of checked) keepOnDevice(writtenName(id, day), 'yes');
+      for (const { id } of checked) writeLocalSetting(writtenName(id, day), 'yes');
       toast({ text: `${namesOf(checked)}: done by writing`, onUndo: change(...marks) });
       return;
     }
     const undone = habits.filter(
-      ({ id, doneBy }) => doneBy === by && keptOnDevice(writtenName(id, day)) === 'yes' && isOnlyDone(entryOf(id)),
+      ({ id, doneBy }) => doneBy === by && readLocalSetting(writtenName(id, day)) === 'yes' && isOnlyDone(entryOf(id)),
     );
-    for (const { id } of undone) keepOnDevice(writtenName(id, day), '');
+    for (const { id } of undone) writeLocalSetting(writtenName(id, day), '');
     if (undone.length > 0) change(...undone.map(({ id }) => entryChange({ habitId: id, day: formatDay(day) })));
   };
 }

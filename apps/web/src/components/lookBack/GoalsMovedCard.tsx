@@ -50,7 +50,7 @@ function MovedLine({ moved }: { moved: GoalMoved }) {
   const areas = useAppSelector((state) => state.records.areas);
   const areaId = useAppSelector((state) => state.records.goals[goalId]?.areaId);
   const color = dyeColor(colors, areas[areaId ?? '']?.color);
-  const told =
+  const movement =
     before === null || after === null
       ? 'nothing to measure it by'
       : percent(before) === percent(after)
@@ -64,7 +64,7 @@ function MovedLine({ moved }: { moved: GoalMoved }) {
   return (
     <Pressable
       role="link"
-      aria-label={[`${title}: ${told}`, ...came].join('. ')}
+      aria-label={[`${title}: ${movement}`, ...came].join('. ')}
       onPress={() => router.push(goalPath(goalId) as never)}
       style={styles.goal}
     >
@@ -72,7 +72,7 @@ function MovedLine({ moved }: { moved: GoalMoved }) {
         <Words type="strong" style={styles.grow}>
           {title}
         </Words>
-        <Words type="label">{told}</Words>
+        <Words type="label">{movement}</Words>
       </View>
       {after === null ? null : (
         <View style={styles.plank}>

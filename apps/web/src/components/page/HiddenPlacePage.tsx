@@ -5,7 +5,7 @@ import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Page } from '../../ui/Frame.tsx';
 
 /** What an address says that leads to something a person left off. */
-export function LeftOffPage() {
+export function HiddenPlacePage() {
   const router = useRouter();
   return (
     <Page>

@@ -19,7 +19,7 @@ function useTopPx(list: RefObject<HTMLElement | null>, scroll: RefObject<HTMLEle
 }
 
 /** A long list of which only what is near the screen is laid out; it scrolls with everything around it. */
-export function VirtualLines<R>({
+export function VirtualList<R>({
   rows,
   keyOf,
   roughPx,

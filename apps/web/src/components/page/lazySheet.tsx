@@ -1,5 +1,5 @@
 import { type ComponentType, useEffect, useState } from 'react';
-import { otherWork } from '../../platform/yieldToMain.ts';
+import { yieldToMain } from '../../platform/yieldToMain.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
@@ -11,10 +11,10 @@ const ahead: (() => Promise<void>)[] = [];
  * Brings what the first screen did without, one after the other, so that the page never stands still for all of it; what
  * fails is brought when it is asked for.
  */
-export async function bringLater(): Promise<void> {
+export async function preloadSheets(): Promise<void> {
   for (const bring of ahead.splice(0)) {
     await bring().catch(() => undefined);
-    await otherWork();
+    await yieldToMain();
   }
 }
 
@@ -22,7 +22,7 @@ export async function bringLater(): Promise<void> {
  * A sheet that is not brought with the first screen, but right after it or when it is first opened. Where it cannot be had, that
  * is said, and the next opening tries again.
  */
-export function later<P extends object>(
+export function lazySheet<P extends object>(
   load: () => Promise<ComponentType<P>>,
 ): ComponentType<P & { onClose: () => void }> {
   let Brought: ComponentType<P> | null = null;

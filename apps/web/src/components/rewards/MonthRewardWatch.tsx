@@ -2,7 +2,7 @@ import { type MonthReward, type Track, formatDay, monthRewards, withRewardEnjoye
 import { useState } from 'react';
 import { View } from 'react-native';
 import { monthName } from '../../text/format.ts';
-import { keepOnDevice, keptOnDevice } from '../../platform/localSettings.ts';
+import { writeLocalSetting, readLocalSetting } from '../../platform/localSettings.ts';
 import { changeTo } from '../../store/makeChange.ts';
 import { selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
@@ -15,7 +15,7 @@ import { Words } from '../../ui/Words.tsx';
 
 type Earned = { habitId: string; reward: MonthReward };
 
-const toldName = ({ habitId, reward }: Earned): string => `reward.${habitId}.${reward.month}`;
+const announcedKey = ({ habitId, reward }: Earned): string => `reward.${habitId}.${reward.month}`;
 
 const earnedOf = (track: Track): MonthReward[] => monthRewards(track).filter(({ state }) => state === 'earned');
 
@@ -34,14 +34,14 @@ export function MonthRewardWatch() {
   const [waiting, setWaiting] = useState<readonly Earned[]>([]);
   if (seen.tracks !== tracks || seen.isLoaded !== isLoaded) {
     setSeen({ tracks, isLoaded });
-    // What was earned before this page was opened is not news.
+    // What was earned before this page was opened is not earnedNow.
     const before = new Map(seen.isLoaded ? seen.tracks.map((track) => [track.habit.id, track]) : []);
-    const news = tracks
+    const earnedNow = tracks
       .flatMap((track) =>
         newlyEarned(before.get(track.habit.id), track).map((reward) => ({ habitId: track.habit.id, reward })),
       )
-      .filter((each) => keptOnDevice(toldName(each)) === null);
-    if (news.length > 0) setWaiting([...waiting, ...news]);
+      .filter((each) => readLocalSetting(announcedKey(each)) === null);
+    if (earnedNow.length > 0) setWaiting([...waiting, ...earnedNow]);
   }
   const [earned] = waiting;
   if (earned === undefined) return null;
@@ -50,7 +50,7 @@ export function MonthRewardWatch() {
       key={`${earned.habitId} ${earned.reward.month}`}
       earned={earned}
       onClose={() => {
-        keepOnDevice(toldName(earned), 'told');
+        writeLocalSetting(announcedKey(earned), 'told');
         setWaiting(waiting.slice(1));
       }}
     />

@@ -17,11 +17,11 @@ export function useClaim(): (reward: Reward, day?: PlainDay) => void {
     const claim: Claim = { id: newId(), rewardId: reward.id, day: formatDay(day), cost: reward.cost };
     const onUndo = change(changeTo('claims', claim));
     const state = store.getState();
-    const left = selectPipsBalance(state);
-    const told =
-      left < 0
-        ? `${pipsWords(selectSettings(state), -left)} below zero now`
-        : `${pipsWords(selectSettings(state), left)} left`;
-    toast({ text: `${reward.title}: enjoy it. ${told}.`, onUndo });
+    const balance = selectPipsBalance(state);
+    const balanceText =
+      balance < 0
+        ? `${pipsWords(selectSettings(state), -balance)} below zero now`
+        : `${pipsWords(selectSettings(state), balance)} left`;
+    toast({ text: `${reward.title}: enjoy it. ${balanceText}.`, onUndo });
   };
 }

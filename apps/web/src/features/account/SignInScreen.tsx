@@ -5,7 +5,7 @@ import { ScrollView, View } from 'react-native';
 import { signedIn } from '../../store/accountSlice.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { type Account, ApiError, type ApiFault, api } from '../../platform/api.ts';
-import { otherWork } from '../../platform/yieldToMain.ts';
+import { yieldToMain } from '../../platform/yieldToMain.ts';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -129,7 +129,7 @@ function WaitingHere() {
   const [waiting, setWaiting] = useState<{ count: number; remove: () => Promise<void> } | null>(null);
   useEffect(() => {
     let isGone = false;
-    void otherWork()
+    void yieldToMain()
       .then(() => import('../../sync/deviceData.ts'))
       .then((each) => each.waitingOnDevice())
       .then(
@@ -164,7 +164,7 @@ export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
   // What stands around the form is drawn in one go, the form in the next, so that a tap in between is heard.
   const isFormDue = useDeferredValue(true, false);
   useEffect(() => {
-    void otherWork()
+    void yieldToMain()
       .then(() => api.isSampleOffered())
       .then(setIsSampleOffered, () => undefined);
     document.addEventListener('focusin', bring, { once: true });

@@ -17,7 +17,7 @@ import { useAskAccount, useCanUndo, useRecording } from '../../sync/RecordsProvi
 import { useToast } from '../../ui/Toast.tsx';
 import { ClockSign } from '../../components/account/ClockSign.tsx';
 import { NewerSign } from '../../components/account/NewerSign.tsx';
-import { HELD_UP_WORDS, SavingSign, useIsHeldUp } from '../../components/account/SyncStatus.tsx';
+import { HELD_UP_WORDS, SyncStatus, useIsHeldUp } from '../../components/account/SyncStatus.tsx';
 import { UndoKey } from '../../components/account/UndoKey.tsx';
 import { FinishLineWatch } from '../../components/habitForm/FinishLineWatch.tsx';
 import { MonthRewardWatch } from '../../components/rewards/MonthRewardWatch.tsx';
@@ -27,19 +27,19 @@ import { selectHasPips } from '../../store/pipsSelectors.ts';
 import { selectShowsSeasons } from '../../store/seasonSelectors.ts';
 import { selectIsHidden, selectSettings } from '../../store/selectors.ts';
 import { serverAsked } from '../../store/accountSlice.ts';
-import { type RootState, useAppDispatch, useAppSelector, useSoon } from '../../store/store.ts';
+import { type RootState, useAppDispatch, useAppSelector, useDeferredSelector } from '../../store/store.ts';
 import { useTheme } from '../../theme/Theme.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Frame, type Place } from '../../ui/Frame.tsx';
-import { isLeftOff } from '../../platform/hiddenPlaces.ts';
-import { LeftOffPage } from '../../components/page/HiddenPlacePage.tsx';
+import { isHiddenPlace } from '../../platform/hiddenPlaces.ts';
+import { HiddenPlacePage } from '../../components/page/HiddenPlacePage.tsx';
 import { FindHost, useFind } from '../../components/find/FindHost.tsx';
 import { FigureHost } from '../../components/figure/FigureHost.tsx';
 import { PlaceFault } from '../../components/page/PlaceFault.tsx';
-import { keepAppOnDevice } from '../../platform/serviceWorker.ts';
-import { fetchAhead, whenIdle } from '../../platform/preloadChunks.ts';
-import { bringLater } from '../../components/page/lazySheet.tsx';
+import { registerServiceWorker } from '../../platform/serviceWorker.ts';
+import { preloadChunks, whenIdle } from '../../platform/preloadChunks.ts';
+import { preloadSheets } from '../../components/page/lazySheet.tsx';
 import { PATHS } from '../../platform/paths.ts';
 
 /** What the first screen did without is brought once the person had a moment with it. */
@@ -72,14 +72,14 @@ export function SignedIn() {
   // The first screen is made bit by bit, the page free in between.
   const isMade = useDeferredValue(isLoaded);
   const hidesJournal = useAppSelector((state) => selectIsHidden(state, 'journal'));
-  const hasPips = useSoon(selectHasPips);
+  const hasPips = useDeferredSelector(selectHasPips);
   const { hidden } = useAppSelector(selectSettings);
   const showsSeasons = useAppSelector(selectShowsSeasons);
   const isReachable = useAppSelector((state) => state.outbox.isReachable);
   const isHeldUp = useIsHeldUp();
   const path = usePathname();
   // The place itself stays: without it the address would be forgotten.
-  const isOff = isLeftOff(path, hidden ?? []);
+  const isOff = isHiddenPlace(path, hidden ?? []);
   const router = useRouter();
   const recording = useRecording();
   const store = useStore<RootState>();
@@ -87,13 +87,13 @@ export function SignedIn() {
   useEffect(() => {
     // Where no worker keeps the app, the browser's own store of files has to do.
     if (!isLoaded) return;
-    keepAppOnDevice(fetchAhead);
+    registerServiceWorker(preloadChunks);
     const timer = setTimeout(() => {
-      whenIdle(() => void bringLater());
+      whenIdle(() => void preloadSheets());
       // What a page that was closed had begun to bring in.
       if (accountId !== undefined)
         void import('../../sync/bulkImport.ts')
-          .then((each) => each.goOnBringing(accountId, { recording, store }))
+          .then((each) => each.resumeImport(accountId, { recording, store }))
           .catch(() => undefined);
     }, BRING_AFTER_MS);
     return () => clearTimeout(timer);
@@ -126,7 +126,7 @@ export function SignedIn() {
         >
           <Signs />
           <ErrorBoundary FallbackComponent={PlaceFault} resetKeys={[path]}>
-            {isOff ? <LeftOffPage /> : null}
+            {isOff ? <HiddenPlacePage /> : null}
             <View style={isOff ? OUT_OF_SIGHT : WHOLE}>
               <Slot />
             </View>
@@ -172,14 +172,14 @@ function CannotGoOn({ status }: { status: 'unreachable' | 'elsewhere' }) {
 
 /** What stands above every place where there is something to say, and what watches for something to tell. */
 function Signs() {
-  const isBringingIn = useAppSelector((state) => state.outbox.isBringingIn);
+  const isImporting = useAppSelector((state) => state.outbox.isImporting);
   return (
     <>
-      <SavingSign />
+      <SyncStatus />
       <NewerSign />
       <ClockSign />
       <UndoKey />
-      {isBringingIn ? null : (
+      {isImporting ? null : (
         <>
           <FinishLineWatch />
           <MonthRewardWatch />

@@ -20,7 +20,7 @@ import { STATE_WORDS, goalPaceSentence } from '../../text/goalText.ts';
 import { selectSettings, selectToday, selectTracks, selectGoals } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { percent } from '../../text/format.ts';
-import { keepFocus, useKeptFocus } from '../../ui/useRestoredFocus.ts';
+import { saveFocus, useRestoredFocus } from '../../ui/useRestoredFocus.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -55,7 +55,7 @@ import { PATHS } from '../../platform/paths.ts';
 const VERY_WIDE_PX = 1500;
 
 export function ChartsScreen() {
-  useKeptFocus();
+  useRestoredFocus();
   const router = useRouter();
   const today = useAppSelector(selectToday);
   const all = useAppSelector(selectTracks);
@@ -67,7 +67,7 @@ export function ChartsScreen() {
   const [isSaving, setIsSaving] = useState(false);
   const { kind } = at;
   const go = (to: Partial<ChartsAt>): void => {
-    keepFocus();
+    saveFocus();
     router.push(chartsAddress({ ...at, what: subject.what, ...to }, today) as never);
   };
   const beside = (by: -1 | 1): void => {

@@ -1,6 +1,6 @@
 import type { DaySpan, ReviewSpan, Track, Weekday } from '@wimbel/core';
 import { WEEKDAYS } from '@wimbel/core';
-import type { Asked } from '../../text/figureQuery.ts';
+import type { FigureQuery } from '../../text/figureQuery.ts';
 
 /** What charts are over, for their figures to be asked: one habit, some by a name, or (both null) all. */
 export type ChartedOf = {
@@ -17,11 +17,11 @@ export const overThese = ({ name, tracks }: Omit<ChartedOf, 'habitId'>): Over =>
   name === null ? {} : { habitIds: tracks.map(({ habit }) => habit.id), name };
 
 /** What was kept in some days. */
-export const keptAsked = (of: ChartedOf, span: DaySpan): Asked =>
+export const keptAsked = (of: ChartedOf, span: DaySpan): FigureQuery =>
   of.habitId === null ? { figure: 'kept', span, ...overThese(of) } : { figure: 'habitKept', habitId: of.habitId, span };
 
 /** What was kept on a weekday of some days. */
-export const keptOnWeekdayAsked = (of: ChartedOf, span: DaySpan, name: Weekday): Asked => {
+export const keptOnWeekdayAsked = (of: ChartedOf, span: DaySpan, name: Weekday): FigureQuery => {
   const weekday = WEEKDAYS.indexOf(name);
   return of.habitId === null
     ? { figure: 'keptOnWeekday', span, weekday, ...overThese(of) }
@@ -29,7 +29,7 @@ export const keptOnWeekdayAsked = (of: ChartedOf, span: DaySpan, name: Weekday):
 };
 
 /** Done days against the target of a span; of days between any two, and of everything, against the plan. */
-export const targetAsked = (habitId: string, kind: ReviewSpan, span: DaySpan): Asked =>
+export const targetAsked = (habitId: string, kind: ReviewSpan, span: DaySpan): FigureQuery =>
   kind === 'all' || kind === 'days'
     ? { figure: 'habitPlan', habitId, span }
     : { figure: 'habitTarget', habitId, kind, span };

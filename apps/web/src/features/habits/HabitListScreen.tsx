@@ -18,7 +18,7 @@ import { PegPicture } from '../../ui/Peg.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { MOST_LINES, type UnderstoodLine, habitFromLine, lineWords, understoodLines } from './habitList.ts';
-import { SMALL_STARTS } from '../../components/habitForm/habitIdeas.ts';
+import { HABIT_IDEAS } from '../../components/habitForm/habitIdeas.ts';
 import { PATHS } from '../../platform/paths.ts';
 
 /** Adds many habits at once: a list, one a line, with what is understood of each before it is kept. */
@@ -30,7 +30,7 @@ export function HabitListScreen() {
   const today = useAppSelector(selectToday);
   const areas = useAppSelector(selectAreas);
   const habits = useAppSelector(selectHabits);
-  const [text, setText] = useState(() => SMALL_STARTS.find(({ id }) => id === start)?.lines.join('\n') ?? '');
+  const [text, setText] = useState(() => HABIT_IDEAS.find(({ id }) => id === start)?.lines.join('\n') ?? '');
   const [fault, setFault] = useState<string | null>(null);
   const lines = useMemo(
     () =>
@@ -95,7 +95,7 @@ function Starts({ onPick }: { onPick: (lines: readonly string[]) => void }) {
         Small starts, to change as you like
       </Words>
       <View style={styles.buttons}>
-        {SMALL_STARTS.map(({ id, label, lines }) => (
+        {HABIT_IDEAS.map(({ id, label, lines }) => (
           <Button key={id} onPress={() => onPick(lines)}>
             {label}
           </Button>

@@ -10,7 +10,7 @@ import { AreaName } from '../../components/habitForm/AreaName.tsx';
 import { DeleteHabitSheet } from '../../components/habitForm/DeleteHabitSheet.tsx';
 import { EntrySheet } from '../../components/entry/EntrySheet.tsx';
 import { selectHidesStreaks, selectTrack } from '../../store/selectors.ts';
-import { standingOn } from '../../text/dayStatusText.ts';
+import { dayStatusOn } from '../../text/dayStatusText.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { useHabitActions } from '../../components/habitForm/useHabitActions.ts';
 import { dateNear } from '../../text/format.ts';
@@ -191,7 +191,7 @@ function Head({ track, color }: { track: Track; color: string }) {
 
 /** How the habit stands now. */
 function StandingWords({ track }: { track: Track }) {
-  const { words, asked } = standingOn(track, track.today);
+  const { words, asked } = dayStatusOn(track, track.today);
   if (asked === null) return <Words tone="quiet">{words}</Words>;
   return (
     <Figure asked={asked} label={words}>

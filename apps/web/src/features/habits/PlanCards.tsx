@@ -46,7 +46,7 @@ import { Words } from '../../ui/Words.tsx';
 import { FinishLineSheet, PauseSheet, VariantsSheet } from './HabitSheets.tsx';
 import { MonthTargetSheet, YearTargetSheet } from './TargetSheets.tsx';
 import { useHabitEdit } from './useHabitEdit.ts';
-import type { Asked } from '../../text/figureQuery.ts';
+import type { FigureQuery } from '../../text/figureQuery.ts';
 import { Figure } from '../../components/figure/Figure.tsx';
 import { PATHS } from '../../platform/paths.ts';
 
@@ -130,7 +130,7 @@ function TargetLine({
   name: string;
   source: string;
   isSet: boolean;
-  asked: Extract<Asked, { figure: 'habitTarget' }>;
+  asked: Extract<FigureQuery, { figure: 'habitTarget' }>;
   figures: { actual: number; target: number; left: number; share: number | null };
   amounts: string | null;
   color: string;

@@ -53,7 +53,7 @@ import { ProgressBar } from '../../ui/ProgressBar.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { MonthCalendar } from './MonthCalendar.tsx';
 import { Figure } from '../../components/figure/Figure.tsx';
-import { useAsk } from '../../components/figure/FigureHost.tsx';
+import { useExplainFigure } from '../../components/figure/FigureHost.tsx';
 
 type Props = { track: Track; color: string };
 
@@ -298,7 +298,7 @@ export function AmountsCard({ track, color }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
   const { measure } = track.habit;
-  const ask = useAsk();
+  const ask = useExplainFigure();
   if (measure.kind !== 'amount') return null;
   const current = monthOfDay(track.today);
   const months = Array.from({ length: MONTHS_SHOWN }, (_, index) => current - MONTHS_SHOWN + 1 + index);
@@ -354,7 +354,7 @@ export function AmountsCard({ track, color }: Props) {
 export function WeekdaysCard({ track, color }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();
-  const ask = useAsk();
+  const ask = useExplainFigure();
   const byWeekday = keptByWeekday(track);
   const begins = WEEKDAYS.indexOf(track.weekStart);
   const weekdays = WEEKDAYS.map((_, index) => WEEKDAYS[(begins + index) % 7]!);

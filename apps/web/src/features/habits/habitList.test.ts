@@ -1,5 +1,5 @@
 import { checkRecord } from '@wimbel/contract';
-import { SMALL_STARTS } from '../../components/habitForm/habitIdeas.ts';
+import { HABIT_IDEAS } from '../../components/habitForm/habitIdeas.ts';
 import { habitFromLine, lineWords, understoodLines } from './habitList.ts';
 
 const AREAS = [{ id: 'music', name: 'Music', order: 0 }];
@@ -25,7 +25,7 @@ describe('a list of habits', () => {
   });
 
   it('makes habits that hold, from every small start too', () => {
-    const text = [...SMALL_STARTS.flatMap(({ lines }) => lines), 'Tea, at most 2 cups', 'Row 2.5 km, Sat Sun'].join(
+    const text = [...HABIT_IDEAS.flatMap(({ lines }) => lines), 'Tea, at most 2 cups', 'Row 2.5 km, Sat Sun'].join(
       '\n',
     );
     const habits = understoodLines(text, [], []).map(({ habit }, order) =>

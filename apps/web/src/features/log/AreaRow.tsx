@@ -9,7 +9,7 @@ import { Words } from '../../ui/Words.tsx';
 import { keptWords } from '../../text/keptText.ts';
 import { FiguresCell } from './FiguresCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
-import type { Asked } from '../../text/figureQuery.ts';
+import type { FigureQuery } from '../../text/figureQuery.ts';
 
 /** An area above its habits, with what they came to together. */
 export function AreaRow({
@@ -26,7 +26,7 @@ export function AreaRow({
 }: {
   area: Area | null;
   figures: Figures;
-  asked: Asked;
+  asked: FigureQuery;
   size: PegboardSize;
   daysPx: number;
   y: number;

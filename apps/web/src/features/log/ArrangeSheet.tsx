@@ -2,8 +2,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Labelled } from '../../ui/Field.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { OnlyChips } from '../../components/habitFilter/HabitFilterChips.tsx';
-import type { Only } from '../../text/habitFilter.ts';
+import { HabitFilterChips } from '../../components/habitFilter/HabitFilterChips.tsx';
+import type { HabitFilter } from '../../text/habitFilter.ts';
 import type { Sort } from './logRows.ts';
 
 export const GROUPS = ['together', 'area', 'part', 'often'] as const;
@@ -12,10 +12,10 @@ export type Group = (typeof GROUPS)[number];
 type Props = {
   sort: Sort;
   group: Group;
-  only: Only | null;
+  only: HabitFilter | null;
   onSort: (sort: Sort) => void;
   onGroup: (group: Group) => void;
-  onOnly: (only: Only | null) => void;
+  onOnly: (only: HabitFilter | null) => void;
   onPrint: () => void;
   onClose: () => void;
 };
@@ -51,7 +51,7 @@ export function ArrangeSheet({ sort, group, only, onSort, onGroup, onOnly, onPri
           isWrapping
         />
       </Labelled>
-      <OnlyChips only={only} onChoose={onOnly} />
+      <HabitFilterChips only={only} onChoose={onOnly} />
       <Button onPress={onPrint}>Print the log</Button>
     </Sheet>
   );

@@ -14,7 +14,7 @@ import { Words } from '../../ui/Words.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
 import { keptWords } from '../../text/keptText.ts';
 import { WHOLE_WORDS } from './logWords.ts';
-import type { Asked } from '../../text/figureQuery.ts';
+import type { FigureQuery } from '../../text/figureQuery.ts';
 import { Figure } from '../../components/figure/Figure.tsx';
 
 /** "640 min in all", or against the target where there is one: of a week what its month's target comes to. */
@@ -70,7 +70,7 @@ type Props = {
   name: string;
   figures: Figures | MonthFigures;
   /** What the kept rate is asked for. */
-  asked: Asked;
+  asked: FigureQuery;
   unit: string | null;
   size: PegboardSize;
   color: string;

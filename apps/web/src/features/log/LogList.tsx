@@ -21,7 +21,7 @@ import { useNoteDraft } from '../../components/entry/useNoteDraft.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { entryChange } from '../../store/makeChange.ts';
 import { selectDayMarks, selectEntry, selectSettings, selectToday, selectTotals } from '../../store/selectors.ts';
-import { afterTap, askOn, standingWords } from '../../text/dayStatusText.ts';
+import { afterTap, askOn, dayStatusText } from '../../text/dayStatusText.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
 import { OUTCOME_WORDS, counted, dayInWords, percent } from '../../text/format.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
@@ -193,7 +193,7 @@ const EntryRow = memo(function EntryRow({
         </Words>
         {entry === undefined && ['canWait', 'waiting'].includes(askOn(track, day)) ? (
           <Words type="small" tone="quiet">
-            {standingWords(track, day)}
+            {dayStatusText(track, day)}
           </Words>
         ) : null}
       </Pressable>

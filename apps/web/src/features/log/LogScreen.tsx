@@ -37,8 +37,8 @@ import { selectHabits, selectSettings, selectToday, selectTracks } from '../../s
 import { useAppSelector } from '../../store/store.ts';
 import { number } from '../../text/amounts.ts';
 import { capital, counted, percent, spanInWords } from '../../text/format.ts';
-import { useKeptChoice } from '../../platform/localSettings.ts';
-import { keepFocus, useKeptFocus } from '../../ui/useRestoredFocus.ts';
+import { useLocalChoice } from '../../platform/localSettings.ts';
+import { saveFocus, useRestoredFocus } from '../../ui/useRestoredFocus.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -51,22 +51,26 @@ import { Words } from '../../ui/Words.tsx';
 import { ArrangeSheet, GROUPS } from './ArrangeSheet.tsx';
 import { KeysPanel } from './KeysPanel.tsx';
 import { LogList } from './LogList.tsx';
-import { OnlyLine, useOnlyName, useTracksOnly } from '../../components/habitFilter/HabitFilterChips.tsx';
-import { type Only, formatOnly, parseOnly } from '../../text/habitFilter.ts';
+import {
+  HabitFilterLine,
+  useHabitFilterName,
+  useFilteredTracks,
+} from '../../components/habitFilter/HabitFilterChips.tsx';
+import { type HabitFilter, formatHabitFilter, parseHabitFilter } from '../../text/habitFilter.ts';
 import { Pegboard } from './Pegboard.tsx';
-import { useAfterTap } from '../../ui/useDeferredKeyed.ts';
+import { useDeferredKeyed } from '../../ui/useDeferredKeyed.ts';
 import { useTotalsOf } from './useTotalsOf.ts';
 import { SORTS, figuresOf, sortedTracks } from './logRows.ts';
 import { SPAN_CHOICES, spanName, spanTitle } from './logWords.ts';
 import { Figure, FigureWords } from '../../components/figure/Figure.tsx';
 import { keptWords } from '../../text/keptText.ts';
-import type { Asked } from '../../text/figureQuery.ts';
+import type { FigureQuery } from '../../text/figureQuery.ts';
 import { fullDaysAimedAt } from '../../text/fullDaysAimed.ts';
 import { PATHS, habitPath } from '../../platform/paths.ts';
 
 type Params = { month?: string; span?: string; day?: string; at?: string; as?: string; only?: string };
 /** `at` is a day that was asked for by name, to be found at once; the next step forgets it. */
-type Where = { kind: LogSpan; day: PlainDay; at: PlainDay | null; isList: boolean; only: Only | null };
+type Where = { kind: LogSpan; day: PlainDay; at: PlainDay | null; isList: boolean; only: HabitFilter | null };
 
 const WEEKS_SHOWN = 6;
 
@@ -81,7 +85,7 @@ function useWhere(): [Where, DaySpan, (to: Partial<Where>) => void] {
   const usual = usualDay(kind, today, weekStart);
   const named = parseDay(params.day ?? '') ?? (month === null ? null : monthSpan(month).first);
   const day = named ?? usual;
-  const only = useMemo(() => parseOnly(params.only ?? ''), [params.only]);
+  const only = useMemo(() => parseHabitFilter(params.only ?? ''), [params.only]);
   const at = parseDay(params.at ?? '');
   const isList = params.as === 'list';
   const where = useMemo(() => ({ kind, day, at, isList, only }), [kind, day, at, isList, only]);
@@ -97,9 +101,9 @@ function useWhere(): [Where, DaySpan, (to: Partial<Where>) => void] {
             ? `month=${formatMonth(monthOfDay(to.day))}`
             : `day=${formatDay(to.day)}`,
         to.isList ? 'as=list' : '',
-        to.only === null ? '' : `only=${encodeURIComponent(formatOnly(to.only))}`,
+        to.only === null ? '' : `only=${encodeURIComponent(formatHabitFilter(to.only))}`,
       ].filter(Boolean);
-      keepFocus();
+      saveFocus();
       router.push(`${PATHS.log}${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
     },
     [where, today, weekStart, router],
@@ -124,11 +128,11 @@ function useOrdered(tracks: readonly Track[], sort: (typeof SORTS)[number], kind
 }
 
 /** Which habits the log shows in a span, and in which order and groups. */
-function useShown(only: Only | null, kind: LogSpan, span: DaySpan) {
-  const onlyOf = useOnlyName(only);
-  const all = useTracksOnly(only, useAppSelector(selectTracks));
-  const [sort, setSort] = useKeptChoice('logSort', SORTS, 'order');
-  const [group, setGroup] = useKeptChoice('logGroup', GROUPS, 'together');
+function useShown(only: HabitFilter | null, kind: LogSpan, span: DaySpan) {
+  const onlyOf = useHabitFilterName(only);
+  const all = useFilteredTracks(only, useAppSelector(selectTracks));
+  const [sort, setSort] = useLocalChoice('logSort', SORTS, 'order');
+  const [group, setGroup] = useLocalChoice('logGroup', GROUPS, 'together');
   const active = useMemo(() => all.filter((track) => isActiveIn(track, span)), [all, span]);
   const shown = useMemo(() => all.filter((track) => isActiveIn(track, span) || beginsLater(track, span)), [all, span]);
   const tracks = useOrdered(shown, sort, kind, span);
@@ -140,7 +144,7 @@ const printAddress = (kind: LogSpan, first: PlainDay): string =>
   `${PATHS.printLog}?${kind === 'year' ? `year=${formatDay(first).slice(0, 4)}` : `month=${formatMonth(monthOfDay(first))}`}`;
 
 export function LogScreen() {
-  useKeptFocus();
+  useRestoredFocus();
   const router = useRouter();
   const today = useAppSelector(selectToday);
   const { weekStart } = useAppSelector(selectSettings);
@@ -158,7 +162,7 @@ export function LogScreen() {
   const openHabit = useCallback((habitId: string) => router.push(habitPath(habitId) as never), [router]);
   const [title, aside] = spanTitle(kind, span, today, weekStart);
   const close = (): void => setPanel(null);
-  const summed = useAfterTap(
+  const summed = useDeferredKeyed(
     useMemo(
       () => (hasTracks ? { tracks: active, all: onlyOf === null ? null : all, name: onlyOf, kind, span } : null),
       [hasTracks, active, all, onlyOf, kind, span],
@@ -303,7 +307,7 @@ const LogHead = memo(function LogHead({
         />
       </View>
       {isWide ? null : spans}
-      <OnlyLine only={only} onAll={() => onGo({ only: null })} />
+      <HabitFilterLine only={only} onAll={() => onGo({ only: null })} />
       {summed === null ? null : (
         <Summary
           {...summed}
@@ -445,7 +449,7 @@ function spanBeforeFirstDay(
   return kept.rate === null ? null : { span: before, kept };
 }
 
-function Count({ asked, words }: { asked: Asked; words: string }) {
+function Count({ asked, words }: { asked: FigureQuery; words: string }) {
   const isWide = useIsWide();
   return (
     <Figure asked={asked} label={words}>

@@ -1,7 +1,7 @@
 import { type DaySpan, type LogSpan, type PlainDay, type Track, isActiveIn } from '@wimbel/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { useAsk } from '../../components/figure/FigureHost.tsx';
+import { useExplainFigure } from '../../components/figure/FigureHost.tsx';
 import { counted } from '../../text/format.ts';
 import { selectDayMarks, selectSettings, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
@@ -22,7 +22,7 @@ import { useCellDeeds } from './useCellDeeds.ts';
 import { useCellTaps } from './useCellTaps.ts';
 import { canReadClipboard, useClipboard } from './useClipboard.ts';
 import { type Range, useRange } from './useRange.ts';
-import { useAfterTap } from '../../ui/useDeferredKeyed.ts';
+import { useDeferredKeyed } from '../../ui/useDeferredKeyed.ts';
 import { useTotalsOf } from './useTotalsOf.ts';
 
 type Props = {
@@ -101,7 +101,7 @@ function useBoard(props: Props, layout: BoardLayout, focus: BoardFocus) {
     if (row !== undefined)
       setTyping({ place: { habitId: row.track.habit.id, day: own.days.first }, first, range: own });
   };
-  const ask = useAsk();
+  const ask = useExplainFigure();
   const ofShown = over === null ? {} : { habitIds: over.tracks.map(({ habit }) => habit.id), name: over.name };
   const onKeyDown = (event: React.KeyboardEvent): void =>
     boardKeyDown(
@@ -260,7 +260,7 @@ function Foot({
   const { weekStart, passMark } = useAppSelector(selectSettings);
   const marks = useAppSelector(selectDayMarks);
   const totals = useTotalsOf(over?.tracks ?? null);
-  const shown = useAfterTap(
+  const shown = useDeferredKeyed(
     useMemo(() => ({ tracks, kind, span, over, totals }), [tracks, kind, span, over, totals]),
     `${over?.name} ${kind} ${span.first} ${tracks.length}`,
   );

@@ -29,7 +29,7 @@ import { NameCell } from './NameCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
 import { selectEntries } from '../../store/selectors.ts';
 import { runningWords } from './logWords.ts';
-import type { Asked } from '../../text/figureQuery.ts';
+import type { FigureQuery } from '../../text/figureQuery.ts';
 
 export const cellId = (habitId: string, day: PlainDay): string => `cell-${habitId}-${day}`;
 
@@ -60,7 +60,7 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
   const styles = useStyles();
   const { habit, today } = track;
   const entries = useAppSelector((state) => selectEntries(state, habit.id));
-  const asked = useMemo((): Asked => ({ figure: 'habitKept', habitId: habit.id, span }), [habit.id, span]);
+  const asked = useMemo((): FigureQuery => ({ figure: 'habitKept', habitId: habit.id, span }), [habit.id, span]);
   return (
     <View
       role={'row' as never}

@@ -1,6 +1,6 @@
 import { type Area, type DaySpan, type LogSpan, PARTS_OF_DAY, type Track, pegboardColumns } from '@wimbel/core';
 import { useMemo } from 'react';
-import { useKeptNames } from '../../platform/localSettings.ts';
+import { useLocalNameSet } from '../../platform/localSettings.ts';
 import { PART_WORDS } from '../../text/format.ts';
 import { selectAreas, selectSettings } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
@@ -34,7 +34,7 @@ export function useBoardLayout(tracks: readonly Track[], kind: LogSpan, span: Da
   const isCompact = useIsCompact();
   const { weekStart } = useAppSelector(selectSettings);
   const areas = useAppSelector(selectAreas);
-  const [folded, fold] = useKeptNames('logFolded');
+  const [folded, fold] = useLocalNameSet('logFolded');
   const { box, size: boxSize, seen, isFirst, look, measure } = useWindowed();
   const dayCount = span.last - span.first + 1;
   const size = useMemo(

@@ -10,7 +10,7 @@ import {
 } from '@wimbel/core';
 import { type RefObject, memo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { VirtualLines } from '../../components/page/VirtualList.tsx';
+import { VirtualList } from '../../components/page/VirtualList.tsx';
 import { number, outOf } from '../../text/amounts.ts';
 import { dayInWords, fullDate, percent } from '../../text/format.ts';
 import { selectRewards } from '../../store/pipsSelectors.ts';
@@ -45,7 +45,7 @@ export function LedgerList({
 }) {
   const [open, setOpen] = useState<PlainDay | null>(null);
   return (
-    <VirtualLines rows={rows} keyOf={({ span }) => span.first} roughPx={() => ROUGHLY} scroll={scroll}>
+    <VirtualList rows={rows} keyOf={({ span }) => span.first} roughPx={() => ROUGHLY} scroll={scroll}>
       {(row) => (
         <LedgerLineRow
           row={row}
@@ -57,7 +57,7 @@ export function LedgerList({
           onClaim={onClaim}
         />
       )}
-    </VirtualLines>
+    </VirtualList>
   );
 }
 

@@ -7,7 +7,7 @@ import { deviceNow } from '../../platform/clock.ts';
 import { counted, percent } from '../../text/format.ts';
 import { PATHS } from '../../platform/paths.ts';
 import { useAppSelector } from '../../store/store.ts';
-import type { Way } from '../../store/importPlan.ts';
+import type { ImportMode } from '../../store/importPlan.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SectionCard } from '../../ui/SectionCard.tsx';
@@ -17,8 +17,8 @@ import { Words } from '../../ui/Words.tsx';
 import type { OpenedFile, Plan } from './import/fileReader.ts';
 import { readingFault } from './import/importText.ts';
 import { useFilePlans, useFileReader } from './import/useFileReader.ts';
-import { useTakenName } from '../../components/account/useExportName.ts';
-import { roomWords } from '../../text/quotaText.ts';
+import { useExportName } from '../../components/account/useExportName.ts';
+import { quotaText } from '../../text/quotaText.ts';
 import { useTaking } from './export/useExport.ts';
 
 /** Kinds of records as a person would call them. */
@@ -55,7 +55,7 @@ const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s } as const;
 
 /** Everything recorded as one file, out and in; and what was kept elsewhere. */
 export function DataCard() {
-  const nameOf = useTakenName();
+  const nameOf = useExportName();
   const router = useRouter();
   const picker = useRef<HTMLInputElement | null>(null);
   const { share, take, stop } = useTaking(() => undefined);
@@ -142,7 +142,7 @@ function Room() {
     };
   }, [accountId]);
   if (answer === null) return null;
-  const { text, isNearlyFull } = roomWords(answer);
+  const { text, isNearlyFull } = quotaText(answer);
   return (
     <View role={isNearlyFull ? 'alert' : 'note'}>
       <Words type="quiet" tone={isNearlyFull ? 'madder' : 'quiet'}>
@@ -201,7 +201,7 @@ function BringInSheet({
 }) {
   const toast = useToast();
   const { plans, share, fault, bring, stop } = useFilePlans(reader);
-  const go = async (way: Way): Promise<void> => {
+  const go = async (way: ImportMode): Promise<void> => {
     if (plans?.[way].count === 0) {
       onClose();
       toast({ text: 'Everything in the file was here already' });

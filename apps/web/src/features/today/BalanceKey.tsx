@@ -5,7 +5,7 @@ import { number } from '../../text/amounts.ts';
 import { PATHS } from '../../platform/paths.ts';
 import { selectHasPips, selectPipsBalance } from '../../store/pipsSelectors.ts';
 import { selectSettings } from '../../store/selectors.ts';
-import { type RootState, useAppSelector, useSoon } from '../../store/store.ts';
+import { type RootState, useAppSelector, useDeferredSelector } from '../../store/store.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { CORNER, SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Words } from '../../ui/Words.tsx';
@@ -20,7 +20,7 @@ export function BalanceKey() {
   const { colors } = useTheme();
   const router = useRouter();
   const hasPips = useAppSelector(selectHasPips);
-  const balance = useSoon(selectBalance);
+  const balance = useDeferredSelector(selectBalance);
   const settings = useAppSelector(selectSettings);
   if (!hasPips) return null;
   const told = balance < 0 ? `${pipsWords(settings, -balance)} below zero` : `${pipsWords(settings, balance)} left`;

@@ -3,13 +3,13 @@ import Plus from 'lucide-react-native/icons/plus';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { later } from '../../components/page/lazySheet.tsx';
+import { lazySheet } from '../../components/page/lazySheet.tsx';
 import { neediest } from '../../text/neediest.ts';
 import { DueRows } from '../../components/goals/DueRows.tsx';
 import { type FiguredGoal, selectFiguredList } from '../../store/goalSelectors.ts';
 import { PACE_WORDS, paceTone } from '../../text/goalText.ts';
 import { selectToday } from '../../store/selectors.ts';
-import { useAppSelector, useSoon } from '../../store/store.ts';
+import { useAppSelector, useDeferredSelector } from '../../store/store.ts';
 import { percent } from '../../text/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -18,7 +18,7 @@ import { IconButton } from '../../ui/IconButton.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { PATHS, goalPath } from '../../platform/paths.ts';
 
-const CheckInSheet = later(() =>
+const CheckInSheet = lazySheet(() =>
   import('../../components/goals/CheckInSheet.tsx').then((module) => module.CheckInSheet),
 );
 
@@ -38,7 +38,7 @@ export function GoalsToday() {
   const styles = useStyles();
   const router = useRouter();
   const today = useAppSelector(selectToday);
-  const goals = useSoon(selectFiguredList);
+  const goals = useDeferredSelector(selectFiguredList);
   const [fed, setFed] = useState<Goal | null>(null);
   const due = useMemo(() => pressingThings(goals, today), [goals, today]);
   const open = goals.filter(({ records }) => records.goal.state === 'open');

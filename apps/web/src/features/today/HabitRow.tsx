@@ -11,13 +11,13 @@ import {
 import { memo, useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { selectEntry, selectHidesStreaks, selectIsHidden, selectTrack } from '../../store/selectors.ts';
-import { afterTap, amountWords, isPressing, standingWords } from '../../text/dayStatusText.ts';
+import { afterTap, amountWords, isPressing, dayStatusText } from '../../text/dayStatusText.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { entryChange } from '../../store/makeChange.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { amount, number } from '../../text/amounts.ts';
 import { streakLength } from '../../text/format.ts';
-import { useGlide } from '../../ui/useDebouncedValue.ts';
+import { useReorderTransition } from '../../ui/useDebouncedValue.ts';
 import { themed, useIsCompact, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Peg } from '../../ui/Peg.tsx';
@@ -32,7 +32,7 @@ type Props = { habitId: string; day: PlainDay; onOpen: (habitId: string) => void
 export const HabitRow = memo(function HabitRow({ place, ...props }: Props) {
   const styles = useStyles();
   const isCompact = useIsCompact();
-  const glide = useGlide(place);
+  const glide = useReorderTransition(place);
   return (
     <View
       ref={glide as never}
@@ -59,7 +59,7 @@ function Habit({ track, day, onOpen }: { track: Track; day: PlainDay; onOpen: (h
   const entry = useAppSelector((state) => selectEntry(state, habit.id, formatDay(day)));
   const streak = streakOf(track);
   const outcome = outcomeOn(track, day);
-  const parts = [amountWords(track, day, entry), standingWords(track, day)].filter(Boolean);
+  const parts = [amountWords(track, day, entry), dayStatusText(track, day)].filter(Boolean);
   const note =
     outcome === 'rest' ? 'rest day' : outcome === 'missed' && habit.measure.kind === 'check' ? 'missed' : null;
   const toast = useToast();

@@ -4,10 +4,10 @@ import { View } from 'react-native';
 import { Figure } from '../../components/figure/Figure.tsx';
 import { number } from '../../text/amounts.ts';
 import { percent } from '../../text/format.ts';
-import { keepOnDevice, keptOnDevice } from '../../platform/localSettings.ts';
+import { writeLocalSetting, readLocalSetting } from '../../platform/localSettings.ts';
 import { selectEarnedOn, selectHasPips } from '../../store/pipsSelectors.ts';
 import { selectDayMarks, selectSettings, selectTotals } from '../../store/selectors.ts';
-import { useAppSelector, useSoon } from '../../store/store.ts';
+import { useAppSelector, useDeferredSelector } from '../../store/store.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Shavings } from '../../ui/Shavings.tsx';
@@ -32,7 +32,7 @@ export function LeftLine({
   const isWide = useIsWide();
   const { passMark } = useAppSelector(selectSettings);
   const marks = useAppSelector(selectDayMarks);
-  const totals = useSoon(selectTotals);
+  const totals = useDeferredSelector(selectTotals);
   const { done, due, score, full } = scoreOn(totals, day, passMark);
   const mark = dayMarkOf(marks, doneHabitsOn(totals, day));
   const { toGo, missed, next } = plan;
@@ -100,8 +100,8 @@ function useOnceFull(day: PlainDay, isFull: boolean): boolean {
   useEffect(() => {
     const { day: dayBefore, isFull: before } = was.current;
     was.current = { day, isFull };
-    if (!isFull || before || dayBefore !== day || keptOnDevice('fullDay') === formatDay(day)) return;
-    keepOnDevice('fullDay', formatDay(day));
+    if (!isFull || before || dayBefore !== day || readLocalSetting('fullDay') === formatDay(day)) return;
+    writeLocalSetting('fullDay', formatDay(day));
     toast({ text: 'Everything due today is done. Well done.' });
     const timer = setTimeout(() => setCelebrated(day), 0);
     return () => clearTimeout(timer);

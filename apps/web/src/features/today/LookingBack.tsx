@@ -30,7 +30,7 @@ import { useStore } from 'react-redux';
 import { outOf } from '../../text/amounts.ts';
 import { MonthAims } from '../../components/journal/MonthAims.tsx';
 import { counted, monthName, percent } from '../../text/format.ts';
-import { keepOnDevice, keptOnDevice } from '../../platform/localSettings.ts';
+import { writeLocalSetting, readLocalSetting } from '../../platform/localSettings.ts';
 import { PATHS, lookBackPath } from '../../platform/paths.ts';
 import { changeTo, newId } from '../../store/makeChange.ts';
 import {
@@ -43,7 +43,7 @@ import {
   selectTracks,
 } from '../../store/selectors.ts';
 import { selectSeasons, selectShowsSeasons } from '../../store/seasonSelectors.ts';
-import { type RootState, useAppSelector, useSoon } from '../../store/store.ts';
+import { type RootState, useAppSelector, useDeferredSelector } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -125,7 +125,7 @@ function Offers() {
   const seasons = useAppSelector(selectSeasons);
   const showsSeasons = useAppSelector(selectShowsSeasons);
   // The tracks stand for all that is due.
-  useSoon(selectTracks);
+  useDeferredSelector(selectTracks);
   const isTold = useTurnOfMonth(monthOfDay(today)).isShown;
   const offers = offeredReviews(reviews, today, settings, (span) => hasRecord(store.getState(), span))
     // The turn of the month offers its own.
@@ -160,9 +160,9 @@ function Offers() {
 function useOnce(name: string, isDue: boolean): { isShown: boolean; waveOff: () => void } {
   const [isGone, setIsGone] = useState<string | null>(null);
   return {
-    isShown: isDue && isGone !== name && keptOnDevice(name) !== 'yes',
+    isShown: isDue && isGone !== name && readLocalSetting(name) !== 'yes',
     waveOff: () => {
-      keepOnDevice(name, 'yes');
+      writeLocalSetting(name, 'yes');
       setIsGone(name);
     },
   };
@@ -195,8 +195,8 @@ function TurnOfMonth({ today }: { today: PlainDay }) {
   const month = monthOfDay(today);
   const { isShown, waveOff } = useTurnOfMonth(month);
   const [isOpen, setIsOpen] = useState(false);
-  const tracks = useSoon(selectTracks);
-  const totals = useSoon(selectTotals);
+  const tracks = useDeferredSelector(selectTracks);
+  const totals = useDeferredSelector(selectTotals);
   const { passMark } = useAppSelector(selectSettings);
   if (!isShown) return null;
   const span = monthSpan(month - 1);

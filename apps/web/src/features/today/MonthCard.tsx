@@ -15,7 +15,7 @@ import {
 import { View } from 'react-native';
 import { outOf } from '../../text/amounts.ts';
 import { selectHidesStreaks, selectSettings, selectToday, selectTotals, selectTracks } from '../../store/selectors.ts';
-import { useAppSelector, useSoon } from '../../store/store.ts';
+import { useAppSelector, useDeferredSelector } from '../../store/store.ts';
 import { capital, counted, monthName, percent, dayAndMonth } from '../../text/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -32,14 +32,14 @@ import { fullDaysAimedAt } from '../../text/fullDaysAimed.ts';
 export function MonthCard({ day }: { day: PlainDay }) {
   const styles = useStyles();
   const { colors } = useTheme();
-  const tracks = useSoon(selectTracks);
+  const tracks = useDeferredSelector(selectTracks);
   const today = useAppSelector(selectToday);
   const { passMark, fullDayTarget } = useAppSelector(selectSettings);
   const hidesStreaks = useAppSelector(selectHidesStreaks);
   const month = monthOfDay(day);
   const whole = monthSpan(month);
   const span = { first: whole.first, last: Math.min(day, whole.last) };
-  const totals = useSoon(selectTotals);
+  const totals = useDeferredSelector(selectTotals);
   const active = tracks.filter((track) => isActiveIn(track, whole));
   const { kept, asked, rate: share } = keptTogether(active, span);
   const ribbons = active.filter((track) => {

@@ -20,7 +20,7 @@ import {
   selectShowsSeasons,
 } from '../../store/seasonSelectors.ts';
 import { selectReviews, selectToday } from '../../store/selectors.ts';
-import { type RootState, useAppSelector, useSoon } from '../../store/store.ts';
+import { type RootState, useAppSelector, useDeferredSelector } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
@@ -39,7 +39,7 @@ const selectRunning = (state: RootState): FiguredSeason | null => {
 /** What the season has to say today: how its week stands, what was meant for it, the look back that can be written. */
 export function SeasonToday() {
   const shows = useAppSelector(selectShowsSeasons);
-  const running = useSoon(selectRunning);
+  const running = useDeferredSelector(selectRunning);
   if (!shows) return null;
   return (
     <>

@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import Plus from 'lucide-react-native/icons/plus';
 import { View } from 'react-native';
 import { DayHead } from '../../components/page/DayHead.tsx';
-import { SMALL_STARTS } from '../../components/habitForm/habitIdeas.ts';
+import { HABIT_IDEAS } from '../../components/habitForm/habitIdeas.ts';
 import { BalanceKey } from './BalanceKey.tsx';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -50,7 +50,7 @@ export function FirstHabits({ onAdd }: { onAdd: () => void }) {
       text="A habit is something small you want to do often. Take a small start and change it as you like, or write your own."
     >
       <View style={styles.starts}>
-        {SMALL_STARTS.map(({ id, label }) => (
+        {HABIT_IDEAS.map(({ id, label }) => (
           <Button key={id} onPress={() => router.push(`${PATHS.habitList}?start=${id}` as never)}>
             {label}
           </Button>

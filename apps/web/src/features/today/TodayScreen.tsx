@@ -3,12 +3,16 @@ import { useRouter } from 'expo-router';
 import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { flushSync } from 'react-dom';
-import { later } from '../../components/page/lazySheet.tsx';
-import { OnlyChips, OnlyLine, useTracksOnly } from '../../components/habitFilter/HabitFilterChips.tsx';
+import { lazySheet } from '../../components/page/lazySheet.tsx';
+import {
+  HabitFilterChips,
+  HabitFilterLine,
+  useFilteredTracks,
+} from '../../components/habitFilter/HabitFilterChips.tsx';
 import { QuoteLine } from '../../components/journal/QuoteLine.tsx';
-import { useKeptNames } from '../../platform/localSettings.ts';
-import { useLater } from '../../ui/useDebouncedValue.ts';
-import { usePortions } from '../../ui/useIncrementalCount.ts';
+import { useLocalNameSet } from '../../platform/localSettings.ts';
+import { useDebouncedValue } from '../../ui/useDebouncedValue.ts';
+import { useIncrementalCount } from '../../ui/useIncrementalCount.ts';
 import { useSwipe } from '../../ui/useSwipe.ts';
 import { useDayParam } from '../../platform/useDayParam.ts';
 import { changeTo } from '../../store/makeChange.ts';
@@ -20,7 +24,7 @@ import {
   selectTotals,
   selectTracks,
 } from '../../store/selectors.ts';
-import { useAppSelector, useSoon } from '../../store/store.ts';
+import { useAppSelector, useDeferredSelector } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -29,7 +33,7 @@ import { Chips } from '../../ui/Chips.tsx';
 import { Page } from '../../ui/Frame.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import type { Only } from '../../text/habitFilter.ts';
+import type { HabitFilter } from '../../text/habitFilter.ts';
 import { isDecided } from '../../text/dayStatusText.ts';
 import { GoalsToday } from './GoalsToday.tsx';
 import { LeftLine } from './LeftLine.tsx';
@@ -44,7 +48,7 @@ import { WeekStrip } from './WeekStrip.tsx';
 import { type TodaySection, planOfDay, sectionWith } from './todaySections.ts';
 import { PATHS } from '../../platform/paths.ts';
 
-const EntrySheet = later(() => import('../../components/entry/EntrySheet.tsx').then((module) => module.EntrySheet));
+const EntrySheet = lazySheet(() => import('../../components/entry/EntrySheet.tsx').then((module) => module.EntrySheet));
 
 /** How long a habit that was just done stays where it is, so that nothing moves under the thumb. */
 const SETTLES_AFTER_MS = 900;
@@ -54,15 +58,15 @@ const FIRST_ROWS = { phone: 10, wide: 12 };
 
 /** What a day asks, in groups; what was done settles below after a moment. */
 function usePlan(day: PlainDay) {
-  const tracks = useSoon(selectTracks);
+  const tracks = useDeferredSelector(selectTracks);
   const areas = useAppSelector(selectAreas);
   const by = useAppSelector(selectSettings).todayBy ?? 'part';
-  const wanted = flexibleToGoOn(useSoon(selectTotals), day);
+  const wanted = flexibleToGoOn(useDeferredSelector(selectTotals), day);
   const settledNow = useMemo(
     () => tracks.filter((track) => isDecided(track, day)).map(({ habit }) => habit.id),
     [tracks, day],
   );
-  const settled = useLater(settledNow, settledNow.join(' '), String(day), SETTLES_AFTER_MS);
+  const settled = useDebouncedValue(settledNow, settledNow.join(' '), String(day), SETTLES_AFTER_MS);
   return useMemo(() => {
     const settledIds = new Set(settled);
     return { tracks, plan: planOfDay(tracks, day, { wanted, by, areas, settled: settledIds }), settledIds };
@@ -127,10 +131,10 @@ function DayOfHabits({
   const styles = useStyles();
   const isWide = useIsWide();
   const { tracks, plan, settledIds } = usePlan(day);
-  const [folded, fold] = useKeptNames('todayFolded');
-  const [choices, choose] = useKeptNames('todayShown');
-  const [only, setOnly] = useState<Only | null>(null);
-  const among = useTracksOnly(only, tracks);
+  const [folded, fold] = useLocalNameSet('todayFolded');
+  const [choices, choose] = useLocalNameSet('todayShown');
+  const [only, setOnly] = useState<HabitFilter | null>(null);
+  const among = useFilteredTracks(only, tracks);
   const amongIds = useMemo(() => new Set(among.map(({ habit }) => habit.id)), [among]);
   const isAmong = (track: Track): boolean => amongIds.has(track.habit.id);
   const isSettled = ({ habit }: Track): boolean => settledIds.has(habit.id);
@@ -146,7 +150,7 @@ function DayOfHabits({
     rows += own.length;
   }
   // Where there is much, what stands beside it comes a frame later.
-  const { drawn, isBegun, drawAll } = usePortions(rows, isWide ? FIRST_ROWS.wide : FIRST_ROWS.phone);
+  const { drawn, isBegun, drawAll } = useIncrementalCount(rows, isWide ? FIRST_ROWS.wide : FIRST_ROWS.phone);
   const sectionOf = (section: TodaySection) => (
     <Section
       key={section.key}
@@ -174,7 +178,7 @@ function DayOfHabits({
     <>
       <WeekStrip day={day} onChoose={onDay} />
       <LeftLine day={day} isToday={isToday} plan={plan} aside={isWide ? grouping : null} />
-      <OnlyLine only={only} onAll={() => setOnly(null)} />
+      <HabitFilterLine only={only} onAll={() => setOnly(null)} />
       <JumpRow sections={shown} onJump={() => flushSync(drawAll)} />
       {isWide ? (
         <View style={styles.columns}>
@@ -213,8 +217,8 @@ function Grouping({
 }: {
   choices: ReadonlySet<string>;
   onChoose: (choice: string) => void;
-  only: Only | null;
-  onOnly: (only: Only | null) => void;
+  only: HabitFilter | null;
+  onOnly: (only: HabitFilter | null) => void;
 }) {
   const styles = useStyles();
   const settings = useAppSelector(selectSettings);
@@ -242,7 +246,7 @@ function Grouping({
       />
       {isChoosing ? (
         <Sheet title="Only some habits" onClose={() => setIsChoosing(false)}>
-          <OnlyChips only={only} onChoose={onOnly} />
+          <HabitFilterChips only={only} onChoose={onOnly} />
         </Sheet>
       ) : null}
     </View>

@@ -2,7 +2,7 @@ import { type DaySpan, type PlainDay, scoreOn } from '@wimbel/core';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle } from 'react-native-svg';
 import { selectSettings, selectToday, selectTotals } from '../../store/selectors.ts';
-import { useAppSelector, useSoon } from '../../store/store.ts';
+import { useAppSelector, useDeferredSelector } from '../../store/store.ts';
 import { dayInWords, percent, weekdayLetter } from '../../text/format.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { PegShapes } from '../../ui/pegShapes.tsx';
@@ -24,7 +24,7 @@ export function WeekStrip({ day, onChoose }: { day: PlainDay; onChoose: (day: Pl
   const { passMark } = useAppSelector(selectSettings);
   const today = useAppSelector(selectToday);
   const span = stripSpan(day, today);
-  const totals = useSoon(selectTotals);
+  const totals = useDeferredSelector(selectTotals);
   return (
     <View style={styles.row} role="group" aria-label="Seven days">
       {Array.from({ length: 7 }, (_, index) => span.first + index).map((each) => {

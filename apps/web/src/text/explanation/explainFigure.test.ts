@@ -2,8 +2,8 @@ import { type Entry, dayOf, formatDay, monthOf, monthSpan } from '@wimbel/core';
 import { entryChange } from '../../store/makeChange.ts';
 import { recordsChanged } from '../../store/recordsSlice.ts';
 import { TODAY, aCheckIn, aGoal, aHabit, aKeyResult, aStep, storeWith } from '../../testing/goalSamples.ts';
-import type { Asked } from '../figureQuery.ts';
-import { accountOf } from './explainFigure.ts';
+import type { FigureQuery } from '../figureQuery.ts';
+import { explainFigure } from './explainFigure.ts';
 
 const november = monthSpan(monthOf('2026-11'));
 const terms = (times: number) => [{ from: '2026-11-01', schedule: { kind: 'perWeek' as const, times } }];
@@ -32,8 +32,8 @@ function filled() {
 }
 
 const bare = (text: string): string => text.replace(/\s/g, ' ');
-const told = (asked: Asked) => {
-  const account = accountOf(filled(), asked)!;
+const told = (asked: FigureQuery) => {
+  const account = explainFigure(filled(), asked)!;
   return {
     ...account,
     total: bare(account.total),
@@ -48,7 +48,7 @@ describe('what a figure is made of, in words', () => {
     expect(total).toBe('5 of 33, 15 %; 6 done, 1 more than asked');
     expect(parts).toEqual(['Scales: 2 of 23', 'Hull: 3 of 10 (4 done)']);
     expect(sentence).toContain('November, up to today');
-    expect(accountOf(filled(), { figure: 'kept', span: november })!.parts.map(({ href }) => href)).toEqual([
+    expect(explainFigure(filled(), { figure: 'kept', span: november })!.parts.map(({ href }) => href)).toEqual([
       '/habits/Scales',
       '/habits/Hull',
     ]);
@@ -73,7 +73,7 @@ describe('what a figure is made of, in words', () => {
   it('of a first week that began on a Tuesday says why it asks less', () => {
     const started = aHabit('Late', { startsOn: '2026-11-03', terms: [{ ...terms(4)[0]!, from: '2026-11-03' }] });
     const store = storeWith({ habits: [started] });
-    const account = accountOf(store.getState(), {
+    const account = explainFigure(store.getState(), {
       figure: 'habitQuota',
       habitId: 'Late',
       kind: 'weeks',
@@ -102,7 +102,7 @@ describe('what a figure is made of, in words', () => {
       parts: ['planks: 50 %, brings 12.5 %', 'hours: 20 %, brings 15 %'],
     });
     expect(told({ figure: 'goalProgress', goalId: 'song' }).parts).toEqual(['tune: 1 of 1', 'play: 0 of 1']);
-    const leading = accountOf(filled(), { figure: 'goalProgress', goalId: 'boat' })!;
+    const leading = explainFigure(filled(), { figure: 'goalProgress', goalId: 'boat' })!;
     expect(leading.parts[0]!.href).toBe('/goals/boat?at=planks');
   });
 
@@ -133,7 +133,7 @@ describe('what a figure is made of, in words', () => {
   });
 
   it('days left lead to what is due in their month', () => {
-    const { parts, total } = accountOf(filled(), { figure: 'goalDaysLeft', goalId: 'song' })!;
+    const { parts, total } = explainFigure(filled(), { figure: 'goalDaysLeft', goalId: 'song' })!;
     expect(total).toBe('68 days');
     expect(parts.map(({ name, value, href }) => [name, value, href])).toEqual([
       ['25 to 30 November', '6 days', '/goals/due?month=2026-11'],
@@ -144,10 +144,10 @@ describe('what a figure is made of, in words', () => {
 
   it('is nothing for what is not there any more', () => {
     const state = filled();
-    expect(accountOf(state, { figure: 'habitKept', habitId: 'gone', span: november })).toBeNull();
-    expect(accountOf(state, { figure: 'goalProgress', goalId: 'gone' })).toBeNull();
-    expect(accountOf(state, { figure: 'keyResult', goalId: 'boat', keyResultId: 'gone' })).toBeNull();
-    expect(accountOf(state, { figure: 'habitMood', habitId: 'Scales', span: november, side: 'done' })).toBeNull();
+    expect(explainFigure(state, { figure: 'habitKept', habitId: 'gone', span: november })).toBeNull();
+    expect(explainFigure(state, { figure: 'goalProgress', goalId: 'gone' })).toBeNull();
+    expect(explainFigure(state, { figure: 'keyResult', goalId: 'boat', keyResultId: 'gone' })).toBeNull();
+    expect(explainFigure(state, { figure: 'habitMood', habitId: 'Scales', span: november, side: 'done' })).toBeNull();
     expect(TODAY).toBe(dayOf('2026-11-24'));
   });
 });

@@ -43,14 +43,14 @@ import { selectSettings, selectTotals, selectTrack, selectTracks } from '../../s
 import { selectFiguredSeason } from '../../store/seasonSelectors.ts';
 import type { RootState } from '../../store/store.ts';
 import { counted, dayInWords, monthName, percent, spanInWords, streakLength } from '../format.ts';
-import type { Asked } from '../figureQuery.ts';
+import type { FigureQuery } from '../figureQuery.ts';
 import { daysName, monthsOf } from '../dayLists.ts';
-import { accountOfGoal } from './explainGoalFigure.ts';
-import { type FigureAccount, type Names, told, unitOf, upTo } from './explanation.ts';
+import { explainGoalFigure } from './explainGoalFigure.ts';
+import { type FigureExplanation, type Names, told, unitOf, upTo } from './explanation.ts';
 
 /** What a figure is made of, in words; null where there is nothing (any more) that it could be made of. */
-export function accountOf(state: RootState, asked: Asked): FigureAccount | null {
-  if ('goalId' in asked) return accountOfGoal(state, asked);
+export function explainFigure(state: RootState, asked: FigureQuery): FigureExplanation | null {
+  if ('goalId' in asked) return explainGoalFigure(state, asked);
   if ('habitId' in asked) return accountOfHabit(state, asked);
   const { today } = state.clock;
   const { passMark, weekStart } = selectSettings(state);
@@ -142,9 +142,9 @@ export function accountOf(state: RootState, asked: Asked): FigureAccount | null 
 /** The mean of a season's weeks, or of several goals. */
 function accountOfMean(
   state: RootState,
-  asked: Extract<Asked, { figure: 'seasonScore' | 'goals' }>,
+  asked: Extract<FigureQuery, { figure: 'seasonScore' | 'goals' }>,
   names: Names,
-): FigureAccount | null {
+): FigureExplanation | null {
   switch (asked.figure) {
     case 'seasonScore': {
       const season = selectFiguredSeason(state, asked.seasonId);
@@ -205,9 +205,9 @@ function quotaRule(track: Track, kind: PeriodKind, day: PlainDay, period: string
   return `Days done of those that this ${period} asks for: ${counted(times, 'day')} a whole ${period}.${part}`;
 }
 
-type OfHabit = Extract<Asked, { habitId: string }>;
+type OfHabit = Extract<FigureQuery, { habitId: string }>;
 
-function accountOfHabit(state: RootState, asked: OfHabit): FigureAccount | null {
+function accountOfHabit(state: RootState, asked: OfHabit): FigureExplanation | null {
   const track = selectTrack(state, asked.habitId);
   if (track === null) return null;
   const { today, habit } = track;

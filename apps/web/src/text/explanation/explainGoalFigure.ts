@@ -21,19 +21,19 @@ import { type FiguredGoal, selectFiguredGoal } from '../../store/goalSelectors.t
 import { selectSettings } from '../../store/selectors.ts';
 import type { RootState } from '../../store/store.ts';
 import { percent } from '../format.ts';
-import type { Asked } from '../figureQuery.ts';
+import type { FigureQuery } from '../figureQuery.ts';
 import { PACE_WORDS, needWords, valueWords } from '../goalText.ts';
 import { PATHS, goalPath } from '../../platform/paths.ts';
-import { type FigureAccount, type Write, type Names, told } from './explanation.ts';
+import { type FigureExplanation, type Write, type Names, told } from './explanation.ts';
 
-type OfGoal = Extract<Asked, { goalId: string }>;
+type OfGoal = Extract<FigureQuery, { goalId: string }>;
 
 /** An amount of a key result, in its own unit. */
 const inUnitOf = (keyResult: KeyResult, unit: string): Write => ({
   amount: (value) => valueWords(keyResult, tidySum(value), unit),
 });
 
-export function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | null {
+export function explainGoalFigure(state: RootState, asked: OfGoal): FigureExplanation | null {
   const figured = selectFiguredGoal(state, asked.goalId);
   if (figured === null) return null;
   const { today } = state.clock;
@@ -96,13 +96,18 @@ export function accountOfGoal(state: RootState, asked: OfGoal): FigureAccount | 
   return accountOfKeyResult(state, asked, { figured, course, say });
 }
 
-type Say = (breakdown: Breakdown | null, title: string, sentence: string, own?: Partial<Names>) => FigureAccount | null;
+type Say = (
+  breakdown: Breakdown | null,
+  title: string,
+  sentence: string,
+  own?: Partial<Names>,
+) => FigureExplanation | null;
 
 function accountOfKeyResult(
   state: RootState,
   asked: Extract<OfGoal, { keyResultId: string }>,
   { figured, course, say }: { figured: FiguredGoal; course: ReturnType<typeof goalCourse>; say: Say },
-): FigureAccount | null {
+): FigureExplanation | null {
   const { today } = state.clock;
   const { figures, records } = figured;
   const { goal, steps } = records;

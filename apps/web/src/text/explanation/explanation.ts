@@ -13,7 +13,7 @@ import { daysHref, daysName } from '../dayLists.ts';
 import { goalPath, habitPath } from '../../platform/paths.ts';
 
 /** A figure told: what is counted in one sentence, its parts with where they lead, and what they come to. */
-export type FigureAccount = {
+export type FigureExplanation = {
   title: string;
   sentence: string;
   parts: { key: string; name: string; value: string; href: string | null }[];
@@ -155,7 +155,7 @@ function partValue(breakdown: Breakdown, part: BreakdownPart, write: Write): str
 }
 
 /** A breakdown with its words. Its parts stand in the order they come. */
-export function told(breakdown: Breakdown, title: string, sentence: string, names: Names): FigureAccount {
+export function told(breakdown: Breakdown, title: string, sentence: string, names: Names): FigureExplanation {
   const write = names.write ?? PLAIN;
   return {
     title,

@@ -1,12 +1,12 @@
 import type { SpanReview, Track } from '@wimbel/core';
-import { type RunningWorker, createKeptWorker } from '../../../platform/cachedWorker.ts';
+import { type CachedWorker, createCachedWorker } from '../../../platform/cachedWorker.ts';
 import type { ReviewOptions, Reviewer } from './reviewer.ts';
 
 /** The tracks that a worker has: one is sent again only when its habit was laid out anew. */
 type Sent = Map<string, Track>;
 
 async function ask(
-  { remote, held: sent }: RunningWorker<Reviewer, Sent>,
+  { remote, held: sent }: CachedWorker<Reviewer, Sent>,
   tracks: readonly Track[],
   options: ReviewOptions,
 ): Promise<SpanReview> {
@@ -22,7 +22,7 @@ async function ask(
 
 /** Runs reviews in a worker that is started when the first is asked for; rejects where none can run, or it breaks. */
 export function createReviewWorker(startWorker: () => Worker) {
-  const running = createKeptWorker<Reviewer, Sent>(startWorker, () => new Map());
+  const running = createCachedWorker<Reviewer, Sent>(startWorker, () => new Map());
   return async (tracks: readonly Track[], options: ReviewOptions): Promise<SpanReview> => {
     const startedMs = performance.now();
     const own = running();

@@ -17,8 +17,8 @@ import { IconButton } from '../../../ui/IconButton.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { figuresCsv } from '../saving/figuresCsv.ts';
-import { useTakenName } from '../../../components/account/useExportName.ts';
-import type { Asked } from '../../../text/figureQuery.ts';
+import { useExportName } from '../../../components/account/useExportName.ts';
+import type { FigureQuery } from '../../../text/figureQuery.ts';
 import { IsPrinted } from '../../../components/figure/printed.ts';
 import { FigureWords } from '../../../components/figure/Figure.tsx';
 
@@ -29,7 +29,7 @@ type Props = {
   title: string;
   aside?: ReactNode;
   /** What an aside of words is asked for. */
-  asideAsked?: Asked | null;
+  asideAsked?: FigureQuery | null;
   /** The figures behind the picture, put together when they are asked for: as a table, or as CSV. */
   figures: () => Figures;
   /** What its lines and marks mean, for the picture that is saved; what is drawn as a legend is in it already. */
@@ -49,7 +49,7 @@ export function ChartCard({ title, aside, asideAsked = null, figures, legend, pi
   const body = useRef<View>(null);
   const [isOpen, setIsOpen] = useState(false);
   const [hasTable, setHasTable] = useState(false);
-  const nameOf = useTakenName();
+  const nameOf = useExportName();
   const saved = (file: string): void => toast({ text: `Saved as ${file}` });
   const savePicture = (kind: 'svg' | 'png'): void => {
     setIsOpen(false);

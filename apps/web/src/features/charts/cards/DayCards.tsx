@@ -35,7 +35,7 @@ import { daysFigures, habitDaysFigures } from './chartFigures.ts';
 import { dayOfAllWords, dayOfHabitWords, plateOfAll, plateOfHabit } from './chartValues.ts';
 import { weekdayTitle } from '../chartWords.ts';
 import { beforeWords, spanTitle } from '../../../text/spanText.ts';
-import type { Asked } from '../../../text/figureQuery.ts';
+import type { FigureQuery } from '../../../text/figureQuery.ts';
 import { type ChartedOf, overThese } from '../chartedOf.ts';
 import { fullDaysAimedAt } from '../../../text/fullDaysAimed.ts';
 
@@ -60,8 +60,8 @@ type Days = {
   /** What it is of and what it came to, for those who hear it. */
   summary: string;
   /** What a day, and what all of them, are asked for. */
-  askedOn: (day: PlainDay) => Asked | null;
-  asked: Asked;
+  askedOn: (day: PlainDay) => FigureQuery | null;
+  asked: FigureQuery;
   figures: () => Figures;
 };
 

@@ -16,7 +16,7 @@ import { ChartCard } from './ChartCard.tsx';
 import { MarkWords } from './MarkWords.tsx';
 import { PlaceBadge } from '../choice/PlaceBadge.tsx';
 import { lineOfGoal, linesOfKeyResults, spanOfGoals } from './goalLines.ts';
-import type { Asked } from '../../../text/figureQuery.ts';
+import type { FigureQuery } from '../../../text/figureQuery.ts';
 import { FigureWords } from '../../../components/figure/Figure.tsx';
 import { goalPath } from '../../../platform/paths.ts';
 
@@ -24,9 +24,9 @@ type Row = {
   id: string;
   name: string;
   share: number | null;
-  words: readonly { text: string; tone: 'quiet' | 'ink' | 'working' | 'madder'; asked: Asked }[];
+  words: readonly { text: string; tone: 'quiet' | 'ink' | 'working' | 'madder'; asked: FigureQuery }[];
   /** What its share is asked for. */
-  asked: Asked;
+  asked: FigureQuery;
   to?: string;
 };
 
@@ -43,7 +43,7 @@ function LinesCard({
 }: {
   title: string;
   aside: string;
-  asideAsked?: Asked;
+  asideAsked?: FigureQuery;
   what: string;
   lines: readonly GoalLine[];
   rows: readonly Row[];
@@ -130,10 +130,10 @@ function LinesCard({
   );
 }
 
-const leads = ({ input }: GoalLine, today: number, asked: Asked): Row['words'] =>
+const leads = ({ input }: GoalLine, today: number, asked: FigureQuery): Row['words'] =>
   input.forecast === null ? [] : [{ text: `at this rate by ${dateNear(input.forecast, today)}`, tone: 'quiet', asked }];
 
-const paced = (pace: Pace | null, asked: Asked): Row['words'] =>
+const paced = (pace: Pace | null, asked: FigureQuery): Row['words'] =>
   pace === null ? [] : [{ text: PACE_WORDS[pace], tone: paceTone(pace), asked }];
 
 /** A goal's row: its share, pace and where its rate leads; of one that is not open, the share alone. */

@@ -10,7 +10,7 @@ import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { logAddress } from '../choice/chartAddress.ts';
-import type { Asked } from '../../../text/figureQuery.ts';
+import type { FigureQuery } from '../../../text/figureQuery.ts';
 import { IsPrinted } from '../../../components/figure/printed.ts';
 import { Figure } from '../../../components/figure/Figure.tsx';
 
@@ -27,7 +27,7 @@ export function MarkWords({
   idle: string;
   days: DaySpan | null;
   /** What its words are asked for, while there is a mark. */
-  asked?: Asked | null;
+  asked?: FigureQuery | null;
 }) {
   const styles = useStyles();
   const router = useRouter();

@@ -17,7 +17,7 @@ import type { ReviewProps } from './ReviewCards.tsx';
 import { rankingFigures } from './chartFigures.ts';
 import { rankWords } from '../chartWords.ts';
 import { beforeWords, changeWords } from '../../../text/spanText.ts';
-import type { Asked } from '../../../text/figureQuery.ts';
+import type { FigureQuery } from '../../../text/figureQuery.ts';
 import { IsPrinted } from '../../../components/figure/printed.ts';
 import { Figure } from '../../../components/figure/Figure.tsx';
 import { habitPath } from '../../../platform/paths.ts';
@@ -34,7 +34,7 @@ type Line = {
   share: string;
   change: string;
   isBetter: boolean;
-  asked: Asked;
+  asked: FigureQuery;
 };
 
 const bestFirst = ({ kind, review }: Omit<ReviewProps, 'of'>): Line[] =>

@@ -38,7 +38,7 @@ import { PARTS_WORDS, factWords, partWords, weekdayTitle, weekdaysFrom } from '.
 import { beforeWords, spanTitle } from '../../../text/spanText.ts';
 import { type ChartedOf, keptAsked, keptOnWeekdayAsked } from '../chartedOf.ts';
 import { FigureWords } from '../../../components/figure/Figure.tsx';
-import type { Asked } from '../../../text/figureQuery.ts';
+import type { FigureQuery } from '../../../text/figureQuery.ts';
 import { IsPrinted } from '../../../components/figure/printed.ts';
 
 export type ReviewProps = { kind: ReviewSpan; review: SpanReview; of: ChartedOf };
@@ -81,7 +81,7 @@ function NothingSettled({ kind, review: { span, before }, of }: ReviewProps) {
 }
 
 /** What a fact is asked for. */
-function factAsked(fact: ReviewFact, { span }: SpanReview, of: ChartedOf): Asked {
+function factAsked(fact: ReviewFact, { span }: SpanReview, of: ChartedOf): FigureQuery {
   switch (fact.kind) {
     case 'kept':
       return keptAsked(of, span);
@@ -99,7 +99,7 @@ function factAsked(fact: ReviewFact, { span }: SpanReview, of: ChartedOf): Asked
 }
 
 /** What was kept by the habits of a part of the day. */
-const partOfDayAsked = (of: ChartedOf, span: DaySpan, part: PartOfDay): Asked =>
+const partOfDayAsked = (of: ChartedOf, span: DaySpan, part: PartOfDay): FigureQuery =>
   keptAsked(
     { habitId: null, name: PART_WORDS[part], tracks: of.tracks.filter(({ habit }) => habit.partOfDay === part) },
     span,
@@ -185,7 +185,7 @@ export function PartsCard({ kind, review, of }: ReviewProps) {
   );
 }
 
-type Row = { name: string; label: string; kept: Kept; before: Kept | null; asked: Asked };
+type Row = { name: string; label: string; kept: Kept; before: Kept | null; asked: FigureQuery };
 
 /** Kept by something that comes round: weekdays, parts of the day; the span before as a line across each bar. */
 function RoundCard({

@@ -3,7 +3,7 @@ import {
   type PlateCell,
   bars,
   bookOf,
-  layTrack,
+  buildTrackFromYears,
   dayOf,
   emptyRecords,
   formatDay,
@@ -47,7 +47,7 @@ const entries: Entry[] = Array.from({ length: TODAY - START + 1 }, (_, index) =>
 const records = { ...emptyRecords(), habits, entries };
 const report = reportOf(records, TODAY);
 const book = bookOf(records);
-const tracks = habits.map((habit) => layTrack(habit, book.entriesOf(habit.id), TODAY, 'monday'));
+const tracks = habits.map((habit) => buildTrackFromYears(habit, book.entriesOf(habit.id), TODAY, 'monday'));
 const spanOf = (first: string, last: string) => ({ first: dayOf(first), last: dayOf(last) });
 const YEAR = spanOf('2026-01-01', '2026-12-31');
 const MONTH = spanOf('2026-11-01', '2026-11-30');

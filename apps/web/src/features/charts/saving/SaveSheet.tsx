@@ -7,7 +7,7 @@ import { useAppSelector } from '../../../store/store.ts';
 import { type Action, ActionList } from '../../../ui/ActionList.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
-import { useTakenName } from '../../../components/account/useExportName.ts';
+import { useExportName } from '../../../components/account/useExportName.ts';
 import { reviewCsv } from './reviewCsv.ts';
 
 /** All figures of the charts as a file; a month or a year on a sheet of paper. */
@@ -27,7 +27,7 @@ export function SaveSheet({
   const router = useRouter();
   const habits = useAppSelector((state) => state.records.habits);
   const areas = useAppSelector((state) => state.records.areas);
-  const nameOf = useTakenName();
+  const nameOf = useExportName();
   const saveCsv = (): void => {
     const name = nameOf('csv', title, 'figures');
     const csv = reviewCsv(review, {

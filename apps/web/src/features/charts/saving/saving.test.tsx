@@ -3,7 +3,7 @@ import { render } from '@testing-library/react';
 import Papa from 'papaparse';
 import { pictureOf, pictureOfRows } from '../../../charts/savePicture.ts';
 import { TODAY, aHabit } from '../../../testing/goalSamples.ts';
-import { takenName } from '../../../text/fileName.ts';
+import { exportFileName } from '../../../text/fileName.ts';
 import { reviewCsv } from './reviewCsv.ts';
 
 const HEAD = { title: 'Every day', span: 'November 2026, "Bay" & <yard>', paper: '#fff', ink: '#000', quiet: '#555' };
@@ -78,7 +78,7 @@ describe('a picture that is saved', () => {
   });
 
   it('has a name that any device takes', () => {
-    expect(takenName(['Ada', null, '10 to 20 November', 'Cold swim: öl/海'], '2026-11-24', 'svg')).toBe(
+    expect(exportFileName(['Ada', null, '10 to 20 November', 'Cold swim: öl/海'], '2026-11-24', 'svg')).toBe(
       'wimbel-ada-10-to-20-november-cold-swim-öl-海-2026-11-24.svg',
     );
   });

@@ -32,7 +32,7 @@ import { IconButton } from '../../../ui/IconButton.tsx';
 import { PageHead } from '../../../ui/PageHead.tsx';
 import { PegPicture } from '../../../ui/Peg.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import type { Asked } from '../../../text/figureQuery.ts';
+import type { FigureQuery } from '../../../text/figureQuery.ts';
 import { habitWeekWords, weeksMetWords } from '../../../text/weekText.ts';
 
 /** So many weeks stand beside one another. */
@@ -177,7 +177,7 @@ function WeeksRow({ track, weeks, isWide }: { track: Track; weeks: readonly DayS
 }
 
 /** What a week of a habit is asked for. */
-const weekAsked = (track: Track, { days }: HabitWeek): Asked => {
+const weekAsked = (track: Track, { days }: HabitWeek): FigureQuery => {
   const day = Math.min(days.last, track.today);
   return askKindOf(termsOn(track.terms, day).schedule) === 'weeks'
     ? { figure: 'habitQuota', habitId: track.habit.id, kind: 'weeks', day }

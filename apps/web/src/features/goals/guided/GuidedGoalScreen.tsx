@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { selectGoals, selectHabits, selectToday, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { keepOnDevice, keptOnDevice } from '../../../platform/localSettings.ts';
+import { writeLocalSetting, readLocalSetting } from '../../../platform/localSettings.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Page } from '../../../ui/Frame.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
@@ -61,7 +61,7 @@ export function GuidedGoalScreen() {
   const account = useAppSelector((state) => state.account.account?.id ?? '');
   const keptAs = `goalDraft.${account}`;
   const [draft, setDraft] = useState<GuidedDraft>(() => {
-    const kept = readGuidedDraft(keptOnDevice(keptAs), today) ?? emptyGuidedDraft(today);
+    const kept = readGuidedDraft(readLocalSetting(keptAs), today) ?? emptyGuidedDraft(today);
     const isNew = params.habit !== undefined && !kept.linked.includes(params.habit);
     return isNew && params.habit ? { ...kept, linked: [...kept.linked, params.habit] } : kept;
   });
@@ -71,7 +71,7 @@ export function GuidedGoalScreen() {
   const [title, good] = HEADS[page];
   const keep = (next: GuidedDraft): void => {
     setDraft(next);
-    keepOnDevice(keptAs, JSON.stringify(next));
+    writeLocalSetting(keptAs, JSON.stringify(next));
   };
   const set = (part: Partial<GuidedDraft>): void => {
     setFault(null);
@@ -102,7 +102,7 @@ export function GuidedGoalScreen() {
     }
     const changes = changesOfDraft(draft, { order, habits, habitOrder: (habits.at(-1)?.order ?? -1) + 1 });
     toast({ text: `${goal.title} is set`, onUndo: change(...changes) });
-    keepOnDevice(keptAs, '');
+    writeLocalSetting(keptAs, '');
     router.replace(goalPath(goal.id) as never);
   };
   const begin = (): void => {

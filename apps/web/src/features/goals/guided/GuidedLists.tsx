@@ -12,7 +12,7 @@ import { Card } from '../../../ui/Card.tsx';
 import { Chips } from '../../../ui/Chips.tsx';
 import { IconButton } from '../../../ui/IconButton.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { LookOver, type PlannedPart } from '../../../components/guided/PlanSummary.tsx';
+import { PlanSummary, type PlannedPart } from '../../../components/guided/PlanSummary.tsx';
 import { AddLine } from '../../../components/page/AddLine.tsx';
 import { type GuidedPage, type PageProps } from './guidedDraft.ts';
 import { KeyResultForm } from '../../../components/keyResultForm/KeyResultForm.tsx';
@@ -198,7 +198,7 @@ export function LookPage({
     ['habits', 'Habits', carrying.map(({ name }) => name).join(', ') || 'none'],
     ['steps', 'First steps', draft.steps.length === 0 ? 'none' : counted(draft.steps.length, 'step')],
   ];
-  return <LookOver label="The plan" parts={parts} hints={hints} onGo={onGo} />;
+  return <PlanSummary label="The plan" parts={parts} hints={hints} onGo={onGo} />;
 }
 
 const useStyles = themed((colors) => ({

@@ -21,7 +21,7 @@ import { selectSettings, selectToday, selectAreas } from '../../../store/selecto
 import { useAppSelector } from '../../../store/store.ts';
 import { counted, dateNumber, dayInWords, monthAndYear, weekdayLetter } from '../../../text/format.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';
-import { keepFocus, useKeptFocus } from '../../../ui/useRestoredFocus.ts';
+import { saveFocus, useRestoredFocus } from '../../../ui/useRestoredFocus.ts';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Card } from '../../../ui/Card.tsx';
@@ -92,13 +92,13 @@ export function DueScreen() {
   const month = parseMonth(params.month ?? '') ?? monthOfDay(today);
   const [day, setDay] = useState<PlainDay | null>(null);
   const { here, running, groups } = useDue(month, day, area);
-  useKeptFocus();
+  useRestoredFocus();
   const show = (to: number, of: string): void => {
     const words = [
       to === monthOfDay(today) ? '' : `month=${formatMonth(to)}`,
       of === '' ? '' : `area=${encodeURIComponent(of)}`,
     ].filter(Boolean);
-    keepFocus();
+    saveFocus();
     router.replace(`${PATHS.dueGoals}${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
   };
   const goTo = (to: number): void => {

@@ -24,7 +24,7 @@ import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { useGoalActions } from '../../../components/goals/useGoalActions.ts';
 import { capital, counted, monthName, percent } from '../../../text/format.ts';
-import { keepFocus, useKeptFocus } from '../../../ui/useRestoredFocus.ts';
+import { saveFocus, useRestoredFocus } from '../../../ui/useRestoredFocus.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../../theme/space.ts';
 import { ActionList } from '../../../ui/ActionList.tsx';
@@ -60,9 +60,9 @@ export function YearScreen() {
     useSensor(MouseSensor, { activationConstraint: { distance: DRAG_FROM_PX } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 120, tolerance: 8 } }),
   );
-  useKeptFocus();
+  useRestoredFocus();
   const goTo = (to: number): void => {
-    keepFocus();
+    saveFocus();
     router.replace(`${PATHS.yearOfGoals}?year=${to}` as never);
   };
   const shelves: Shelf[] = [

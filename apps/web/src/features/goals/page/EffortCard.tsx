@@ -6,7 +6,7 @@ import { outOf } from '../../../text/amounts.ts';
 import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { shareWords, stepsWords } from '../../../text/goalText.ts';
 import { selectToday } from '../../../store/selectors.ts';
-import { standingWords } from '../../../text/dayStatusText.ts';
+import { dayStatusText } from '../../../text/dayStatusText.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { percent } from '../../../text/format.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
@@ -16,11 +16,11 @@ import { HabitIcon } from '../../../ui/HabitIcon.tsx';
 import { ProgressBar } from '../../../ui/ProgressBar.tsx';
 import { SectionCard } from '../../../ui/SectionCard.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import type { Asked } from '../../../text/figureQuery.ts';
+import type { FigureQuery } from '../../../text/figureQuery.ts';
 import { Figure } from '../../../components/figure/Figure.tsx';
 import { habitPath } from '../../../platform/paths.ts';
 
-type Row = { name: string; ratio: number | null; words: string; color: string; figure: Asked };
+type Row = { name: string; ratio: number | null; words: string; color: string; figure: FigureQuery };
 
 /** What was done beside what came of it, and the habits that carry the goal. */
 export function EffortCard({ figured, onLink }: { figured: FiguredGoal; onLink: () => void }) {
@@ -113,7 +113,7 @@ export function EffortCard({ figured, onLink }: { figured: FiguredGoal; onLink: 
                   {track.habit.name}
                 </Words>
                 <Words type="quiet" tone="quiet">
-                  {standingWords(track, today)}
+                  {dayStatusText(track, today)}
                 </Words>
               </Pressable>
             </View>

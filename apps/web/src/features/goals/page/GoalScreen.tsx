@@ -40,7 +40,7 @@ import { counted } from '../../../text/format.ts';
 import { CheckpointsCard } from '../../../components/goals/CheckpointsCard.tsx';
 import { Figure } from '../../../components/figure/Figure.tsx';
 import { LongText } from '../../../components/journal/LongText.tsx';
-import { useBroughtInto } from '../../../ui/useHighlightedTarget.ts';
+import { useHighlightedTarget } from '../../../ui/useHighlightedTarget.ts';
 import { PATHS, goalEditPath } from '../../../platform/paths.ts';
 
 export function GoalScreen({ goalId, at }: { goalId: string; at?: string }) {
@@ -76,7 +76,7 @@ function GoalPage({ figured, at }: { figured: FiguredGoal; at?: string }) {
   const effort = <EffortCard figured={figured} onLink={() => setOpened({ kind: 'habits' })} />;
   // Pictures and story follow a moment later, so that what was tapped is seen at once.
   const later = useDeferredValue<FiguredGoal | null>(figured, null);
-  useBroughtInto(at, later !== null);
+  useHighlightedTarget(at, later !== null);
   const overTime = later && <OverTimeCard figured={later} />;
   const checkpoints = later && <CheckpointsCard figured={later} />;
   const timeLine = later && <TimeLineCard figured={later} />;

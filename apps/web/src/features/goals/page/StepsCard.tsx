@@ -30,7 +30,7 @@ import { StepSheet } from './StepSheet.tsx';
 import { counted } from '../../../text/format.ts';
 import { useToast } from '../../../ui/Toast.tsx';
 import { newStep, stepsOfLines } from '../../../components/goals/stepDraft.ts';
-import { useKeptChoice } from '../../../platform/localSettings.ts';
+import { useLocalChoice } from '../../../platform/localSettings.ts';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { Labelled } from '../../../ui/Field.tsx';
 import { Segments } from '../../../ui/Segments.tsx';
@@ -52,7 +52,7 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
   const toast = useToast();
   const today = useAppSelector(selectToday);
   const { steps, keyResults } = figured.records;
-  const [sort, setSort] = useKeptChoice('stepsBy', STEP_SORTS, 'order');
+  const [sort, setSort] = useLocalChoice('stepsBy', STEP_SORTS, 'order');
   const tree = useMemo(() => stepsSorted(stepTree(steps, today), sort), [steps, today, sort]);
   const [opened, setOpened] = useState<string | null>(null);
   const [mode, setMode] = useState<Mode>('list');

@@ -18,7 +18,7 @@ import CalendarDays from 'lucide-react-native/icons/calendar-days';
 import FileDown from 'lucide-react-native/icons/file-down';
 import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { VirtualLines } from '../../../components/page/VirtualList.tsx';
+import { VirtualList } from '../../../components/page/VirtualList.tsx';
 import { dateNumber, dayInWords, monthAndYear, percent, spanInWords, weekdayShort } from '../../../text/format.ts';
 import { PATHS, journalPath } from '../../../platform/paths.ts';
 import { selectIsHidden, selectJournal, selectSettings, selectToday, selectTotals } from '../../../store/selectors.ts';
@@ -142,7 +142,7 @@ function PagesList({
     return place < 0 ? rows.length - 1 : place;
   }, [rows, wanted]);
   return (
-    <VirtualLines
+    <VirtualList
       rows={rows}
       keyOf={({ key }) => key}
       roughPx={({ kind }) => ROUGHLY[kind]}
@@ -151,7 +151,7 @@ function PagesList({
       onThere={onThere}
     >
       {(row) => <PageLine row={row} shown={shown} />}
-    </VirtualLines>
+    </VirtualList>
   );
 }
 

@@ -1,4 +1,4 @@
-import { type RunningWorker, createKeptWorker } from '../../../platform/cachedWorker.ts';
+import { type CachedWorker, createCachedWorker } from '../../../platform/cachedWorker.ts';
 import type { RecordsState } from '../../../store/recordsState.ts';
 import type { FoundAll, Search, Searcher } from './searcher.ts';
 import { type Source, type Writing, sourcesOf } from './writings.ts';
@@ -16,7 +16,7 @@ const isSame = (a: readonly unknown[] | undefined, b: readonly unknown[]): boole
 const otherWork = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
 
 /** Hands over what is new of everything that was written, in slices between which the screen is free. */
-async function feed({ remote, held }: RunningWorker<Searcher, Held>, records: RecordsState): Promise<void> {
+async function feed({ remote, held }: CachedWorker<Searcher, Held>, records: RecordsState): Promise<void> {
   if (held.fed === records) return;
   const there = new Set<string>();
   let since = performance.now();
@@ -50,7 +50,7 @@ async function feed({ remote, held }: RunningWorker<Searcher, Held>, records: Re
 
 /** Searches in a worker that is started when something is first looked for; rejects where none can run. */
 export function createSearchWorker(startWorker: () => Worker) {
-  const running = createKeptWorker<Searcher, Held>(startWorker, () => ({ made: new Map(), fed: null }));
+  const running = createCachedWorker<Searcher, Held>(startWorker, () => ({ made: new Map(), fed: null }));
   let feeding: Promise<unknown> = Promise.resolve();
   return async (records: RecordsState, search: Search, most: number): Promise<FoundAll> => {
     const own = running();

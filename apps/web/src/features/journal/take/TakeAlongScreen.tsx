@@ -20,9 +20,9 @@ import { View } from 'react-native';
 import { MoodPlatePicture } from '../../../charts/MoodPlatePicture.tsx';
 import { WrittenText } from '../../../components/journal/WrittenText.tsx';
 import { download } from '../../../platform/download.ts';
-import { useTakenName } from '../../../components/account/useExportName.ts';
+import { useExportName } from '../../../components/account/useExportName.ts';
 import { fullDate } from '../../../text/format.ts';
-import { useKeptNames } from '../../../platform/localSettings.ts';
+import { useLocalNameSet } from '../../../platform/localSettings.ts';
 import { PATHS } from '../../../platform/paths.ts';
 import { selectIsHidden, selectJournal, selectSettings, selectToday, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
@@ -61,7 +61,7 @@ export function TakeAlongScreen() {
   );
   const [saved, setSaved] = useState('');
   // What is left out is remembered, so that everything is on it at first.
-  const [leftOut, toggle] = useKeptNames('takeAlongLeftOut');
+  const [leftOut, toggle] = useLocalNameSet('takeAlongLeftOut');
   const { taken, hidesMood } = useTaken(span, leftOut);
   const offered = TAKEN.filter((part) => !(hidesMood && part === 'moods'));
   const goTo = (first: PlainDay, last: PlainDay): void =>
@@ -72,7 +72,7 @@ export function TakeAlongScreen() {
     below?.setAttribute('inert', '');
     return () => below?.removeAttribute('inert');
   }, []);
-  const nameOf = useTakenName();
+  const nameOf = useExportName();
   const save = (): void => {
     const file = nameOf('md', 'journal', formatDay(span.first), formatDay(span.last));
     download(file, new Blob([takeAlongMarkdown(taken)], { type: 'text/markdown' }));

@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import { GuidedBar } from '../../../components/guided/GuidedBar.tsx';
 import { counted, fullDate } from '../../../text/format.ts';
-import { keepOnDevice, keptOnDevice } from '../../../platform/localSettings.ts';
+import { writeLocalSetting, readLocalSetting } from '../../../platform/localSettings.ts';
 import { PATHS, lookBackPath } from '../../../platform/paths.ts';
 import {
   selectGoals,
@@ -74,11 +74,11 @@ function TurnOfYear({ year, page }: { year: number; page: Step }) {
   const last = useMemo(() => yearSpan(year - 1), [year]);
   const habits = useMemo(() => goingOn(all, year), [all, year]);
   const keptAs = `yearTurn.${year}.${account}`;
-  const [draft, setDraft] = useState<YearTurnDraft>(() => readYearTurn(keptOnDevice(keptAs)) ?? emptyYearTurn());
+  const [draft, setDraft] = useState<YearTurnDraft>(() => readYearTurn(readLocalSetting(keptAs)) ?? emptyYearTurn());
   const at = PAGES.indexOf(page);
   const set = (next: YearTurnDraft): void => {
     setDraft(next);
-    keepOnDevice(keptAs, JSON.stringify(next));
+    writeLocalSetting(keptAs, JSON.stringify(next));
   };
   const goTo = (to: Step): void => router.push(`${PATHS.yearTurn}?year=${year}&page=${to}` as never);
   const faultOn: Partial<Record<Step, string | null>> = {
@@ -98,8 +98,8 @@ function TurnOfYear({ year, page }: { year: number; page: Step }) {
       order: (goals.at(-1)?.order ?? -1) + 1,
     });
     if (changes.length > 0) toast({ text: `${year} is set`, onUndo: change(...changes) });
-    keepOnDevice(keptAs, '');
-    keepOnDevice(`yearTurned.${year}.${account}`, 'yes');
+    writeLocalSetting(keptAs, '');
+    writeLocalSetting(`yearTurned.${year}.${account}`, 'yes');
     router.replace((changes.length > 0 ? PATHS.goals : PATHS.today) as never);
   };
   const heads: Record<Step, [title: string, told: string]> = {

@@ -1,4 +1,4 @@
-import { LookOver, type PlannedPart } from '../../../components/guided/PlanSummary.tsx';
+import { PlanSummary, type PlannedPart } from '../../../components/guided/PlanSummary.tsx';
 import { counted, dayInWords, spanInWords } from '../../../text/format.ts';
 import { selectGoals, selectHabits, selectKeyResults, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
@@ -43,7 +43,7 @@ export function LookPage({ draft, onGo }: { draft: SeasonDraft; onGo: (page: Sea
   ].filter(Boolean);
   return (
     <>
-      <LookOver label="The season" parts={parts} hints={hints} onGo={onGo} />
+      <PlanSummary label="The season" parts={parts} hints={hints} onGo={onGo} />
       {draft.dropped.length > 0 ? (
         <Words
           type="quiet"

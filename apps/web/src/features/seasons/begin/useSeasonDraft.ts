@@ -1,6 +1,6 @@
 import { type Season, dayOf, parseDay, seasonLaidOver, seasonSpan } from '@wimbel/core';
 import { useMemo, useState } from 'react';
-import { keepOnDevice, keptOnDevice } from '../../../platform/localSettings.ts';
+import { writeLocalSetting, readLocalSetting } from '../../../platform/localSettings.ts';
 import { dateNear } from '../../../text/format.ts';
 import { parseTyped } from '../../../text/amounts.ts';
 import { selectSeasons } from '../../../store/seasonSelectors.ts';
@@ -57,13 +57,13 @@ export function useSeasonDraft(after: string) {
     return { ...emptySeasonDraft(begins), after, goalIds };
   };
   const [draft, setDraft] = useState<SeasonDraft>(() => {
-    const kept = readSeasonDraft(keptOnDevice(keptAs), begins);
+    const kept = readSeasonDraft(readLocalSetting(keptAs), begins);
     // One that follows another season is thought out for itself.
     return kept !== null && (after === '' || kept.after === after) ? kept : fresh();
   });
   const put = (next: SeasonDraft): void => {
     setDraft(next);
-    keepOnDevice(keptAs, JSON.stringify(next));
+    writeLocalSetting(keptAs, JSON.stringify(next));
   };
   return {
     draft,
@@ -71,7 +71,7 @@ export function useSeasonDraft(after: string) {
     seasons,
     set: (part: Partial<SeasonDraft>): void => put({ ...draft, ...part }),
     startOver: (): void => put(fresh()),
-    forget: (): void => keepOnDevice(keptAs, ''),
+    forget: (): void => writeLocalSetting(keptAs, ''),
     faults: useMemo(() => faultsOf(draft, seasons, today), [draft, seasons, today]),
   };
 }

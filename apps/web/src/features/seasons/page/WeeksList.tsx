@@ -15,7 +15,7 @@ import { Figure } from '../../../components/figure/Figure.tsx';
 import { MissesCard } from '../../../components/lookBack/MissesCard.tsx';
 import { PlannedThen, ReviewField } from '../../../components/lookBack/ReviewFields.tsx';
 import { beginningOf, counted, dateNear, percent, spanInWords } from '../../../text/format.ts';
-import { useBroughtInto } from '../../../ui/useHighlightedTarget.ts';
+import { useHighlightedTarget } from '../../../ui/useHighlightedTarget.ts';
 import type { FiguredSeason } from '../../../store/seasonSelectors.ts';
 import { selectReviews, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
@@ -44,7 +44,7 @@ export function WeeksList({
   const today = useAppSelector(selectToday);
   const { season, figures } = figured;
   const begun = figures.weeks.filter(({ from }) => from <= today).length;
-  useBroughtInto(opened === null ? undefined : weekId(opened), begun > 0);
+  useHighlightedTarget(opened === null ? undefined : weekId(opened), begun > 0);
   const beside = reviewsBesideSeason(reviews, season);
   if (begun === 0) return null;
   const toCome = season.weeks - begun;

@@ -6,7 +6,7 @@ import { GoalsMovedCard } from '../../../components/lookBack/GoalsMovedCard.tsx'
 import { ReviewField, WinsAndLosses } from '../../../components/lookBack/ReviewFields.tsx';
 import { beginningOf, percent } from '../../../text/format.ts';
 import { PATHS } from '../../../platform/paths.ts';
-import { useBroughtInto } from '../../../ui/useHighlightedTarget.ts';
+import { useHighlightedTarget } from '../../../ui/useHighlightedTarget.ts';
 import { type FiguredSeason, selectSeasons } from '../../../store/seasonSelectors.ts';
 import { selectReviews, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
@@ -24,7 +24,7 @@ export function WholeSeason({ figured, isAsked }: { figured: FiguredSeason; isAs
   const today = useAppSelector(selectToday);
   const seasons = useAppSelector(selectSeasons);
   const span = useMemo(() => seasonSpan(season), [season]);
-  useBroughtInto(isAsked ? 'whole-season' : undefined, true);
+  useHighlightedTarget(isAsked ? 'whole-season' : undefined, true);
   const { answers, write } = useSeasonReview(season, null);
   // Only where nothing runs or is planned after it.
   const isLast =

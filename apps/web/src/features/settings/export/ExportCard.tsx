@@ -25,7 +25,7 @@ import { Sheet } from '../../../ui/Sheet.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { CalendarAddress } from '../CalendarAddress.tsx';
 import { CALENDAR_WORDS, SPANS, SPAN_WORDS, TABLE_WORDS, type TakenSpan } from './exportText.ts';
-import { useTakenName } from '../../../components/account/useExportName.ts';
+import { useExportName } from '../../../components/account/useExportName.ts';
 import { useTaking } from './useExport.ts';
 
 const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s } as const;
@@ -81,7 +81,7 @@ export function TakeOutCard() {
 
 function WorkbookSheet({ onClose }: { onClose: () => void }) {
   const today = useAppSelector(selectToday);
-  const nameOf = useTakenName();
+  const nameOf = useExportName();
   const [span, setSpan] = useState<TakenSpan>('year');
   const { share, take, stop } = useTaking(onClose);
   const month = monthOfDay(today);
@@ -122,7 +122,7 @@ function WorkbookSheet({ onClose }: { onClose: () => void }) {
 
 function StorySheet({ onClose }: { onClose: () => void }) {
   const today = useAppSelector(selectToday);
-  const nameOf = useTakenName();
+  const nameOf = useExportName();
   const { share, take, stop } = useTaking(onClose);
   return (
     <Sheet title="Take out text" onClose={onClose}>
@@ -146,7 +146,7 @@ function StorySheet({ onClose }: { onClose: () => void }) {
 
 function TableSheet({ onClose }: { onClose: () => void }) {
   const today = useAppSelector(selectToday);
-  const nameOf = useTakenName();
+  const nameOf = useExportName();
   const [table, setTable] = useState<TableKind>('days');
   const [span, setSpan] = useState<TakenSpan>('year');
   const { share, take, stop } = useTaking(onClose);
@@ -195,7 +195,7 @@ function TableSheet({ onClose }: { onClose: () => void }) {
 function CalendarSheet({ onClose }: { onClose: () => void }) {
   const today = useAppSelector(selectToday);
   const store = useStore<RootState>();
-  const nameOf = useTakenName();
+  const nameOf = useExportName();
   const account = useAppSelector((state) => state.account.account);
   const [shows, setShows] = useState<CalendarKind[]>(['due', 'milestones', 'seasons']);
   const { share, take, stop } = useTaking(onClose);

@@ -1,7 +1,7 @@
 import { type Collection, LIST_COLLECTIONS, type RecordOf } from '@wimbel/contract';
 import { NO_ENTRIES, type Settings, eachEntry } from '@wimbel/core';
 import { proxy } from 'comlink';
-import { beside } from '../../../platform/workerClient.ts';
+import { connectWorker } from '../../../platform/workerClient.ts';
 import type { RecordsState } from '../../../store/recordsState.ts';
 import type { BesideTaker, TakenFile, Wish } from './exporter.ts';
 
@@ -48,7 +48,7 @@ export async function takeOut(records: RecordsState, wish: Wish, type: string, h
     remote: taker,
     worker,
     broken,
-  } = beside<BesideTaker>(new Worker(new URL('./exporter.worker', import.meta.url)));
+  } = connectWorker<BesideTaker>(new Worker(new URL('./exporter.worker', import.meta.url)));
   const ended = new Promise<never>((_, reject) => {
     handing.signal.addEventListener('abort', () => reject(handing.signal.reason as Error));
   });

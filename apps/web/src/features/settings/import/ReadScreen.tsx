@@ -20,7 +20,7 @@ import { changeTo, entryChange } from '../../../store/makeChange.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../../store/store.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
-import { bringMany } from '../../../sync/bulkImport.ts';
+import { importInBulk } from '../../../sync/bulkImport.ts';
 import { useIsWide } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -123,7 +123,7 @@ function useBringing({ reader, onDone }: Props) {
     };
     try {
       const accountId = store.getState().account.account?.id ?? '';
-      const undo = await bringMany(
+      const undo = await importInBulk(
         accountId,
         { recording, store },
         parts(),

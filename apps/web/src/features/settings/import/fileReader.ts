@@ -1,7 +1,7 @@
 import { type Change, type Collection, type Issue, type RecordOf, keyOf } from '@wimbel/contract';
 import type { Records, Settings } from '@wimbel/core';
 import { readDataFileText } from '@wimbel/exchange';
-import { type Way, broughtIn, countsOf } from '../../../store/importPlan.ts';
+import { type ImportMode, planImport, countsOf } from '../../../store/importPlan.ts';
 import { placeOf, recordAt } from '../../../store/effects.ts';
 import { type RecordsState, emptyRecordsState, withRows } from '../../../store/recordsState.ts';
 
@@ -24,7 +24,7 @@ export type FileReader = {
   begin: (settings: Settings) => void;
   add: (collection: Collection, records: readonly RecordOf<Collection>[]) => void;
   /** Works out a way of bringing the file in. `waiting` are places that were changed here and not sent yet. */
-  plan: (way: Way, accountId: string | null, waiting: readonly string[]) => Promise<Plan>;
+  plan: (way: ImportMode, accountId: string | null, waiting: readonly string[]) => Promise<Plan>;
   /** Changes of what was worked out last; their instants are the page's to give. */
   changes: (from: number, to: number) => Change[];
 };
@@ -53,7 +53,7 @@ export function createFileReader(storeOf: (accountId: string) => MadeOf): FileRe
         records.map((record) => ({ collection, key: keyOf(collection, record), record })),
       )),
     async plan(way, accountId, waiting) {
-      const changes = broughtIn(here, file!, way);
+      const changes = planImport(here, file!, way);
       const isHere = ({ collection, key }: Change): boolean => recordAt(here, collection, key) !== null;
       const overwrites = changes.filter((each) => each.record !== null && isHere(each));
       const later = new Set<string>(way === 'merge' ? waiting : []);

@@ -1,9 +1,9 @@
-import { NoRoom } from '../../../sync/bulkImport.ts';
+import { QuotaExceeded } from '../../../sync/bulkImport.ts';
 import { type Habit, dayOf } from '@wimbel/core';
 import { GRID_LIMITS, type GridFault, type NameChoice, type ReadName } from '@wimbel/exchange';
 import { number } from '../../../text/amounts.ts';
 import { counted, fullDate } from '../../../text/format.ts';
-import { NotFetched } from '../../../platform/workerClient.ts';
+import { WorkerLoadError } from '../../../platform/workerClient.ts';
 import type { Coming, Understood } from './reader.ts';
 
 const MEGA = 1024 * 1024;
@@ -22,7 +22,7 @@ export const FAULT_WORDS: Record<GridFault, string> = {
 
 /** Why what reads beside the screen ended, and what to do. */
 export function readingFault(error: unknown): string {
-  if (error instanceof NotFetched)
+  if (error instanceof WorkerLoadError)
     return 'The part of Wimbel that reads it could not be fetched. Try again once you are online.';
   // Larger than a list, a text or the stack can be; a worker hands errors on by their name.
   if ((error as Partial<Error> | null)?.name === 'RangeError')
@@ -83,7 +83,7 @@ export function leftWords({ left, replaced }: Coming): string[] {
 
 /** Why an import was not kept, in words. */
 export function importFault(error: unknown, isStopped: boolean): string {
-  if (error instanceof NoRoom) return `There is not enough room in your account for it. ${NOTHING_KEPT}`;
+  if (error instanceof QuotaExceeded) return `There is not enough room in your account for it. ${NOTHING_KEPT}`;
   return `${isStopped ? 'Stopped.' : 'That could not be brought in.'} ${NOTHING_KEPT}`;
 }
 

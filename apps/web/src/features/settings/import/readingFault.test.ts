@@ -1,6 +1,6 @@
 import { MessageChannel } from 'node:worker_threads';
 import { expose } from 'comlink';
-import { beside } from '../../../platform/workerClient.ts';
+import { connectWorker } from '../../../platform/workerClient.ts';
 import { readingFault } from './importText.ts';
 
 type Work = { read: (size: number) => number; forget: () => void };
@@ -36,7 +36,7 @@ const wordsOf = (work: Promise<unknown>): Promise<string | null> => work.then(()
 
 it('what is more than this device can take is said to be that', async () => {
   const { worker, end } = aWorker();
-  const { remote } = beside<Work>(worker);
+  const { remote } = connectWorker<Work>(worker);
   expect(await remote.read(12)).toBe(12);
   expect(await wordsOf(remote.read(Number.MAX_SAFE_INTEGER))).toMatch(/^It is more than this device can take/);
   end();
@@ -44,14 +44,14 @@ it('what is more than this device can take is said to be that', async () => {
 
 it('any other fault is not put on the size of the file', async () => {
   const { worker, end } = aWorker();
-  const { remote } = beside<Work>(worker);
+  const { remote } = connectWorker<Work>(worker);
   expect(await wordsOf(remote.forget())).toBe('Something went wrong while reading it. Nothing was changed; try again.');
   end();
 });
 
 it('what reads and could not be fetched is told from what broke', async () => {
   const unfetched = aWorker();
-  const { broken } = beside<Work>(unfetched.worker);
+  const { broken } = connectWorker<Work>(unfetched.worker);
   unfetched.tell({});
   expect(await wordsOf(broken)).toBe(
     'The part of Wimbel that reads it could not be fetched. Try again once you are online.',
@@ -59,7 +59,7 @@ it('what reads and could not be fetched is told from what broke', async () => {
   unfetched.end();
 
   const broke = aWorker();
-  const other = beside<Work>(broke.worker);
+  const other = connectWorker<Work>(broke.worker);
   broke.tell({ message: 'Uncaught TypeError: no such cell' });
   expect(await wordsOf(other.broken)).toMatch(/^Something went wrong/);
   broke.end();

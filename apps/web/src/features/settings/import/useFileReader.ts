@@ -2,12 +2,12 @@ import type { Change } from '@wimbel/contract';
 import { useEffect, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
 import { nextInstant } from '../../../platform/clock.ts';
-import type { Way } from '../../../store/importPlan.ts';
+import type { ImportMode } from '../../../store/importPlan.ts';
 import { placeOf } from '../../../store/effects.ts';
 import type { RootState } from '../../../store/store.ts';
-import { allWaiting } from '../../../store/pendingChanges.ts';
+import { allPending } from '../../../store/pendingChanges.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
-import { bringMany } from '../../../sync/bulkImport.ts';
+import { importInBulk } from '../../../sync/bulkImport.ts';
 import { handOver } from '../export/exportFile.ts';
 import { importFault, readingFault } from './importText.ts';
 import type { FileReader, OpenedFile, Plan } from './fileReader.ts';
@@ -35,14 +35,14 @@ export function useFileReader() {
 export function useFilePlans({ ask, hold }: ReturnType<typeof useFileReader>) {
   const store = useStore<RootState>();
   const recording = useRecording();
-  const [plans, setPlans] = useState<Record<Way, Plan> | null>(null);
+  const [plans, setPlans] = useState<Record<ImportMode, Plan> | null>(null);
   const [share, setShare] = useState<number | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const accountId = store.getState().account.account?.id ?? null;
   useEffect(() => {
     const control = new AbortController();
     const { records, outbox } = store.getState();
-    const waiting = allWaiting(outbox.waiting).map(placeOf);
+    const waiting = allPending(outbox.waiting).map(placeOf);
     void ask(async (reader) => {
       await handOver(reader, records, { onShare: () => undefined, signal: control.signal });
       return { merge: await reader.plan('merge', accountId, waiting), replace: await reader.plan('replace', null, []) };
@@ -57,13 +57,13 @@ export function useFilePlans({ ask, hold }: ReturnType<typeof useFileReader>) {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once for the file that was read
   }, [accountId, store]);
   const stopping = useRef<AbortController | null>(null);
-  const bring = async (way: Way): Promise<(() => void) | null> => {
+  const bring = async (way: ImportMode): Promise<(() => void) | null> => {
     const control = new AbortController();
     stopping.current = control;
     setShare(0);
     setFault(null);
     const release = hold();
-    const waiting = allWaiting(store.getState().outbox.waiting).map(placeOf);
+    const waiting = allPending(store.getState().outbox.waiting).map(placeOf);
     try {
       const { count } = await ask((reader) => reader.plan(way, way === 'merge' ? accountId : null, waiting));
       const parts = async function* (): AsyncGenerator<readonly Change[]> {
@@ -72,7 +72,7 @@ export function useFilePlans({ ask, hold }: ReturnType<typeof useFileReader>) {
           yield changes.map((each) => ({ ...each, madeAt: nextInstant() }));
         }
       };
-      const undo = await bringMany(accountId ?? '', { recording, store }, parts(), count, setShare, control.signal);
+      const undo = await importInBulk(accountId ?? '', { recording, store }, parts(), count, setShare, control.signal);
       if (undo === null) setFault('Another tab is bringing something in. Try again once it is done.');
       return undo;
     } catch (error) {

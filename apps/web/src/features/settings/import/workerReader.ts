@@ -1,5 +1,5 @@
 import { type Remote } from 'comlink';
-import { type Beside, beside } from '../../../platform/workerClient.ts';
+import { type WorkerClient, connectWorker } from '../../../platform/workerClient.ts';
 
 /** A worker that is started lazily and asked through promises. */
 export type WorkerReader<T> = {
@@ -19,7 +19,7 @@ export type WorkerReader<T> = {
 };
 
 export function createWorkerReader<T>(start: () => Worker): WorkerReader<T> {
-  let running: Beside<T> | null = null;
+  let running: WorkerClient<T> | null = null;
   let holders = 0;
   let isDisposed = false;
   const stop = (): void => {
@@ -32,7 +32,7 @@ export function createWorkerReader<T>(start: () => Worker): WorkerReader<T> {
   return {
     async ask(work) {
       if (isDisposed && holders === 0) throw new Error('the reader was disposed of');
-      const now = (running ??= beside<T>(start()));
+      const now = (running ??= connectWorker<T>(start()));
       try {
         return await Promise.race([work(now.remote), now.broken]);
       } catch (error) {
