@@ -49,7 +49,7 @@ export type AppDeps = {
   webRoot: string | null;
 };
 
-/** How many requests of one address, of those that need no account, are started concurrently, and how many wait. */
+/** Requests of one address without an account (pages, health, sessions): concurrent starts, and queue length. */
 const STARTS_AT_ONCE = 2;
 const STARTS_WAITING = 1000;
 
@@ -89,7 +89,7 @@ export function createApp(deps: AppDeps) {
     await next();
   });
 
-  // Every process counts the same: who asks twice as much of two processes asks twice as much of the server.
+  // Shared by the processes: an address cannot multiply its limit by the number of processes.
   const perAddress = sharedByProcesses('address', limits.addressRequestsPerMinute, 60);
   const starts = createTurns(STARTS_AT_ONCE, STARTS_WAITING);
   const counted = createMiddleware<AppEnv>(async (c, next) => {
@@ -155,7 +155,7 @@ export function createApp(deps: AppDeps) {
   return app;
 }
 
-/** The route without anything that could name a person or a record. */
+/** The route without identifiers, for the log. */
 const routeOf = (path: string): string => {
   if (path.startsWith('/api/calendar/feed')) return '/api/calendar/feed';
   return path.startsWith('/api/') ? path : path.split('/').slice(0, 2).join('/');

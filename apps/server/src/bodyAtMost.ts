@@ -3,10 +3,7 @@ import { bodyLimit } from 'hono/body-limit';
 import type { AppEnv } from './appEnv.ts';
 import { AppError } from './errors.ts';
 
-/**
- * Refuses a body of more than so many bytes (`tooLarge`). One that says its length is taken at its word, which the HTTP
- * parser holds it to; only one that says none is counted as it comes.
- */
+/** Body size limit (`tooLarge`): by Content-Length, which the HTTP parser enforces; a body without it is counted as it streams. */
 export function bodyAtMost(bytes: number) {
   const counted = bodyLimit({
     maxSize: bytes,

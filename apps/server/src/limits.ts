@@ -23,7 +23,7 @@ export async function countAgainst(limiter: RateLimiterAbstract, key: string): P
   }
 }
 
-/** Throws an AppError (`tooMany`) where a key has used its limit up, without counting. */
+/** Throws an AppError (`tooMany`) where a key's limit is used up, without counting. */
 export async function askAgainst(limiter: RateLimiterAbstract, key: string): Promise<void> {
   const used = await limiter.get(key);
   if (used !== null && used.consumedPoints >= limiter.points) throw tooMany(used.msBeforeNext / 1000);
@@ -31,7 +31,7 @@ export async function askAgainst(limiter: RateLimiterAbstract, key: string): Pro
 
 const tooMany = (seconds: number): AppError => new AppError('tooMany', undefined, Math.max(1, Math.ceil(seconds)));
 
-/** A limit that all servers count together, in the database. */
+/** Rate limit shared by all servers, in PostgreSQL. */
 export const sharedLimit = (pool: Pool, name: string, points: number, seconds: number): RateLimiterAbstract =>
   new RateLimiterPostgres({
     storeClient: pool,
@@ -44,29 +44,26 @@ export const sharedLimit = (pool: Pool, name: string, points: number, seconds: n
     duration: seconds,
   });
 
-/** A limit that the processes of this server count together, by way of the first of them; nothing of it is stored. */
+/** Rate limit shared by the processes of this server, counted by the primary process in memory. */
 export const sharedByProcesses = (name: string, points: number, seconds: number): RateLimiterAbstract =>
   cluster.isWorker
     ? new RateLimiterCluster({ keyPrefix: name, points, duration: seconds, timeoutMs: COUNTED_WITHIN_MS })
     : ownLimit(name, points, seconds);
 
-/** Counts for the other processes what they count together; to be called once, by the process that starts them. */
+/** Starts the counters of {@link sharedByProcesses} in the primary process; call once. */
 export const countForProcesses = (): void => void new RateLimiterClusterMaster();
 
-/** A limit that this process counts by itself. */
+/** Rate limit of this process, in memory. */
 export const ownLimit = (name: string, points: number, seconds: number): RateLimiterAbstract =>
   new RateLimiterMemory({ keyPrefix: name, points, duration: seconds });
 
-/** So many people's queues stay at hand before those that are empty go. */
+/** Number of queues before empty ones are removed. */
 const MOST_QUEUES = 2000;
 
-/** Runs work of one person in turns. */
+/** Concurrency limit per key. */
 export type Turns = { take: <T>(userId: string, work: () => Promise<T>) => Promise<T> };
 
-/**
- * Lets at most `atOnce` pieces of work of each person run at the same time and `waiting` more wait for them, before any of
- * it takes a connection; what comes beyond is refused (`tooMany`).
- */
+/** Concurrency limit per key: at most `atOnce` run and `waiting` are queued; beyond that `take` throws `tooMany`. */
 export function createTurns(atOnce: number, waiting: number): Turns {
   const queues = new Map<string, LimitFunction>();
   const sweep = (): void => {

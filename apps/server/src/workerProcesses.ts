@@ -1,13 +1,12 @@
 import cluster from 'node:cluster';
 
-/** The pause before a process that ended is started again; twice as long each time, up to the longest. */
+/** Exponential back-off before a worker process is restarted. */
 const PAUSE_MS = 250;
 const LONGEST_PAUSE_MS = 15_000;
 
 /**
- * Answers requests with several processes at one port, so that one request that takes long holds up only those beside it,
- * and every processor has work. One that ends is started again; one that never came up ends all with its code. Tells the
- * process that started this one once all listen, and ends them with it.
+ * Starts the worker processes (`node:cluster`) that share one port, restarts those that exit, and exits with the code of one that
+ * never came up. Sends `listening` to the parent process once all listen, and stops with it.
  */
 export function startWorkerProcesses({
   processes,
@@ -16,7 +15,7 @@ export function startWorkerProcesses({
   onEnded,
 }: {
   processes: number;
-  /** What a process that starts now is told beside this one's environment. */
+  /** Additional environment of a worker process. */
   environmentOf: () => Record<string, string>;
   closeWithinMs: number;
   onEnded: (how: string) => void;
@@ -60,7 +59,7 @@ export function startWorkerProcesses({
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
-  // With the process that started this one gone there is nobody left to end it.
+  // The parent process is gone: nobody else would stop this one.
   process.on('disconnect', stop);
   for (let index = 0; index < processes; index++) cluster.fork(environmentOf());
 }

@@ -1,11 +1,11 @@
 const forgetters = new Set<() => void>();
 
-/** Has something of an account forgotten, once, when that account is left. */
+/** Registers a clean-up that runs once when the account on this page is left (sign-out, deletion, another account). */
 export function clearOnAccountLeft(forget: () => void): void {
   forgetters.add(forget);
 }
 
-/** The account on this page is left: nothing of it stays in memory. */
+/** Runs the registered clean-ups: nothing of the account stays in memory. */
 export function accountLeft(): void {
   for (const forget of forgetters) forget();
   forgetters.clear();

@@ -13,15 +13,15 @@ import { deviceClockMs, syncServerTime } from './clock.ts';
 
 export type Account = { id: string; email: string; name: string };
 
-/** A device or browser where the account is open. */
+/** A session of the account. */
 export type OpenSession = { id: string; token: string; userAgent: string | null; updatedAt: string; isThis: boolean };
 
-/** Why a request did not do what it should; `offline` where the server was not reached at all, or never answered. */
+/** Error of a request; `offline` where the server could not be reached or timed out. */
 export type ApiFault = {
   code: ErrorCode | 'offline' | 'rejected';
   message: string;
   issues?: Issue[];
-  /** How long to wait before trying again, where the server said so. */
+  /** The server's Retry-After. */
   retryAfterMs?: number;
 };
 
@@ -33,12 +33,12 @@ export class ApiError extends Error {
   }
 }
 
-/** How long an answer is waited for. */
+/** Request timeout. */
 const PATIENCE_MS = 30_000;
 
 type Asked = { body?: unknown; accountId?: string };
 
-/** Asks the server; throws an ApiError where it fails. */
+/** GET request; throws an ApiError. */
 export async function send<T>(path: string, { body, accountId }: Asked = {}): Promise<T> {
   const sentMs = deviceClockMs();
   let response: Response;
@@ -54,7 +54,7 @@ export async function send<T>(path: string, { body, accountId }: Asked = {}): Pr
       signal: AbortSignal.timeout(PATIENCE_MS),
     });
     answer = await response.json().catch((error: unknown) => {
-      // An answer that breaks off or never ends is none; one that is not JSON is told by its status.
+      // A broken or endless body counts as offline; a body that is not JSON is judged by its status.
       if (error instanceof SyntaxError && !response.ok) return null;
       throw error;
     });
@@ -80,7 +80,7 @@ function faultOf({ status, headers }: Response, error: Partial<ErrorBody> | null
   return { code: error?.code ?? (status === 401 ? 'signInNeeded' : 'rejected'), message, ...more };
 }
 
-/** Sends a body to the server; throws an ApiError where it fails. */
+/** Request with a body; throws an ApiError. */
 export const post = <T>(path: string, body: unknown, accountId?: string): Promise<T> =>
   send<T>(path, { body, ...(accountId === undefined ? {} : { accountId }) });
 

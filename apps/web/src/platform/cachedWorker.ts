@@ -2,12 +2,12 @@ import type { Remote } from 'comlink';
 import { clearOnAccountLeft } from './accountLeft.ts';
 import { connectWorker } from './workerClient.ts';
 
-/** A worker that runs, with what it was given to hold; `broken` rejects once it breaks. */
+/** A running worker with its cached input; `broken` rejects once it fails. */
 export type CachedWorker<T, H> = { remote: Remote<T>; held: H; broken: Promise<never> };
 
 /**
- * A worker that is started when it is first asked for and goes with the account that is left. One that cannot be fetched,
- * or breaks, never answers: whoever waits is told by `broken`, and the next who asks gets another.
+ * A worker that starts lazily and is terminated when the account is left. A worker that fails to load or crashes never answers:
+ * callers race against `broken`, and the next call starts another.
  */
 export function createCachedWorker<T, H>(startWorker: () => Worker, newHeld: () => H): () => CachedWorker<T, H> {
   let running: CachedWorker<T, H> | null = null;

@@ -1,13 +1,13 @@
 import { PATHS } from '@wimbel/contract';
 import { post, send } from './api.ts';
 
-/** What the address of one's calendar shows and since when it is there; null while there is none. */
+/** What the calendar address shows and since when it exists; null where there is none. */
 export const calendarAddress = (accountId: string) =>
   send<{ shows: string[]; madeAt: string } | null>(PATHS.calendar, { accountId });
 
 /**
- * Makes the address of one's calendar (or, with `isNew`, another in its place), or chooses anew what it shows. The whole address
- * is told once, when it is made; else null.
+ * Creates the calendar address (with `isNew`, replaces it), or updates what it shows. Returns the secret only when one was
+ * created; else null.
  */
 export async function chooseCalendar(
   accountId: string,
@@ -18,5 +18,5 @@ export async function chooseCalendar(
   return secret === null ? null : `${location.origin}${PATHS.calendarFeed}/${secret}.ics`;
 }
 
-/** Ends the address: it finds nothing any more. */
+/** Revokes the address. */
 export const endCalendar = (accountId: string) => post<unknown>(PATHS.calendarEnd, {}, accountId);

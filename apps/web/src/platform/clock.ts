@@ -1,43 +1,40 @@
 import { MOST_AHEAD_MS } from '@wimbel/contract';
 import { writeLocalSetting, readLocalSetting } from './localSettings.ts';
 
-/** Below this the device's clock and the server's are one: an answer takes its time. */
+/** Smaller differences between device and server are network latency. */
 const SAME_MS = 2000;
 
-/** From so many hours on a clock is wrong: no zone and no summer time explains it, and days are filed under others. */
+/** From this difference on the device's clock is wrong: no latency explains it, and changes would get other days. */
 const WRONG_FROM_MS = 18 * 60 * 60 * 1000;
 
-/** The name under which the device remembers which clock its days go by. */
+/** Local storage key of the chosen clock. */
 const FOLLOWED = 'clock';
 
 let offsetMs = 0;
 let latestMs = 0;
 const listeners = new Set<() => void>();
 
-/** The instant by the device's own clock, in milliseconds. */
+/** The device's own clock, in milliseconds. */
 export const deviceClockMs = (): number => Date.now();
 
 const isWrong = (): boolean => Math.abs(offsetMs) >= WRONG_FROM_MS;
 const followed = (): string | null => readLocalSetting(FOLLOWED);
-/** A choice holds for a clock that is off by so many days, and for no other. */
+/** A choice applies only while the clock is off by the same number of days. */
 const choiceFor = (clock: 'server' | 'device'): string => `${clock} ${Math.round(offsetMs / 86_400_000)}`;
 
-/**
- * The time as this device shows it: what day and hour it is for the person. Where the device's clock is wrong by hours and the
- * person chose so, it is the server's time.
- */
+/** The time that decides the person's day: the device's clock, or the server's where the device's is wrong and the person chose so. */
 export const deviceNow = (): Date =>
   new Date(deviceClockMs() + (isWrong() && followed() === choiceFor('server') ? offsetMs : 0));
 
-/** The time as the server has it, as far as its answers have told. */
+/** The server's time, estimated from its answers. */
 const serverMs = (): number => deviceClockMs() + offsetMs;
 
-/** A device clock that is wrong: the day and time by it and by the server. */
+/** A wrong device clock: the time by it and by the server. */
 export type WrongClock = { device: Date; server: Date };
 
 let wrong: WrongClock | null = null;
 
-/** The device's clock where it is wrong and nobody chose yet which one days go by; the same object until it changes. */
+/** The wrong clock until somebody chose which one to use; null otherwise. A stable reference until it changes. */
 export const wrongClock = (): WrongClock | null => wrong;
 
 function look(): void {
@@ -46,22 +43,22 @@ function look(): void {
   for (const listen of listeners) listen();
 }
 
-/** Hears when the device's clock is found to be wrong or right, and when it is chosen; returns the way to stop. */
+/** Subscribes to {@link wrongClock}; returns the unsubscriber. */
 export function subscribeToClock(listen: () => void): () => void {
   listeners.add(listen);
   return () => void listeners.delete(listen);
 }
 
-/** Chooses which clock days go by from now on, for as long as the device's is off by so many days. */
+/** Chooses the clock that decides the day. */
 export function chooseClock(clock: 'server' | 'device'): void {
   writeLocalSetting(FOLLOWED, choiceFor(clock));
   look();
 }
 
-/** The instant of a change by the device's own clock, where that is wrong; what it is filed under is the server's time. */
+/** The device's own instant of a change where its clock is wrong (`deviceAt`); `madeAt` is the server's time. */
 export const wrongInstant = (): string | undefined => (isWrong() ? new Date(deviceClockMs()).toISOString() : undefined);
 
-/** Learns from an answer how far this device's clock is off; `sentMs` is when the device asked, by its own clock. */
+/** Updates the clock offset from an answer; `sentMs` is when the request was sent, by the device's clock. */
 export function syncServerTime(now: string, sentMs: number): void {
   const ownMs = (sentMs + deviceClockMs()) / 2;
   const measured = Math.round(Date.parse(now) - ownMs);
@@ -72,26 +69,26 @@ export function syncServerTime(now: string, sentMs: number): void {
 }
 
 /**
- * Takes note of the instant of a change seen, so that what is made from here on is later. One that lies further ahead
- * than the server allows is of a clock gone wrong, and is not followed.
+ * Registers the instant of a known change; {@link nextInstant} is later than all of them (a hybrid clock). An instant further
+ * ahead than the server allows is ignored.
  */
 export function noteInstant(instant: string): void {
   const ms = Date.parse(instant);
   if (ms <= serverMs() + MOST_AHEAD_MS) latestMs = Math.max(latestMs, ms);
 }
 
-/** The latest instant that was seen or made; null before any was. */
+/** The latest registered instant; null before the first. */
 export const latestInstant = (): string | null => (latestMs === 0 ? null : new Date(latestMs).toISOString());
 
-/** The instant of a change made now: the server's time, and always later than any instant seen. */
+/** The instant of a new change: the server's time, or just after the latest registered instant. */
 export function nextInstant(): string {
   const nowMs = serverMs();
-  // What this device stamped before it learned that its clock runs far ahead is not followed either.
+  // Instants stamped before the offset was known are bounded too.
   latestMs = latestMs > nowMs + MOST_AHEAD_MS ? nowMs : Math.max(nowMs, latestMs + 1);
   return new Date(latestMs).toISOString();
 }
 
-/** Forgets what instants were seen: another account's are nothing to the next. */
+/** Clears the registered instants when the account changes. */
 export function forgetInstants(): void {
   latestMs = 0;
 }

@@ -1,4 +1,4 @@
-/** Hands a file to the person. */
+/** Downloads a file. */
 export function download(name: string, content: Blob): void {
   const url = URL.createObjectURL(content);
   const link = document.createElement('a');

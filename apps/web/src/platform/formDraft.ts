@@ -13,29 +13,26 @@ function read(name: string): object | null {
   }
 }
 
-/** Nothing that one account filled in is there for the next. */
+/** Deletes all form drafts, when the account changes. */
 export function forgetDrafts(): void {
   try {
     const { sessionStorage: storage } = globalThis;
     for (const key of Object.keys(storage)) if (key.startsWith(nameOf(''))) storage.removeItem(key);
   } catch {
-    // Where nothing may be kept there is nothing to forget.
+    // Session storage is forbidden: there is no draft.
   }
 }
 
-/** Forgets what was filled in, as it is kept or was given up. */
+/** Deletes a draft after saving or cancelling. */
 export function forgetDraft(name: string): void {
   try {
     globalThis.sessionStorage?.removeItem(nameOf(name));
   } catch {
-    // Where nothing may be kept there is nothing to forget.
+    // Session storage is forbidden: there is no draft.
   }
 }
 
-/**
- * Keeps what is filled in of a form while this tab is open, so that a look at another place costs nothing. Puts it back
- * when the form comes again; `name` is null for a form that keeps none.
- */
+/** Persists a form's values as a draft in session storage and restores them on mount; `name` is null for forms without drafts. */
 export function useFormDraft<V extends FieldValues>(name: string | null, form: UseFormReturn<V>): void {
   const { watch, reset, getValues } = form;
   const isPutBack = useRef(false);
@@ -44,7 +41,7 @@ export function useFormDraft<V extends FieldValues>(name: string | null, form: U
     if (!isPutBack.current) {
       isPutBack.current = true;
       const kept = read(name);
-      // Fields that the form has no more are let go.
+      // Unknown fields are dropped.
       const own = Object.entries(kept ?? {}).filter(([field]) => field in getValues());
       if (own.length > 0) reset({ ...getValues(), ...Object.fromEntries(own) }, { keepDefaultValues: true });
     }
@@ -52,7 +49,7 @@ export function useFormDraft<V extends FieldValues>(name: string | null, form: U
       try {
         globalThis.sessionStorage?.setItem(nameOf(name), JSON.stringify(values));
       } catch {
-        // A full or forbidden storage only means that the form begins anew.
+        // Storage is full or forbidden: no draft.
       }
     });
     return unsubscribe;

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 
-/** What this device remembers under a name; null where it remembers nothing, or may not. */
+/** Reads a setting of this device from local storage; null where there is none or storage is forbidden. */
 export function readLocalSetting(name: string): string | null {
   try {
     return globalThis.localStorage?.getItem(`wimbel.${name}`) ?? null;
@@ -9,15 +9,16 @@ export function readLocalSetting(name: string): string | null {
   }
 }
 
+/** Writes a setting of this device to local storage. */
 export function writeLocalSetting(name: string, value: string): void {
   try {
     globalThis.localStorage?.setItem(`wimbel.${name}`, value);
   } catch {
-    // A full or forbidden storage only means that the choice is made anew next time.
+    // Storage is full or forbidden: the setting lasts for this page only.
   }
 }
 
-/** Names that are switched on, remembered on this device: whether one is, and a switch for it. */
+/** A set of names in local storage, with a toggle. */
 export function useLocalNameSet(name: string): [ReadonlySet<string>, (each: string) => void] {
   const [names, setNames] = useState<ReadonlySet<string>>(
     () => new Set((readLocalSetting(name) ?? '').split('\n').filter(Boolean)),
@@ -33,7 +34,7 @@ export function useLocalNameSet(name: string): [ReadonlySet<string>, (each: stri
   ];
 }
 
-/** One of a few choices, remembered on this device. */
+/** A choice in local storage; `first` is the default. */
 export function useLocalChoice<V extends string>(
   name: string,
   choices: readonly V[],

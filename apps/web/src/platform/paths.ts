@@ -1,4 +1,4 @@
-/** The addresses of the app, each named once. The files under `app/` stand for them. */
+/** All routes of the app; the files under `app/` implement them. */
 export const PATHS = {
   today: '/today',
   log: '/log',

@@ -1,21 +1,18 @@
-/** Where the build lists the parts of the app that are fetched when they are first needed. */
+/** The build's list of lazy chunks. */
 const PARTS = '/parts.json';
 
-/** Does something once nothing else is to do. */
+/** Runs work when the browser is idle. */
 export const whenIdle = (work: () => void): void => {
   if ('requestIdleCallback' in window) window.requestIdleCallback(work, { timeout: 10_000 });
   else setTimeout(work, 3000);
 };
 
-/** What the person came for goes first. */
+/** Delay, so that the current page loads first. */
 const AFTER_MS = 15_000;
 
 let isDone = false;
 
-/**
- * Has the browser keep the parts of the app that were not opened yet, one after the other while nothing else is to do, so
- * that they open without a connection too.
- */
+/** Preloads the lazy chunks of code splitting into the cache, one at a time while idle, so that every screen opens offline. */
 export function preloadChunks(): void {
   if (isDone || process.env.NODE_ENV !== 'production') return;
   isDone = true;
@@ -26,7 +23,7 @@ export function preloadChunks(): void {
         const next = (): void => {
           const part = parts.shift();
           if (part === undefined) return;
-          // What fails is fetched when it is needed.
+          // A failed chunk is loaded on demand.
           void fetch(part, { priority: 'low' })
             .catch(() => undefined)
             .finally(() => whenIdle(next));

@@ -1,2 +1,2 @@
-/** Prints the page as it stands, once what lay over it is gone. */
+/** Prints the page after an open sheet has closed. */
 export const printPage = (): void => void setTimeout(() => window.print(), 120);

@@ -1,9 +1,9 @@
-/** Where the build lays the worker that keeps the app on the device. */
+/** Path of the service worker. */
 const WORKER = '/sw.js';
-/** What the person came for goes first. */
+/** Delay, so that the current page loads first. */
 const AFTER_MS = 4000;
 
-/** A newer version of the app that is on the device beside this one. */
+/** An installed newer version of the app that waits to be activated. */
 export type NewVersion = { take: () => void };
 
 let registered: Promise<ServiceWorkerRegistration | null> | null = null;
@@ -17,7 +17,7 @@ function tell(take: () => void): void {
 
 const tellWaiting = (waiting: ServiceWorker): void =>
   tell(() => {
-    // The page changes over once the newer one is in charge, and never by itself.
+    // The page reloads once the new worker controls it, and only on request.
     navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true });
     waiting.postMessage({ type: 'SKIP_WAITING' });
   });
@@ -25,7 +25,7 @@ const tellWaiting = (waiting: ServiceWorker): void =>
 function watch(registration: ServiceWorkerRegistration): void {
   let isLookedAfter = navigator.serviceWorker.controller !== null;
   navigator.serviceWorker.addEventListener('controllerchange', () => {
-    // Another tab took the newer version: what this one has not fetched yet is gone.
+    // Another tab activated the new version: chunks of this version are no longer cached.
     if (isLookedAfter) tell(() => location.reload());
     isLookedAfter = true;
   });
@@ -44,15 +44,12 @@ async function register(): Promise<ServiceWorkerRegistration | null> {
     watch(registration);
     return registration;
   } catch {
-    // A browser that keeps no workers opens the app from the server, as before.
+    // Without service workers the app opens from the server.
     return null;
   }
 }
 
-/**
- * Has the browser keep the whole app on the device, so that it opens without a connection; a newer version is fetched beside
- * the one that runs. `otherwise` is done where this browser keeps no such workers.
- */
+/** Registers the service worker, which caches the whole app for offline use. Calls `otherwise` where there are no service workers. */
 export function registerServiceWorker(otherwise: () => void): void {
   if (process.env.NODE_ENV !== 'production' || registered !== null) return;
   if (!('serviceWorker' in navigator)) return otherwise();
@@ -62,12 +59,12 @@ export function registerServiceWorker(otherwise: () => void): void {
   });
 }
 
-/** Looks for a newer version, as when the app was away for a while. */
+/** Checks for an update, for example when the app returns to the foreground. */
 export function checkForUpdate(): void {
   void registered?.then((registration) => registration?.update().catch(() => undefined));
 }
 
-/** Hears of a newer version; returns the way to stop. */
+/** Subscribes to new versions; returns the unsubscriber. */
 export function onNewVersion(listen: (newer: NewVersion) => void): () => void {
   listeners.add(listen);
   if (newer !== null) listen(newer);

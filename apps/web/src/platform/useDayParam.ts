@@ -2,7 +2,7 @@ import { type PlainDay, formatDay, parseDay } from '@wimbel/core';
 import { saveFocus, useRestoredFocus } from '../ui/useRestoredFocus.ts';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 
-/** The day that the address names, or today; and a way to another day, which is an address of its own. */
+/** The `day` parameter of the route, or today, and a setter that navigates. */
 export function useDayParam(path: string, today: PlainDay): [PlainDay, (day: PlainDay) => void] {
   const params = useLocalSearchParams<{ day?: string }>();
   const router = useRouter();

@@ -1,15 +1,15 @@
 import { type Remote, wrap } from 'comlink';
 
-/** The worker's script could not be fetched, so it never ran. */
+/** The worker's script could not be loaded. */
 export class WorkerLoadError extends Error {}
 
-/** What runs beside the screen; `broken` rejects once its worker breaks, or with `NotFetched`. */
+/** A worker with its Comlink proxy; `broken` rejects once the worker fails, or with `WorkerLoadError`. */
 export type WorkerClient<T> = { remote: Remote<T>; worker: Worker; broken: Promise<never> };
 
-/** Speaks with a worker that was just started. One that cannot be fetched, or breaks, never answers: race against `broken`. */
+/** Wraps a new worker with Comlink. A worker that fails to load or crashes never answers: race calls against `broken`. */
 export function connectWorker<T>(worker: Worker): WorkerClient<T> {
   const broken = new Promise<never>((_, reject) => {
-    // What is thrown in a worker comes with its words; a script that could not be fetched comes without.
+    // An error thrown in the worker has a message; a script that failed to load has none.
     worker.addEventListener('error', (event) =>
       reject(event.message ? new Error(event.message) : new WorkerLoadError('the worker could not be fetched')),
     );

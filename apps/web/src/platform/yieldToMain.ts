@@ -1,7 +1,7 @@
-/** Lets the page draw and hear before going on; resolves with the next turn. */
+/** Yields to the main thread: resolves with the next task, after rendering and input. */
 export const yieldToMain = (): Promise<void> =>
   new Promise((resolve) => {
-    // A timer would wait some milliseconds each time.
+    // `setTimeout` would be clamped to 4 ms.
     if (typeof MessageChannel === 'undefined') return void setTimeout(resolve);
     const { port1, port2 } = new MessageChannel();
     port1.onmessage = () => {
@@ -11,10 +11,10 @@ export const yieldToMain = (): Promise<void> =>
     port2.postMessage(null);
   });
 
-/** So long work may go on before the page is let draw, in milliseconds. */
-const AT_ONCE_MS = 12;
+/** Time slice between yields, in milliseconds. */
+const SLICE_MS = 12;
 
-/** Does something with each of some things, the page free in between; ends where `isOver` says so. */
+/** Calls `work` for each item in time slices, yielding to the main thread in between; stops where `isOver` returns true. */
 export async function forEachInSlices<T>(
   things: Iterable<T>,
   work: (thing: T) => void,
@@ -24,7 +24,7 @@ export async function forEachInSlices<T>(
   for (const each of things) {
     if (isOver()) return;
     work(each);
-    if (performance.now() - sinceMs < AT_ONCE_MS) continue;
+    if (performance.now() - sinceMs < SLICE_MS) continue;
     await yieldToMain();
     sinceMs = performance.now();
   }

@@ -1,6 +1,6 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 
-/** The value as it was a moment ago; at once where `resetKey` is another. */
+/** Debounces a value by `delayMs`; `sameAs` identifies it, and a new `resetKey` skips the delay. */
 export function useDebouncedValue<V>(value: V, sameAs: string, resetKey: string, delayMs: number): V {
   const [held, setHeld] = useState({ value, sameAs, resetKey });
   if (held.resetKey !== resetKey) setHeld({ value, sameAs, resetKey });
@@ -14,7 +14,7 @@ export function useDebouncedValue<V>(value: V, sameAs: string, resetKey: string,
 
 const SETTLE_MS = 260;
 
-/** Lets an element glide to its new place when the order of its siblings changes; not where motion is unwanted. */
+/** Animates an element to its new position when its siblings are reordered (FLIP); not with reduced motion. */
 export function useReorderTransition(place: number) {
   const element = useRef<HTMLElement | null>(null);
   const topPx = useRef<number | null>(null);
@@ -23,7 +23,7 @@ export function useReorderTransition(place: number) {
     if (!node) return;
     const before = topPx.current;
     if (before === null) {
-      // Once it has been drawn the answer is there; asked for now, the page would be laid out for each row.
+      // Read after paint: reading now would force a layout per row.
       const asking = requestAnimationFrame(() => setTimeout(() => (topPx.current ??= node.offsetTop)));
       return () => cancelAnimationFrame(asking);
     }

@@ -1,8 +1,8 @@
 import { useDeferredValue } from 'react';
 
 /**
- * What many things come to together, a moment after a tap on one of them, which is painted first. Where something else is
- * shown, as `what` tells, it is told at once: figures never stand beside the name of something else.
+ * Defers `value` until the tap is painted (`useDeferredValue`), except when `what`, its key, changes: figures never show beside
+ * another title.
  */
 export function useDeferredKeyed<T>(value: T, what: string): T {
   const later = useDeferredValue(value);

@@ -1,9 +1,9 @@
 import { useLayoutEffect, useRef } from 'react';
 
-/** What is open over the page, the topmost last: Escape closes that alone. */
+/** Stack of open overlays; Escape closes the topmost. */
 const open: symbol[] = [];
 
-/** Closes what is over the page with Escape, from the moment it can be seen. */
+/** Calls `close` on Escape while the overlay is the topmost. */
 export function useEscape(onClose: () => void): void {
   const latest = useRef(onClose);
   useLayoutEffect(() => {
@@ -14,7 +14,7 @@ export function useEscape(onClose: () => void): void {
     open.push(me);
     const letGo = (event: KeyboardEvent): void => {
       if (event.key !== 'Escape' || open.at(-1) !== me) return;
-      // Nothing below closes with it.
+      // Overlays below stay open.
       event.stopPropagation();
       latest.current();
     };

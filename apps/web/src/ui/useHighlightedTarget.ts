@@ -1,12 +1,9 @@
 import { useEffect } from 'react';
 
-/** How long what was come for stands out. */
+/** Duration of the highlight. */
 const SHOWN_MS = 1600;
 
-/**
- * Brings the part of a page that an address names into view once it is drawn, and lets it stand out for a moment. Parts say
- * their ids as `dataSet={{ id }}`; one that is not on the page leaves it as it is.
- */
+/** Scrolls the element that the route names (`dataSet={{ id }}`) into view once it is rendered, and highlights it briefly. */
 export function useHighlightedTarget(id: string | undefined, isDrawn: boolean): void {
   useEffect(() => {
     if (!id || !isDrawn) return undefined;

@@ -1,14 +1,13 @@
 import { startTransition, useEffect, useState } from 'react';
 import { yieldToMain } from '../platform/yieldToMain.ts';
 
-/** So many more are drawn in one turn at most. */
+/** Largest step. */
 const MOST = 40;
 
 /**
- * How many of so many things are to be drawn: a first few at once, then what stands beside them (`isBegun`), then as many
- * again each time the page has had its turn, until all of them are; from then on all there are. `drawAll` does not wait for
- * that. Where the first few are all, what stands beside them comes at once; and once it is there it stays, however many
- * there come to be.
+ * Incremental rendering of a list that is not virtual: how many of `total` items to render now. Starts with `first`, then sets
+ * `isBegun` (what stands beside the list may render), then doubles after each paint until all are rendered. `drawAll` skips the
+ * steps. Where `total` ≤ `first`, `isBegun` is true at once; it never returns to false.
  */
 export function useIncrementalCount(
   total: number,
@@ -25,7 +24,7 @@ export function useIncrementalCount(
         drawn: before.isBegun ? before.drawn + Math.min(before.drawn, MOST) : before.drawn,
         isBegun: true,
       }));
-    // What is drawn now is painted first: together they would hold the page up.
+    // After the current frame is painted.
     const frame = requestAnimationFrame(() => {
       void yieldToMain().then(() => {
         if (!isGone) startTransition(more);

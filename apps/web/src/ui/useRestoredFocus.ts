@@ -1,19 +1,19 @@
 import { useEffect } from 'react';
 
-/** What had the focus, as a person would tell it apart: its kind and its words, or its own mark. */
+/** Identifies the focused element across a navigation: tag and text, or id. */
 type Focused = { tag: string; words: string; id: string };
 
 let left: Focused | null = null;
 
 const wordsOf = (node: Element): string => node.getAttribute('aria-label') ?? node.textContent ?? '';
 
-/** To be called before going to another address of the same screen: what has the focus will have it there again. */
+/** Saves the focused element before navigating within the same screen. */
 export function saveFocus(): void {
   const node = document.activeElement;
   left = node === null || node === document.body ? null : { tag: node.tagName, words: wordsOf(node), id: node.id };
 }
 
-/** Gives the focus back, on a screen that its own controls lead to. */
+/** Restores the saved focus on mount. */
 export function useRestoredFocus(): void {
   useEffect(() => {
     const before = left;

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 
-/** What is to have the focus back in a moment: what comes in between gives it back in its turn. */
+/** Element about to regain the focus; an overlay that opens meanwhile returns it in turn. */
 let due: HTMLElement | null = null;
 
 function withFocus(): HTMLElement | null {
@@ -9,15 +9,15 @@ function withFocus(): HTMLElement | null {
 }
 
 /**
- * Gives the focus back, when this component goes, to what had it when it came: to the very element, or to the one that
- * has taken its place under the same id. Something else that has taken the focus meanwhile keeps it.
+ * Returns the focus on unmount to the element that had it on mount, or to the one that replaced it under the same id. An element
+ * that was focused meanwhile keeps the focus.
  */
 export function useReturnFocus(): void {
   const [before] = useState(withFocus);
   useEffect(
     () => () => {
       due = before;
-      // Once the page has settled: what is going away may still hold the focus.
+      // After unmount: the removed element may still hold the focus.
       setTimeout(() => {
         if (due === before) due = null;
         const { activeElement } = document;

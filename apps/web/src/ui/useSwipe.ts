@@ -4,13 +4,13 @@ import type { GestureResponderEvent } from 'react-native';
 const FAR_PX = 56;
 const LEVEL_PX = 44;
 
-/** Where a finger is. On the web a touch event has its places in a list. */
+/** Position of a touch; on the web it is in `changedTouches`. */
 function placeOf(event: GestureResponderEvent['nativeEvent']): { x: number; y: number } {
   const touch = event.changedTouches?.[0] ?? event;
   return { x: touch.pageX, y: touch.pageY };
 }
 
-/** Handlers for a view that a thumb can swipe sideways across. */
+/** Touch handlers for horizontal swipes. */
 export function useSwipe(onSwipe: (direction: 'back' | 'on') => void) {
   const start = useRef<{ x: number; y: number } | null>(null);
   return {

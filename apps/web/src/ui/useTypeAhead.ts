@@ -1,20 +1,17 @@
 import { useEffect, useRef, useState } from 'react';
 
-/** Keys that came before their field: a text, and the Enter that ended it. */
+/** Keys typed before the field was ready: text, and Enter if it was pressed. */
 export type Typed = { text: string; entered: { isWithControl: boolean } | null };
 
-/** What is typed between the key that opens a sheet and the moment its field can take it. */
+/** Buffer of keys between opening a sheet and its field's focus. */
 export type TypeAhead = {
-  /** The sheet was asked for: keys are kept from now on. */
+  /** Starts buffering. */
   begin: () => void;
-  /** What was typed since, once; from now on the field takes the keys itself. `null` where nothing was kept. */
+  /** Takes the buffer and stops buffering; null where nothing was typed. */
   take: () => Typed | null;
 };
 
-/**
- * Keeps what somebody types while a sheet that they opened with a key is still coming, for its field: none of it is lost,
- * and none of it does anything to the page below. Escape gives the sheet up.
- */
+/** Buffers keys typed while a sheet opened by a key is loading; none is lost or reaches the page below. Escape cancels. */
 export function useTypeAhead(onGivenUp: () => void): TypeAhead {
   const typed = useRef<Typed | null>(null);
   const latest = useRef(onGivenUp);
@@ -25,7 +22,7 @@ export function useTypeAhead(onGivenUp: () => void): TypeAhead {
     const press = (event: KeyboardEvent): void => {
       const kept = typed.current;
       if (kept === null) return;
-      // Another sheet came instead, one without a field.
+      // Another sheet opened, without a field.
       const sheets = [...document.querySelectorAll('[role=dialog]')];
       if (sheets.length > 0 && !sheets.some((sheet) => sheet.querySelector('input')))
         return void (typed.current = null);
@@ -36,7 +33,7 @@ export function useTypeAhead(onGivenUp: () => void): TypeAhead {
         latest.current();
       } else if (event.key === 'Enter') kept.entered ??= { isWithControl };
       else if (event.key !== 'Backspace' && !isCharacter) return;
-      // What comes after Enter is meant for nothing that is there yet.
+      // Keys after Enter are dropped.
       else if (kept.entered === null) kept.text = isCharacter ? kept.text + event.key : kept.text.slice(0, -1);
       event.preventDefault();
       event.stopPropagation();

@@ -19,8 +19,8 @@ import {
 } from './queries.ts';
 
 /**
- * A person's records as they are after the changes taken in so far: what the database has at one revision, under what is
- * still to be written. What is asked for is fetched once.
+ * An account's records during a batch: the database at one revision, overlaid with the batch's writes (unit of work). Reads are
+ * cached.
  */
 export type BatchState = {
   /** The revision of the records in the database. */

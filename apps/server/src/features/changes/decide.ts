@@ -15,11 +15,13 @@ import { mergePage } from './mergeJournal.ts';
 import { issuesAgainstOthers } from './relations.ts';
 import type { BatchState } from './batchState.ts';
 
-/** How long checks may go on before the server turns to other requests. */
+/** Time slice of validation before yielding to other requests. */
 const SLICE_MS = 8;
 
-/** What becomes of changes, in order, each seeing what those before it did; none may be of an instant after `latestMs`. To an
- * account that is full (`isFull`) nothing is added; removals go in. */
+/**
+ * Decides changes in order, each on the state after those before it; instants after `latestMs` are refused. For an account over
+ * its quota (`isFull`) only deletions are accepted.
+ */
 export async function decideAll(
   state: BatchState,
   changes: readonly Change[],
@@ -42,7 +44,7 @@ export async function decideAll(
   return results;
 }
 
-/** A check that trips over a value it was not made for refuses that change alone; any other fault is none of the change. */
+/** A TypeError or RangeError in a check refuses the change; any other error is rethrown. */
 function unreadable({ id }: Change, error: unknown): ChangeResult {
   if (error instanceof TypeError || error instanceof RangeError) return refusal(id, '', 'cannot be read');
   throw error;
@@ -73,7 +75,7 @@ async function decide(state: BatchState, change: Change, latestMs: number): Prom
   return { id, status: 'accepted', revision: state.put(collection, key, record, origin, parts) };
 }
 
-/** Takes a record away with all that hangs on it, unless something there was written later than the removal. */
+/** Cascading deletion, unless a dependant was written later. */
 async function remove(state: BatchState, { id, collection, key }: Change, origin: Origin): Promise<ChangeResult> {
   if (collection === 'settings') return refusal(id, '', 'cannot be removed');
   const origins = new Map<string, Origin>();

@@ -1,31 +1,30 @@
 import pLimit from 'p-limit';
 import { type AnswerJson, type ChangesDeps, type Sent, applyChanges, applyGroup } from './service.ts';
 
-/** From so many changes on a request is taken in by itself, so that no one waits for it. */
+/** Requests with more changes are applied alone, so that no other waits for them. */
 const FEW = 20;
-/** How many requests are taken in by themselves at once; they leave connections to the short ones. */
-const ALONE_AT_ONCE = 3;
+/** Concurrent requests applied alone; the remaining connections serve short ones. */
+const MOST_ALONE = 3;
 
-/** Whether a request is cheap to decide: it only marks days, on which no other record depends. */
+/** Whether a request is cheap: it only marks days, on which no other record depends. */
 const isShort = ({ changes }: Sent): boolean =>
   changes.length <= FEW && changes.every(({ collection, record }) => collection === 'entries' && record !== null);
-/** How many people's requests are taken in with one statement. */
-const MOST_TOGETHER = 32;
+/** Largest group. */
+const MOST_IN_GROUP = 32;
 
 /**
- * Takes in what people send. While one statement is under way the next requests gather, and go in together with the next:
- * the more people there are at once, the less each costs. Longer requests are decided and written by themselves, a few at
- * once. A person's own requests must come one after the other.
+ * Group commit: requests that arrive while a statement runs are written together by the next one, so that the cost per request
+ * falls under load. Long requests are applied alone, a few at a time. An account's own requests must be sequential.
  */
 export function createGroupCommit(deps: ChangesDeps): (sent: Sent) => Promise<AnswerJson> {
   type Waiting = { sent: Sent; done: (answer: Promise<AnswerJson>) => void };
   const waiting: Waiting[] = [];
   let isRunning = false;
-  const alone = pLimit(ALONE_AT_ONCE);
+  const alone = pLimit(MOST_ALONE);
 
   async function run(): Promise<void> {
     isRunning = true;
-    for (let some = waiting.splice(0, MOST_TOGETHER); some.length > 0; some = waiting.splice(0, MOST_TOGETHER)) {
+    for (let some = waiting.splice(0, MOST_IN_GROUP); some.length > 0; some = waiting.splice(0, MOST_IN_GROUP)) {
       const answers = await applyGroup(
         deps,
         some.map((each) => each.sent),

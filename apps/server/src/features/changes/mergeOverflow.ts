@@ -5,11 +5,11 @@ import { type LostWriting, type Room, lostWriting } from '@wimbel/core';
 import type { AnyRecord, Origin } from './queries.ts';
 import type { BatchState } from './batchState.ts';
 
-/** Characters of a record that holds what did not fit, below its first line. */
+/** Characters per overflow record, below its first line. */
 const LONGEST_PIECE = LIMITS.textLength - 1000;
 const LONGEST_TITLE = 200;
 
-/** What texts and lists may hold, by the limits of the contract. */
+/** Limits of texts and lists, from the contract. */
 export const ROOM: Room = {
   textLength: LIMITS.textLength,
   listLength: (field) => LISTS_BY_FIELD[field] ?? LIMITS.lists.months,
@@ -31,7 +31,7 @@ const LISTS_BY_FIELD: Readonly<Record<string, number>> = {
   moodMarks: lists.dayMarks,
 };
 
-/** What fields are called on the record that holds what did not fit. */
+/** Field names as shown on overflow records. */
 const FIELD_TITLES: Readonly<Record<string, string>> = {
   note: 'note',
   why: 'why',
@@ -62,9 +62,8 @@ const pieces = (text: string): string[] =>
   );
 
 /**
- * Keeps what a merge has no room for in records beside the merged one: notes of the habit where there is one, else pages of
- * the journal. Their ids are made of the change, so that sending it again makes no others; one that the person removed does
- * not come back.
+ * Writes overflow records: notes of the habit where there is one, else journal pages. Their ids are derived from the change, for
+ * idempotency; one that the person deleted is not created again.
  */
 async function putOverflow(
   state: BatchState,
@@ -101,7 +100,7 @@ export type MergeOutcome = {
   isWhole: boolean;
 };
 
-/** Keeps, in records beside it, whatever either version says and the merged record does not; whether there was anything. */
+/** Writes what either version says and the merged record does not to overflow records; returns whether there was anything. */
 export async function keepLostWriting(
   state: BatchState,
   change: Change,

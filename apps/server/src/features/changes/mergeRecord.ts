@@ -9,15 +9,12 @@ import { ROOM, keepLostWriting } from './mergeOverflow.ts';
 import { seenWith } from './seen.ts';
 import type { BatchState } from './batchState.ts';
 
-/** How many parts of a record are told by themselves: its lists may change for years. */
+/** How many parts of a record have an origin of their own; lists may change for years. */
 const MOST_PARTS = 200;
 
 const latest = (all: readonly Origin[]): Origin => all.reduce((most, each) => (isLater(each, most) ? each : most));
 
-/**
- * Who wrote a part of a record last: of a field that holds several, the latest of them. Null where nobody ever did. The parts
- * are gone through once, however many are asked about.
- */
+/** Origin of each part of a record; of a field with several parts the latest; null where there is none. Indexed once, O(parts). */
 function originsOf(held: Logged): (part: string) => Origin | null {
   const of = held.parts?.of ?? {};
   const inside = new Map<string, Origin>();
@@ -39,8 +36,8 @@ function originsOf(held: Logged): (part: string) => Origin | null {
 }
 
 /**
- * Whether it is known who wrote a part last. Of an item it is known by its own name or its list's: by the origin of the whole
- * record nobody can tell an item that was taken away from one that was never there.
+ * Whether a part's origin is known. Of a list item only by its own name or its list's: the origin of the whole record does not
+ * distinguish a removed item from one that never existed.
  */
 function isNamed(held: Logged, part: string, originOf: (part: string) => Origin | null): boolean {
   const [field] = part.split('/');
@@ -51,12 +48,12 @@ function isNamed(held: Logged, part: string, originOf: (part: string) => Origin 
 
 const only = ({ changedAt, changeId }: Origin): Origin => ({ changedAt, changeId });
 
-/** Origins of parts take up as much as the record they are of, or this much where it is small, in characters. */
+/** Origins take at most the size of their record, or this much, in characters. */
 const LEAST_ORIGINS = 4096;
-/** Characters around a name, an instant and an id as JSON. */
+/** JSON overhead of one origin, in characters. */
 const AROUND = 40;
 
-/** The newest parts by name; those that were written longest ago are told together, by the latest of them. */
+/** Bounds the origins: the newest keep their names; the oldest collapse into one, their latest. */
 function withFew(of: Record<string, Origin>, room: number): Record<string, Origin> {
   const { '': whole, ...named } = of;
   const ordered = Object.entries(named).sort(([, a], [, b]) => (isLater(a, b) ? -1 : 1));
@@ -71,7 +68,7 @@ function withFew(of: Record<string, Origin>, room: number): Record<string, Origi
   return { ...Object.fromEntries(ordered.slice(0, fits)), '': others };
 }
 
-/** Who wrote which part, once a change wrote some of them anew; one that began from nothing wrote all that is not later. */
+/** The origins of parts after a change; a change without a base wrote every part that is not later. */
 function partsWith(
   held: Logged,
   record: AnyRecord,
@@ -87,7 +84,7 @@ function partsWith(
   return { of: withFew(kept, room), seen: seenWith(held, origin.changeId) };
 }
 
-/** Who wrote which part of a record after a change that nothing came in between of. */
+/** The origins of parts after a change without a conflict. */
 export function partsAfter(
   collection: Collection,
   { base }: Change,
@@ -96,16 +93,13 @@ export function partsAfter(
   origin: Origin,
 ): PartOrigins {
   if (!base || before === null || before.record === null) return null;
-  // What a device began from and what stands here are the same; else all of it was written now.
+  // The base equals the stored record; else every part counts as written now.
   if (!isDeepStrictEqual(before.record, base)) return null;
   const taken = collection === 'journal' ? [] : partsChanged<object>(collection, before.record, record);
   return partsWith(before, record, taken, false, origin);
 }
 
-/**
- * A merged record that holds, cut down to what it has room for where it is too long together; null where it breaks a rule all
- * the same.
- */
+/** A merged record that passes validation, truncated where it exceeds limits; null where it is invalid all the same. */
 async function fittingRecord(
   state: BatchState,
   collection: Collection,
@@ -120,9 +114,10 @@ async function fittingRecord(
 }
 
 /**
- * A record that was changed since the one a change began from: what only one of the two changed stays, of the same part the
- * later holds, whoever comes first. What the record has no room for stays in records beside it. Null where nothing came in
- * between, where one of them took it away, or where the two break a rule together; then the usual rules hold. The device is told that something else stands there now, and what.
+ * Resolves a conflict: three-way merge of a change (made from its base) into the stored record. Parts that one side changed are
+ * kept; of a part that both changed the later wins, in any order of arrival. Text that exceeds a limit overflows into records
+ * beside it. Null where there is no conflict, a side is a deletion, or the merge is invalid; then last-write-wins applies. The
+ * result is `superseded`, so that the device receives the merged record.
  */
 export async function mergeRecord(
   state: BatchState,
@@ -134,7 +129,7 @@ export async function mergeRecord(
   if (collection === 'journal' || record === null || before === null || before.record === null) return null;
   if (before.changeId === id || before.changeId === mergedChangeId(id) || Date.parse(madeAt) > latestMs) return null;
   const origin: Origin = { changedAt: madeAt, changeId: id };
-  // One that does not say what it began from is of one instant, and so is what was written at once: the later holds whole.
+  // Without a base, and against a record written as a whole, the later wins as a whole.
   if (base === undefined && (before.parts === null || isLater(origin, before))) return null;
   if (base && isDeepStrictEqual(before.record, base) && isLater(origin, before)) return null;
   const from = base ? checkRecord(collection, base) : { record: null, issues: [] };
@@ -143,10 +138,10 @@ export async function mergeRecord(
     return { id, status: 'refused', issues };
   }
   const mine = checkRecord(collection, record).record;
-  // What is wrong with it is said by the usual rules.
+  // The regular checks report its issues.
   if (mine === null || keyOf(collection, mine as never) !== key) return null;
   if (from.record !== null && keyOf(collection, from.record as never) !== key) return null;
-  // Long records take milliseconds in each step: other requests are answered in between.
+  // Each step takes milliseconds for long records: yields to other requests.
   await yieldToOthers();
   const isWhole = base === undefined;
   const originOf = originsOf(before);
@@ -169,17 +164,17 @@ export async function mergeRecord(
   await yieldToOthers();
   const versions = { base: from.record, held: before.record, mine };
   if (checked === null) {
-    // Without its base nobody knows what of a record was written and what was left out.
+    // Without a base, what was removed is unknown.
     if (base === undefined || (await issuesAgainstOthers(state, collection, mine, before.record)).length > 0)
       return null;
     const result = isLate ? mine : before.record;
     if (!(await keepLostWriting(state, change, { ...versions, result, isWhole: true }, origin))) return null;
-    // The later holds whole; that the earlier went in is written down, so that sending it again makes nothing more.
+    // Last write wins; the earlier change is recorded as seen, for idempotency.
     const parts = { of: {}, seen: seenWith(before, id) };
     const revision = state.put(collection, key, result, isLate ? origin : only(before), parts);
     return isLate ? { id, status: 'accepted', revision } : { id, status: 'superseded' };
   }
-  // Who says last what stands here already is written down too: else one of in between would win over it.
+  // Equal parts get the newer origin too: else a change in between would win.
   const together = mergedOrigin(origin, before);
   if (merged.taken.length > 0 || !isDeepStrictEqual(checked, before.record)) {
     const parts = partsWith(before, checked, merged.taken, isWhole, origin);

@@ -12,10 +12,10 @@ import type { Goal, Habit, KeyResult, Milestone, Step } from '@wimbel/core';
 import { type AnyRecord, type Misfit, collectionOfMisfit } from './queries.ts';
 import type { BatchState } from './batchState.ts';
 
-/** How far up a chain of steps or milestones is looked for a circle. */
+/** Depth limit of the cycle check for steps and milestones. */
 const LONGEST_CHAIN = 1000;
 
-/** Faults of a record against the person's other records. `before` is the record as it stands. */
+/** Referential checks of a record against the account's other records; `before` is the stored version. */
 export async function issuesAgainstOthers(
   state: BatchState,
   collection: Collection,
@@ -50,10 +50,7 @@ export async function issuesAgainstOthers(
     .slice(0, LIMITS.issues);
 }
 
-/**
- * The records that a step or milestone comes to stand under, for finding circles. Only one that is there already, and is
- * moved, can close a circle: a new one is not named by any other.
- */
+/** Ancestors of a moved step or milestone, for the cycle check. Only an existing record can close a cycle. */
 async function chainAbove(
   state: BatchState,
   collection: Collection,
@@ -78,11 +75,11 @@ async function chainAbove(
   return [...found.values()];
 }
 
-/** Stands for a record that a dependent names and that this change does not touch. */
+/** Placeholder for a referenced record that the change does not touch. */
 const assumed = (of: Collection): never =>
   ({ goalId: undefined, startsOn: '0001-01-01', measure: { kind: 'amount' }, of }) as never;
 
-/** Records that hang on this one and stop to fit, some of them, where what they depend on changed. */
+/** Dependants that no longer fit after the change, a bounded number. */
 async function dependentsToCheck(
   state: BatchState,
   collection: Collection,

@@ -13,17 +13,17 @@ import { revisionStream } from './stream.ts';
 import { type ChangesDeps, changesSince } from './service.ts';
 import { createGroupCommit } from './groupCommit.ts';
 
-/** How many requests of one person wait for their turn to write, and how many of them read at once. */
+/** Per account: queued writes, and concurrent reads. */
 const WAITING = 20;
 const READERS = 3;
-/** How many pages of long records, of all people together, are read at once after their first. */
+/** Concurrent pages beyond the first of long pulls, over all accounts. */
 const LONG_READS = 1;
-/** Between two of them as much time goes to others as the last one took, up to so many milliseconds. */
+/** Longest pause between two such pages; the pause equals the time the last page took. */
 const LONGEST_PAUSE_MS = 50;
 /** The request, its list of changes and each change stand around a record. */
 const ENVELOPE_DEPTH = 3;
 
-/** A body as JSON. One of too many values is refused before they are made: making them holds everybody up. */
+/** Parses a JSON body; one with too many values is refused before parsing, which would block the event loop. */
 function parsed(text: string): unknown {
   const { values, depth } = sizeOfJson(text);
   if (values > LIMITS.valuesInBody || depth > LIMITS.depth + ENVELOPE_DEPTH) throw new AppError('tooLarge');
@@ -74,7 +74,7 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
         throw new AppError('invalid', [{ path: 'since', message: 'is not a revision: a whole number from 0' }]);
       }
       const pieces = changesSince(deps.pool, userId, since, deps.clock.now());
-      // The first piece is waited for: what goes wrong up to there can still be answered as an error.
+      // Awaits the first chunk: errors up to here can still set the status.
       let piece = await readers.take(userId, () => pieces.next());
       c.header('content-type', 'application/json');
       if (piece.done || piece.value.isLast) return c.body(piece.value?.json ?? '');
@@ -82,7 +82,7 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
         while (!piece.done && !answer.aborted) {
           const startedMs = performance.now();
           await answer.write(piece.value.json);
-          // Long records of all people take turns: meanwhile short requests find a connection and the processor free.
+          // Long pulls take turns, so that short requests find a connection and the event loop free.
           piece = await longReads(async () => {
             const next = await readers.take(userId, () => pieces.next());
             await pause(Math.min(performance.now() - startedMs, LONGEST_PAUSE_MS));

@@ -19,12 +19,12 @@ import type { Quotas } from './quotas.ts';
 import * as queries from './queries.ts';
 import { type BatchState, createBatchState } from './batchState.ts';
 
-/** How often a batch is looked at anew where other servers write for the same person meanwhile. */
+/** Retries of a batch on a concurrent write (optimistic locking). */
 const MOST_TRIES = 12;
-/** The pause before the next try, longer each time. */
+/** Linear back-off between retries. */
 const RETRY_MS = 15;
 
-/** What the changes of a person are taken in with. */
+/** Dependencies of applying changes. */
 export type ChangesDeps = { pool: Pool; clock: Clock; cache: LogCache; feed: RevisionFeed; quotas: Quotas };
 
 /** Whether PostgreSQL refused values (class 22) or a constraint (class 23). */
@@ -32,45 +32,45 @@ const isRefusedByDatabase = (error: unknown): boolean => /^2[23]/.test(codeOf(er
 
 type Batch = {
   results: ChangeResult[];
-  /** The revision that the records were at before. */
+  /** The revision before the batch. */
   at: number;
   revision: number;
-  /** Whether more was written than the changes themselves say. */
+  /** Whether more was written than the accepted changes (cascades, merges). */
   wroteMore: boolean;
-  /** What stands where changes came too late. */
+  /** The stored versions that superseded changes. */
   winners: queries.SentRow[];
 };
 
-/** A `ChangesAnswer` as JSON: records in it are text of the database, and are not read. */
+/** A `ChangesAnswer` as JSON; records in it are the database's JSON text, not parsed. */
 export type AnswerJson = string;
 
-/** Changes of one person, sent together. */
+/** One request's changes. */
 export type Sent = {
   userId: string;
   changes: readonly Change[];
   since: number | undefined;
-  /** Whether the account has no room left. */
+  /** Whether the account's quota is used up. */
   isFull: boolean;
 };
 
 /**
- * Takes in changes in order. A change that does not hold is refused by itself and the others go in; one that is not later
- * than what is there is passed over, so that sending it twice is harmless. What goes in goes in with one statement, made
- * again where another server wrote meanwhile. Answers with what is newer than `since`, where that was given.
+ * Applies changes in order. An invalid change is refused by itself; one that is not later than the stored version is superseded,
+ * so that a request is idempotent. The batch is written with one statement under a revision guard and retried on a concurrent
+ * write. Answers with the rows newer than `since`, where that was given.
  */
 export async function applyChanges(deps: ChangesDeps, sent: Sent): Promise<AnswerJson> {
   return answerTo(deps, sent, await applyAlone(deps, sent));
 }
 
 async function answerTo(deps: ChangesDeps, { userId, changes, since }: Sent, batch: Batch): Promise<AnswerJson> {
-  const { revision, more, rows } = await newsAfter(deps.pool, userId, batch, changes, since);
+  const { revision, more, rows } = await rowsAfter(deps.pool, userId, batch, changes, since);
   const head = { results: withFewIssues(batch.results), now: deps.clock.now().toISOString(), revision, more };
   return `${JSON.stringify(head).slice(0, -1)},"rows":[${rows.join(',')}]}`;
 }
 
 /**
- * Takes in what several people sent, each their own, with one statement for all. What of it does not go in like this (a
- * constraint is broken, another server writes for the same person) is taken in by itself.
+ * Group commit: applies the requests of several accounts with one statement. A request that fails in the group (broken constraint,
+ * concurrent write) is applied alone.
  */
 export async function applyGroup(deps: ChangesDeps, all: readonly Sent[]): Promise<Promise<AnswerJson>[]> {
   let batches: (Batch | null)[];
@@ -84,8 +84,8 @@ export async function applyGroup(deps: ChangesDeps, all: readonly Sent[]): Promi
 }
 
 /**
- * One try to take in what several people sent; null for those whose did not go in. Where the memory is asked, only what it
- * lets in goes in: a refusal wants to be sure.
+ * One attempt to apply a group; null for requests that were not written. With the cache, a request with any change that would not
+ * be accepted is left to a fresh read: the cache may be stale.
  */
 async function tryGroup(deps: ChangesDeps, all: readonly Sent[], usesCache: boolean): Promise<(Batch | null)[]> {
   const { pool, clock, cache, feed } = deps;
@@ -132,7 +132,7 @@ async function tryGroup(deps: ChangesDeps, all: readonly Sent[], usesCache: bool
   );
 }
 
-/** Records as they are written, with the instant of the device's own clock where a change said it. */
+/** Adds the device's own instants (`deviceAt`) to the writes. */
 function withDeviceInstants(writes: queries.Write[], changes: readonly Change[]): queries.Write[] {
   const said = new Map(
     changes.flatMap(({ id, deviceAt }) => (deviceAt === undefined ? [] : [[id, deviceAt] as const])),
@@ -144,7 +144,7 @@ function withDeviceInstants(writes: queries.Write[], changes: readonly Change[])
   });
 }
 
-/** What was recalled of people, and what is read of the others with one statement. */
+/** Readings from the cache, and for the other accounts from the database with one statement. */
 async function readingsOf(
   { pool, cache }: ChangesDeps,
   wanted: readonly { userId: string; places: readonly queries.Place[] }[],
@@ -180,7 +180,7 @@ async function refusedByDatabase({ pool }: ChangesDeps, error: unknown, { userId
   return { results: [refusal(changes[0]!.id, '', message)], at, revision: at, wroteMore: false, winners: [] };
 }
 
-/** One of the changes broke a constraint that no check foresaw: taken in by itself, each, it alone is refused. */
+/** Applies each change alone after a constraint violation, so that only the faulty one is refused. */
 async function oneByOne(deps: ChangesDeps, { userId, changes, isFull }: Sent): Promise<Batch> {
   const batches: Batch[] = [];
   for (const change of changes)
@@ -195,9 +195,8 @@ async function oneByOne(deps: ChangesDeps, { userId, changes, isFull }: Sent): P
 }
 
 /**
- * What stands where changes came too late: a device that shows them shows this instead. It may have sent the very change
- * before, without having heard the answer. An answer carries so much of it at most: what became of the others that came too
- * late is left out, the device keeps them and sends them again.
+ * The stored versions of superseded changes, which the device shows instead. Bounded in bytes: results beyond the bound are left
+ * out of the answer, and the device resends those changes.
  */
 async function winnersOf(
   state: BatchState,
@@ -223,7 +222,7 @@ async function winnersOf(
   return { results: kept, winners: [...winners.values()] };
 }
 
-/** What a check says; where it trips over a value that it was not made for, something else. */
+/** Runs a check; returns a fallback where it throws on an unexpected value. */
 function safely<T>(check: () => T, otherwise: T): T {
   try {
     return check();
@@ -232,11 +231,11 @@ function safely<T>(check: () => T, otherwise: T): T {
   }
 }
 
-/** Where the changes will look: their own records, and those that they name. */
+/** The records that a batch reads: those it writes and those they refer to. */
 function placesOf(changes: readonly Change[]): { collection: Collection; key: string }[] {
   const places = new Map<string, { collection: Collection; key: string }>();
   const add = (collection: Collection, key: unknown): void => {
-    // Whatever is not a key is found out by the checks; here it only is not looked for.
+    // Invalid keys are refused later; they are only not read.
     if (typeof key === 'string' && isKey(collection, key)) {
       places.set(queries.placeOf(collection, key), { collection, key });
     }
@@ -251,7 +250,7 @@ function placesOf(changes: readonly Change[]): { collection: Collection; key: st
   return [...places.values()];
 }
 
-/** Each refusal keeps its first issue; the others only as long as they are few, so that no answer outgrows its question. */
+/** Limits the issues of an answer: each refusal keeps its first, further ones only while they are few. */
 function withFewIssues(results: ChangeResult[]): ChangeResult[] {
   let spare: number = LIMITS.issues;
   return results.map((result) => {
@@ -262,8 +261,8 @@ function withFewIssues(results: ChangeResult[]): ChangeResult[] {
   });
 }
 
-/** What the device has not seen: what others wrote since, what its changes took along, and what won over them. */
-async function newsAfter(
+/** Rows the device has not seen: others' writes, cascades of its own, and superseding versions. */
+async function rowsAfter(
   pool: Pool,
   userId: string,
   { at, revision, wroteMore, results, winners }: Batch,
@@ -287,10 +286,7 @@ async function newsAfter(
   };
 }
 
-/**
- * What is newer than a revision as the JSON of a `ChangesSince`, page by page, so that a long record is neither held nor
- * waited for as a whole.
- */
+/** Streams the rows newer than a revision as the JSON of a `ChangesSince`, page by page. */
 export async function* changesSince(
   pool: Pool,
   userId: string,
@@ -298,7 +294,7 @@ export async function* changesSince(
   now: Date,
 ): AsyncGenerator<{ json: string; isLast: boolean }> {
   let page = await queries.rowsBetween(pool, userId, since, Number.MAX_SAFE_INTEGER);
-  // What is written while this goes on has a later revision, and comes with the next fetch.
+  // Concurrent writes have a later revision and come with the next pull.
   const { revision } = page;
   let before = `{"revision":${revision},"more":false,"now":"${now.toISOString()}","rows":[`;
   for (;;) {

@@ -6,14 +6,14 @@ import type { Sessions } from '../account/sessions.ts';
 import type { RevisionFeed } from './revisionFeed.ts';
 import { revisionOf } from './queries.ts';
 
-/** How many devices of one person can listen at a time on one process. */
+/** Concurrent streams per account and process. */
 const MOST_OF_ONE = 30;
-/** How many listen at a time on one process, of all people together. */
+/** Concurrent streams per process. */
 const MOST = 5000;
 /** Interval of heartbeats, by which both sides detect a broken connection. */
 const HEARTBEAT_MS = 20_000;
 
-/** So many words may wait for a device that takes none in; then it has to come back. */
+/** Buffered events of a slow client before it is disconnected. */
 const MOST_UNHEARD = 100;
 
 const bytes = new TextEncoder();
@@ -21,10 +21,7 @@ const NOTHING = bytes.encode(': \n\n');
 
 export type StreamDeps = { pool: Pool; feed: RevisionFeed; sessions: Sessions; heartbeatMs?: number };
 
-/**
- * Server-sent events: the revision that a person's record is at, at once and whenever it moves on, and a line without
- * meaning every now and then. It ends with the session, at once.
- */
+/** Server-sent events: the account's revision at once and whenever it changes, and heartbeats. Ends with the session. */
 export async function revisionStream(
   c: Context<SignedInEnv>,
   { pool, feed, sessions, heartbeatMs = HEARTBEAT_MS }: StreamDeps,
@@ -32,7 +29,7 @@ export async function revisionStream(
   const userId = c.get('userId');
   const sessionId = c.get('session').id;
   if (feed.count(userId) >= MOST_OF_ONE || feed.count() >= MOST) throw new AppError('tooMany', undefined, 30);
-  // Nothing of the request is held on to for as long as it lasts: a thousand may listen.
+  // Holds no reference to the request: there may be a thousand streams.
   const headers = new Headers({ cookie: c.req.header('cookie') ?? '' });
   c.header('content-type', 'text/event-stream; charset=utf-8');
   // Turns response buffering off in proxies.
@@ -48,7 +45,7 @@ export async function revisionStream(
   );
 }
 
-/** The words to one device, until it goes, its session ends, or it takes nothing in any more. */
+/** The events of one client, until it disconnects, its session ends or its buffer is full. */
 async function wordsTo(
   userId: string,
   {
@@ -90,7 +87,7 @@ async function wordsTo(
     sentRevision = at;
     say(bytes.encode(`data: ${at}\n\n`));
   };
-  // Listened to before it is looked where the record is: nothing falls between the two.
+  // Subscribes before reading the revision, so that none is missed.
   const unsubscribe = feed.subscribe(userId, { moved, end });
   const stopWatching = onSessionEnd(end);
   const stop = (): void => {
@@ -114,7 +111,7 @@ async function wordsTo(
             () => undefined,
           );
         };
-        // The session may have ended between its look-up and the watch on it.
+        // The session may have ended before `onEnd` was registered.
         look();
         timer = setInterval(() => {
           say(NOTHING);
