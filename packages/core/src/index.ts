@@ -1,4 +1,4 @@
-export { lazy as once } from './lazy.ts';
+export { lazy } from './lazy.ts';
 export {
   type PlainMonth,
   monthFromParts,

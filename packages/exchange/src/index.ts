@@ -44,5 +44,5 @@ export {
   headKey,
   readGrids,
 } from './grid/reading.ts';
-export { type CellValue as Said, parseCell as saidBy } from './grid/parseCell.ts';
+export { type CellValue, parseCell } from './grid/parseCell.ts';
 export { storyMarkdown } from './story.ts';

@@ -1,4 +1,4 @@
-import { once } from '@wimbel/core';
+import { lazy } from '@wimbel/core';
 
 /** Numbers are written as this device's language does; words are English. */
 const LOCALE = globalThis.navigator?.language || 'en-GB';
@@ -11,20 +11,20 @@ const numberFormat = (options: Intl.NumberFormatOptions): Intl.NumberFormat => {
   }
 };
 
-const numbers = once(() => numberFormat({ maximumFractionDigits: 3 }));
+const numbers = lazy(() => numberFormat({ maximumFractionDigits: 3 }));
 export const number = (value: number): string => numbers().format(value);
 
 /** "908 of 1,096": so many of so many. */
 export const outOf = (count: number, whole: number): string => `${number(count)} of ${number(whole)}`;
 
-const compacts = once(() => numberFormat({ notation: 'compact', maximumSignificantDigits: 3 }));
+const compacts = lazy(() => numberFormat({ notation: 'compact', maximumSignificantDigits: 3 }));
 /** For where there is little room: "950", "9.6K". */
 export const compact = (value: number): string => compacts().format(value);
 
-const decimalMark = once(() => numberFormat({}).format(1.5).charAt(1));
+const decimalMark = lazy(() => numberFormat({}).format(1.5).charAt(1));
 
 const CODE_OF_SIGN: Record<string, string> = { '€': 'EUR', '£': 'GBP', $: 'USD', '¥': 'JPY' };
-const codes = once(() => new Set(Intl.supportedValuesOf?.('currency') ?? Object.values(CODE_OF_SIGN)));
+const codes = lazy(() => new Set(Intl.supportedValuesOf?.('currency') ?? Object.values(CODE_OF_SIGN)));
 
 /** The currency that a unit names by its code or its sign; null for any other unit. */
 export const currencyOf = (unit: string): string | null => CODE_OF_SIGN[unit] ?? (codes().has(unit) ? unit : null);

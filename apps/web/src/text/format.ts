@@ -8,14 +8,14 @@ import {
   formatDay,
   monthSpan,
   wholePercent,
-  once,
+  lazy,
 } from '@wimbel/core';
 import { number } from './amounts.ts';
 
 const LOCALE = 'en-GB';
 
 const dates = (options: Intl.DateTimeFormatOptions) => {
-  const format = once(() => new Intl.DateTimeFormat(LOCALE, { timeZone: 'UTC', ...options }));
+  const format = lazy(() => new Intl.DateTimeFormat(LOCALE, { timeZone: 'UTC', ...options }));
   // A day is shown as the instant of its midnight in UTC, so that no zone of this device shifts it.
   return (day: PlainDay): string => format().format(new Date(day * 86_400_000));
 };

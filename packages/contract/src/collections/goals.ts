@@ -1,4 +1,4 @@
-import { GOAL_TURNS, type Goal, type KeyResult, type Step, isSame, parseMonth, once } from '@wimbel/core';
+import { GOAL_TURNS, type Goal, type KeyResult, type Step, isSame, parseMonth, lazy } from '@wimbel/core';
 import {
   day,
   dictionary,
@@ -20,7 +20,7 @@ import { byKind } from './habits.ts';
 const value = () => number().required('is missing');
 const habitTarget = () => ({ habitId: id(), target: value().moreThan(0, 'is not above 0') });
 
-const measureSchema = once(() =>
+const measureSchema = lazy(() =>
   byKind({
     number: { unit: text(), start: value(), target: value() },
     money: {
@@ -44,7 +44,7 @@ const dueFault = (record: { startsOn?: string; dueOn?: string }) =>
   record.dueOn < record.startsOn && { path: 'dueOn', message: 'is before the start' };
 
 /** What a goal must be by itself. */
-export const goalSchema = once(() =>
+export const goalSchema = lazy(() =>
   shape({
     id: id(),
     title: name(),
@@ -87,7 +87,7 @@ function measureFaults({ measure, checkpoints }: KeyResult) {
 }
 
 /** What a key result must be by itself: its measure, weight, days and checkpoints. */
-export const keyResultSchema = once(() =>
+export const keyResultSchema = lazy(() =>
   shape({
     id: id(),
     goalId: id(),
@@ -110,7 +110,7 @@ export const keyResultSchema = once(() =>
 );
 
 /** What a check-in must be by itself. */
-export const checkInSchema = once(() =>
+export const checkInSchema = lazy(() =>
   shape({
     id: id(),
     keyResultId: id(),
@@ -122,7 +122,7 @@ export const checkInSchema = once(() =>
 );
 
 /** What a step must be by itself. */
-export const stepSchema = once(() =>
+export const stepSchema = lazy(() =>
   shape({
     id: id(),
     goalId: id(),
@@ -144,7 +144,7 @@ export const stepSchema = once(() =>
 );
 
 /** What a milestone must be by itself. */
-export const milestoneSchema = once(() =>
+export const milestoneSchema = lazy(() =>
   shape({
     id: id(),
     goalId: id(),

@@ -1,4 +1,4 @@
-import { type Entry, type Habit, PARTS_OF_DAY, type Terms, isSame, parseMonth, once } from '@wimbel/core';
+import { type Entry, type Habit, PARTS_OF_DAY, type Terms, isSame, parseMonth, lazy } from '@wimbel/core';
 import * as yup from 'yup';
 import {
   day,
@@ -42,7 +42,7 @@ export function byKind(fieldsOf: Record<string, Record<string, yup.ISchema<unkno
   return yup.lazy((value: unknown) => shapes.get((value as { kind?: string } | null)?.kind ?? '') ?? unknown);
 }
 
-const measureSchema = once(() =>
+const measureSchema = lazy(() =>
   byKind({
     check: {},
     amount: {
@@ -52,7 +52,7 @@ const measureSchema = once(() =>
   }),
 );
 
-const termsSchema = once(() =>
+const termsSchema = lazy(() =>
   shape({
     from: day().required('is missing'),
     schedule: byKind(schedules()) as never,
@@ -62,7 +62,7 @@ const termsSchema = once(() =>
   }),
 );
 
-const pauseSchema = once(() =>
+const pauseSchema = lazy(() =>
   shape({ from: day().required('is missing'), to: day().required('is missing'), why: text() })
     .required('is missing')
     .test(
@@ -95,7 +95,7 @@ const hasIdsOnce = (value: unknown): boolean =>
   !Array.isArray(value) || new Set(value.map((each: { id: string }) => each?.id)).size === value.length;
 
 /** What a habit must be by itself: its terms in order and fitting its measure. */
-export const habitSchema = once(() =>
+export const habitSchema = lazy(() =>
   shape({
     id: id(),
     name: name(),
@@ -144,7 +144,7 @@ export const habitSchema = once(() =>
 );
 
 /** What a day of a habit must be by itself. */
-export const entrySchema = once(() =>
+export const entrySchema = lazy(() =>
   shape({
     habitId: id(),
     day: day().required('is missing'),
@@ -169,7 +169,7 @@ export const entrySchema = once(() =>
 );
 
 /** What a note on a habit must be. */
-export const habitNoteSchema = once(() =>
+export const habitNoteSchema = lazy(() =>
   shape({
     id: id(),
     habitId: id(),

@@ -1,4 +1,4 @@
-import { HIDEABLE, TODAY_BY, WEEKDAYS, once } from '@wimbel/core';
+import { HIDEABLE, TODAY_BY, WEEKDAYS, lazy } from '@wimbel/core';
 import {
   day,
   dayCount,
@@ -35,7 +35,7 @@ const ascends = (value: unknown): boolean =>
   );
 
 /** What the settings must be. */
-export const settingsSchema = once(() =>
+export const settingsSchema = lazy(() =>
   shape({
     weekStart: oneOf(WEEKDAYS).required('is missing'),
     passMark: ratio().required('is missing'),
@@ -60,10 +60,10 @@ export const settingsSchema = once(() =>
 );
 
 /** What an area must be. */
-export const areaSchema = once(() => shape({ id: id(), name: name(), color: text(), icon: text(), order: order() }));
+export const areaSchema = lazy(() => shape({ id: id(), name: name(), color: text(), icon: text(), order: order() }));
 
 /** What a season must be by itself. */
-export const seasonSchema = once(() =>
+export const seasonSchema = lazy(() =>
   shape({
     id: id(),
     title: name(),
@@ -79,7 +79,7 @@ export const seasonSchema = once(() =>
 );
 
 /** What a month’s word and aims must be. */
-export const monthSchema = once(() =>
+export const monthSchema = lazy(() =>
   shape({
     month: month().required('is missing'),
     word: text(),
@@ -88,7 +88,7 @@ export const monthSchema = once(() =>
 );
 
 /** What a page of the journal must be. */
-export const journalSchema = once(() =>
+export const journalSchema = lazy(() =>
   shape({
     id: id(),
     day: day().required('is missing'),
@@ -112,7 +112,7 @@ export const journalSchema = once(() =>
 );
 
 /** What a prompt must be. */
-export const promptSchema = once(() =>
+export const promptSchema = lazy(() =>
   shape({
     id: id(),
     text: name(),
@@ -125,7 +125,7 @@ export const promptSchema = once(() =>
 );
 
 /** What a look back must be. */
-export const reviewSchema = once(() =>
+export const reviewSchema = lazy(() =>
   shape({
     id: id(),
     span: oneOf(['week', 'month', 'quarter', 'year']).required('is missing'),
@@ -146,7 +146,7 @@ export const reviewSchema = once(() =>
 );
 
 /** What a reward must be. */
-export const rewardSchema = once(() =>
+export const rewardSchema = lazy(() =>
   shape({
     id: id(),
     title: name(),
@@ -158,7 +158,7 @@ export const rewardSchema = once(() =>
 );
 
 /** What a claim of a reward must be. */
-export const claimSchema = once(() =>
+export const claimSchema = lazy(() =>
   shape({
     id: id(),
     rewardId: id(),
@@ -168,10 +168,10 @@ export const claimSchema = once(() =>
 );
 
 /** What a quote must be. */
-export const quoteSchema = once(() => shape({ id: id(), text: name(), by: text() }));
+export const quoteSchema = lazy(() => shape({ id: id(), text: name(), by: text() }));
 
 /** What a reminder must be. */
-export const reminderSchema = once(() =>
+export const reminderSchema = lazy(() =>
   shape({
     id: id(),
     habitId: id().optional(),

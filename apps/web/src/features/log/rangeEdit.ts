@@ -9,7 +9,7 @@ import {
   termsOn,
 } from '@wimbel/core';
 import Papa from 'papaparse';
-import { saidBy } from '@wimbel/exchange';
+import { parseCell } from '@wimbel/exchange';
 import { editable } from '../../text/amounts.ts';
 import { askOn, withMark } from '../../text/dayStatusText.ts';
 
@@ -130,7 +130,7 @@ const saysOutcome = (entry: Entry): boolean => entry.mark !== undefined || entry
 
 /** The entry that a field says, without mark and amount where it says no; undefined where it cannot be read. */
 function entrySaid(cell: Cell, text: string): Entry | undefined {
-  const said = saidBy(text);
+  const said = parseCell(text);
   const isAmount = cell.track.habit.measure.kind === 'amount';
   const withAmountOf = (amount: number): Entry => {
     const { mark: _, ...rest } = entryOf(cell);

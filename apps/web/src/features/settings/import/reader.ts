@@ -9,7 +9,7 @@ import {
   type NameChoice,
   type RawGrid,
   type ReadName,
-  type Said,
+  type CellValue,
   broughtByGrid,
   choicesFor,
   gridOfText,
@@ -48,7 +48,7 @@ export type Understood = {
 } & Pick<GridReading, 'dateOrder' | 'isOrderOpen' | 'isYearGuessed' | 'year' | 'withoutMonth'>;
 
 /** How a cell was understood. */
-export type CellRole = Exclude<Said['kind'], 'share'> | 'day' | 'name' | 'target' | 'out' | 'unclear' | 'blank';
+export type CellRole = Exclude<CellValue['kind'], 'share'> | 'day' | 'name' | 'target' | 'out' | 'unclear' | 'blank';
 /** A cell as it is kept, and what it was understood as. */
 export type ShownCell = { text: string; role: CellRole };
 /** How a line was understood: what it is called. */
