@@ -11,9 +11,9 @@ const ZONES = ['Pacific/Kiritimati', 'America/St_Johns'];
 
 const tally = [];
 
-/** One thing that must hold, as a whole: it passes or fails as one. It runs beside others, so it is shown once it is over. */
+/** A check that passes or fails as a whole. Checks run concurrently: each one's output is shown when it ends. */
 async function check(name, command, args) {
-  const file = join(RESULTS, 'check.log');
+  const file = join(RESULTS, `${name.replaceAll(/\W+/g, '-')}.log`);
   const output = openSync(file, 'w');
   const code = await show(command, args, { stdio: ['ignore', output, output] });
   closeSync(output);
@@ -48,13 +48,34 @@ async function browser(name) {
   tally.push({ name, passed, failed: failed + (failed === 0 && (code !== 0 || passed === 0) ? 1 : 0) });
 }
 
-async function checks() {
-  const rooms = ['packages/core', 'packages/contract', 'packages/exchange', 'apps/server', 'apps/web', 'tsconfig.json'];
-  for (const room of rooms) await check(`types of ${room}`, 'npx', ['tsc', '-p', room]);
-  await check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-  const houses = ['packages', 'apps', 'e2e', 'bench', 'scripts', 'tools'];
-  await check('import rules', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', ...houses]);
-  await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+const FOLDERS = ['packages', 'apps', 'e2e', 'bench', 'scripts', 'tools'];
+
+/** Types, lint, import rules and format; from their caches where `isCached`. */
+async function checks(isCached = false) {
+  const projects = [
+    'packages/core',
+    'packages/contract',
+    'packages/exchange',
+    'apps/server',
+    'apps/web',
+    'tsconfig.json',
+  ];
+  const cache = (name) => join(STATE, 'cache', name.replaceAll(/\W+/g, '-'));
+  for (const project of projects) {
+    const incremental = isCached ? ['--incremental', '--tsBuildInfoFile', `${cache(project)}.tsbuildinfo`] : [];
+    await check(`types of ${project}`, 'npx', ['tsc', '-p', project, ...incremental]);
+  }
+  const lintCache = isCached ? ['--cache', '--cache-location', cache('eslint')] : [];
+  await check('lint', 'npx', ['eslint', '.', '--max-warnings', '0', ...lintCache]);
+  await check('import rules', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', ...FOLDERS]);
+  const formatCache = isCached ? ['--cache', '--cache-location', cache('prettier')] : [];
+  await check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.', ...formatCache]);
+}
+
+/** `npm run test:quick`: what needs neither database nor browser; checks use caches. */
+async function quick() {
+  const projects = ['core', 'contract', 'exchange', 'web'];
+  await Promise.all([checks(true), jest('core, contract, exchange and web', ['--selectProjects', ...projects])]);
 }
 
 async function tests() {
@@ -63,11 +84,8 @@ async function tests() {
   await jest('contract, exchange, scripts, server and web', ['--selectProjects', ...others]);
 }
 
-async function main() {
-  checkNode();
-  const { ensurePackages } = await import('../tools/packages.mjs');
+async function whole() {
   const { dropCluster, ensurePostgres } = await import('../tools/postgres.mjs');
-  ensurePackages();
   ensurePostgres();
   if (!existsSync(CHROMIUM)) {
     say('Installing Chromium from Debian …');
@@ -77,16 +95,23 @@ async function main() {
     say('Installing LibreOffice from Debian …');
     aptInstall(['libreoffice-calc-nogui'], 'LibreOffice');
   }
-  mkdirSync(RESULTS, { recursive: true });
-  mkdirSync(STATE, { recursive: true });
-  // What an interrupted run may have left.
+  // Left by an interrupted run.
   for (const cluster of ['server-tests', 'e2e', 'cuts', 'histories']) dropCluster(cluster);
 
-  // What only reads runs beside the tests, and what the browser is to be shown is built there, so that both processors have work.
+  // Checks and the build run beside the unit tests, so that both processors have work.
   const [code] = await Promise.all([checks().then(() => show('node', ['scripts/build.mjs'])), tests()]);
   if (code !== 0) throw new Trouble('What the browser is to be shown could not be built.');
   await check('histories of three devices', 'npx', ['tsx', 'e2e/soak/histories.ts', '2000']);
   await browser('as a person, in a browser');
+}
+
+async function main() {
+  checkNode();
+  const { ensurePackages } = await import('../tools/packages.mjs');
+  ensurePackages();
+  mkdirSync(RESULTS, { recursive: true });
+  mkdirSync(join(STATE, 'cache'), { recursive: true });
+  await (process.argv.includes('--quick') ? quick() : whole());
 
   say('');
   for (const { name, passed, failed } of tally)
