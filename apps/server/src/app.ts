@@ -1,4 +1,4 @@
-import { setImmediate as yieldToOthers } from 'node:timers/promises';
+import { setTimeout as pause, setImmediate as yieldToOthers } from 'node:timers/promises';
 import { Hono } from 'hono';
 import { compress } from 'hono/compress';
 import { createMiddleware } from 'hono/factory';
@@ -52,6 +52,9 @@ export type AppDeps = {
 /** Requests of one address without an account (pages, health, sessions): concurrent starts, and queue length. */
 const STARTS_AT_ONCE = 2;
 const STARTS_WAITING = 1000;
+/** From this queue length on, starts are slowed down by a pause. */
+const LONG_QUEUE = 20;
+const FLOOD_PAUSE_MS = 16;
 
 const SMALL_BODY_BYTES = 16 * 1024;
 
@@ -95,7 +98,8 @@ export function createApp(deps: AppDeps) {
   const counted = createMiddleware<AppEnv>(async (c, next) => {
     const address = addressOf(c);
     await starts.take(address, async () => {
-      await yieldToOthers();
+      // A browser queues a few requests; a flood waits, so that others have the processor.
+      await (starts.queued(address) > LONG_QUEUE ? pause(FLOOD_PAUSE_MS) : yieldToOthers());
       await countAgainst(perAddress, address);
     });
     await next();

@@ -61,7 +61,11 @@ export const ownLimit = (name: string, points: number, seconds: number): RateLim
 const MOST_QUEUES = 2000;
 
 /** Concurrency limit per key. */
-export type Turns = { take: <T>(userId: string, work: () => Promise<T>) => Promise<T> };
+export type Turns = {
+  take: <T>(key: string, work: () => Promise<T>) => Promise<T>;
+  /** How many are queued for a key. */
+  queued: (key: string) => number;
+};
 
 /** Concurrency limit per key: at most `atOnce` run and `waiting` are queued; beyond that `take` throws `tooMany`. */
 export function createTurns(atOnce: number, waiting: number): Turns {
@@ -80,5 +84,6 @@ export function createTurns(atOnce: number, waiting: number): Turns {
       if (queue.pendingCount >= waiting) throw tooMany(1);
       return queue(work);
     },
+    queued: (key) => queues.get(key)?.pendingCount ?? 0,
   };
 }

@@ -11,7 +11,7 @@ export function useDayParam(path: string, today: PlainDay): [PlainDay, (day: Pla
   useRestoredFocus();
   const go = (to: PlainDay): void => {
     saveFocus();
-    router.push((to === today ? path : `${path}?day=${formatDay(to)}`) as never);
+    router.push(to === today ? path : `${path}?day=${formatDay(to)}`);
   };
   return [day, go];
 }

@@ -5,7 +5,7 @@ import { placeOf, recordAt, withChanges } from './effects.ts';
 import { changeTo, removalOf } from './makeChange.ts';
 import type { RecordsState } from './recordsState.ts';
 
-type AnyRecord = RecordOf<Collection>;
+type AnyRecord = RecordOf<Exclude<Collection, 'settings'>>;
 
 type Placed = AnyRecord & { id?: string; order?: number };
 
@@ -48,9 +48,7 @@ export type ImportMode = 'merge' | 'replace';
 export function planImport(state: RecordsState, file: Records, way: ImportMode): Change[] {
   const lists = LIST_COLLECTIONS.map((collection) => [collection, file[collection] as AnyRecord[]] as const);
   const inFile = new Set(
-    lists.flatMap(([collection, list]) =>
-      list.map((each) => placeOf({ collection, key: keyOf(collection, each as never) })),
-    ),
+    lists.flatMap(([collection, list]) => list.map((each) => placeOf({ collection, key: keyOf(collection, each) }))),
   );
   const here = recordsOf(state);
   const removals =
@@ -58,16 +56,14 @@ export function planImport(state: RecordsState, file: Records, way: ImportMode):
       ? []
       : LIST_COLLECTIONS.flatMap((collection) =>
           (here[collection] as AnyRecord[]).flatMap((each) => {
-            const key = keyOf(collection, each as never);
+            const key = keyOf(collection, each);
             return inFile.has(placeOf({ collection, key })) ? [] : [removalOf(collection, key)];
           }),
         ).reverse();
   const left = withChanges(state, removals);
   const changed = lists.flatMap(([collection, list]) =>
     (collection === 'steps' ? parentsFirst(file.steps) : list).flatMap((each) =>
-      isEqual(recordAt(left, collection, keyOf(collection, each as never)), each)
-        ? []
-        : [changeTo(collection, each as never)],
+      isEqual(recordAt(left, collection, keyOf(collection, each)), each) ? [] : [changeTo(collection, each)],
     ),
   );
   const settings = isEqual(left.settings, file.settings) ? [] : [changeTo('settings', file.settings)];

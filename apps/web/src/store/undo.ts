@@ -38,8 +38,8 @@ export function undoChanges(records: RecordsState, step: Step): Change[] {
     const { collection, key, before, after } = touched;
     const now = recordAt(records, collection, key);
     if (before === null) return now === null ? [] : [removalOf(collection, key)];
-    if (after === null) return [changeTo(collection, before as never)];
+    if (after === null) return [changeTo(collection, before)];
     // A record deleted since stays deleted.
-    return now === null ? [] : [changeTo(collection, withoutStep(touched, now) as never)];
+    return now === null ? [] : [changeTo(collection, withoutStep(touched, now))];
   });
 }

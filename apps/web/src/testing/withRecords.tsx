@@ -22,7 +22,7 @@ export function withRecords(node: React.ReactNode, rows: Rows) {
   const all = Object.entries(rows).flatMap(([collection, records]) =>
     records.map((record) => ({
       collection: collection as Collection,
-      key: keyOf(collection as Collection, record as never),
+      key: keyOf(collection as Collection, record),
       record: record as never,
       revision: 1,
       madeAt: '2026-11-24T08:00:00Z',

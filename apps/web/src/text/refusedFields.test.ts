@@ -14,15 +14,15 @@ describe('mending what was refused', () => {
   const entry = { habitId: 'h', day: '2026-11-24', amount: 2.5, note: 'in the rain' };
 
   it('shows what a person wrote, and nothing else', () => {
-    expect(writtenFields(entry as never).map(({ title, value }) => [title, value])).toEqual([
+    expect(writtenFields(entry).map(({ title, value }) => [title, value])).toEqual([
       ['Amount', '2.5'],
       ['Note', 'in the rain'],
     ]);
-    expect(writtenFields({ month: '2026-11', word: 'Slow', aims: ['sleep', 'sing'] } as never)).toContainEqual(
+    expect(writtenFields({ month: '2026-11', word: 'Slow', aims: ['sleep', 'sing'] })).toContainEqual(
       expect.objectContaining({ kind: 'lines', value: 'sleep\nsing' }),
     );
     expect(writtenFields(null)).toEqual([]);
-    expect(writtenText(writtenFields(entry as never))).toBe('Amount: 2.5\nNote: in the rain');
+    expect(writtenText(writtenFields(entry))).toBe('Amount: 2.5\nNote: in the rain');
   });
 
   it('takes what is typed now, a number as a number and a list by its lines', () => {

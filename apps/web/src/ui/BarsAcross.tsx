@@ -40,7 +40,7 @@ export function BarsAcross({
           aria-label={bar.onPress ? `${bar.words}. What it is made of` : bar.words}
           disabled={bar.onPress === undefined}
           onPress={bar.onPress}
-          {...({ dataSet: bar.onPress ? { figure: 'bar' } : {} } as object)}
+          dataSet={bar.onPress ? { figure: 'bar' } : {}}
           style={styles.bar}
         >
           <Words type="small" tone="quiet" style={styles.value}>

@@ -41,7 +41,7 @@ export function Choice({
       testID={testID}
       tabIndex={isTabStop ? 0 : -1}
       style={style}
-      {...({ onKeyDown } as object)}
+      onKeyDown={onKeyDown}
     >
       {children}
     </Pressable>

@@ -20,10 +20,7 @@ export function DateButton({ value, max, label, text, onChange }: Props) {
     if (typed) onChange(typed);
   };
   return (
-    <View
-      {...({ dataSet: { date: '' } } as object)}
-      style={{ alignSelf: 'center', minHeight: 44, justifyContent: 'center' }}
-    >
+    <View dataSet={{ date: '' }} style={{ alignSelf: 'center', minHeight: 44, justifyContent: 'center' }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
         <Words tone="quiet" style={{ fontSize: 16 }}>
           {text}

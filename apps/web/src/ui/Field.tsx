@@ -46,7 +46,7 @@ export function Field({
   return (
     <Labelled label={isLabelHidden ? null : label} error={error} hint={hint} id={id}>
       <View
-        {...({ dataSet: { field: '' } } as object)}
+        dataSet={{ field: '' }}
         style={[styles.box, input.multiline && styles.tall, error !== undefined && styles.wrong]}
       >
         {isDate ? (

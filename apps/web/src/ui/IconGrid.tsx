@@ -19,7 +19,7 @@ export function IconGrid({
   const { colors } = useTheme();
   const names = Object.keys(icons);
   return (
-    <View role="radiogroup" aria-label="Icon" style={styles.grid} {...({ onKeyDown: radioKeys } as object)}>
+    <View role="radiogroup" aria-label="Icon" style={styles.grid} onKeyDown={radioKeys}>
       {Object.entries(icons).map(([name, { icon: Shape, label }]) => {
         const isChosen = name === value;
         return (

@@ -14,7 +14,7 @@ export function PageHead({ title, backTo, children }: { title: string; backTo: s
       <IconButton
         icon={ArrowLeft}
         label="Back"
-        onPress={() => (router.canGoBack() ? router.back() : router.replace(backTo as never))}
+        onPress={() => (router.canGoBack() ? router.back() : router.replace(backTo))}
       />
       <Words type="title" heading={1} style={{ flexGrow: 1, flexShrink: 1, minWidth: 120 }}>
         {title}

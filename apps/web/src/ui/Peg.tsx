@@ -31,7 +31,7 @@ export function Peg({ state, sizePx, color, ratio, label, isChecked, onPress, on
       testID={testID}
       style={({ pressed }) => [styles.target, pressed && styles.pressed]}
     >
-      <View {...({ dataSet: { peg: '' } } as object)} style={styles.drop}>
+      <View dataSet={{ peg: '' }} style={styles.drop}>
         <PegPicture state={shown} sizePx={sizePx} color={color} ratio={ratio} />
       </View>
     </Choice>

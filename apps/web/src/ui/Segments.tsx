@@ -23,7 +23,7 @@ export function Segments<V extends string>({ label, value, choices, onChange, is
       role="radiogroup"
       aria-label={label}
       style={[styles.row, isWrapping && styles.wrapping]}
-      {...({ onKeyDown: radioKeys } as object)}
+      onKeyDown={radioKeys}
     >
       {choices.map((choice) => {
         const isChosen = choice.value === value;

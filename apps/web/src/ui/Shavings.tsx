@@ -13,7 +13,7 @@ export function Shavings() {
       {PLACES.map((x, index) => (
         <View
           key={x}
-          {...({ dataSet: { shaving: String(index % 3) } } as object)}
+          dataSet={{ shaving: String(index % 3) }}
           style={[{ position: 'absolute', left: x, top: (index % 3) * 6 }]}
         >
           <Svg width={17} height={16}>

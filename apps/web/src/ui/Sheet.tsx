@@ -21,7 +21,7 @@ export function Sheet({ title, onClose, children }: Props) {
     <Modal transparent visible animationType="none" onRequestClose={onClose} aria-label={title}>
       <View style={[styles.veil, isWide && styles.veilWide]}>
         <Pressable style={styles.beside} onPress={onClose} aria-hidden tabIndex={-1} />
-        <View {...({ dataSet: { sheet: '' } } as object)} style={[styles.sheet, isWide && styles.sheetWide]}>
+        <View dataSet={{ sheet: '' }} style={[styles.sheet, isWide && styles.sheetWide]}>
           <View style={styles.head}>
             <Words type="section" heading={2} style={styles.title} numberOfLines={2}>
               {title}

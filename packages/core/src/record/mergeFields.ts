@@ -56,11 +56,23 @@ export const LONG_TEXTS: ReadonlySet<string> = new Set([
   'lessons',
 ]);
 
-/** Deep equality, whatever the order of the fields; null and undefined are the same. Long texts are compared directly. */
-const isSame = (a: unknown, b: unknown): boolean =>
-  a === b ||
-  ((typeof a !== 'string' || typeof b !== 'string') &&
-    JSON.stringify(sorted(a) ?? null) === JSON.stringify(sorted(b) ?? null));
+const setKeys = (value: object): string[] => Object.keys(value).filter((name) => (value as Fields)[name] !== undefined);
+
+/** Deep equality of JSON values, whatever the order of the fields; null and undefined are the same. */
+function isSame(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (a === null || b === null || typeof a !== 'object' || typeof b !== 'object') return (a ?? null) === (b ?? null);
+  if (Array.isArray(a) !== Array.isArray(b)) return false;
+  if (Array.isArray(a)) {
+    const other = b as unknown[];
+    return a.length === other.length && a.every((each, at) => isSame(each, other[at]));
+  }
+  const names = setKeys(a);
+  return (
+    names.length === setKeys(b).length &&
+    names.every((name) => (b as Fields)[name] !== undefined && isSame((a as Fields)[name], (b as Fields)[name]))
+  );
+}
 
 /** Names of parts stay short: an item that is its own key may be as long as a text. */
 const LONGEST_NAME = 40;

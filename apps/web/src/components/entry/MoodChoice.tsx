@@ -15,7 +15,7 @@ export function MoodChoice({ chosen, onChoose }: { chosen: Mood | null; onChoose
   const styles = useStyles();
   const settings = useAppSelector(selectSettings);
   return (
-    <View role="radiogroup" aria-label="Mood" style={styles.moods} {...({ onKeyDown: radioKeys } as object)}>
+    <View role="radiogroup" aria-label="Mood" style={styles.moods} onKeyDown={radioKeys}>
       {MOODS.map((mood) => {
         const isChosen = mood === chosen;
         const sign = moodSign(settings, mood);

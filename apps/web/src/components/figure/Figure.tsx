@@ -35,7 +35,7 @@ export function Figure({ asked, label, children, style, isPlain = false, isTabSt
       hitSlop={6}
       tabIndex={isTabStop ? 0 : -1}
       testID={testId}
-      {...({ dataSet: { figure: asked.figure } } as object)}
+      dataSet={{ figure: asked.figure }}
       style={({ pressed, hovered }: { pressed: boolean; hovered?: boolean }) => [
         styles.figure,
         isPlain ? null : styles.dotted,

@@ -47,7 +47,7 @@ export function FigureSheet({
           </Words>
         ) : null}
         {adjustments.map(({ text, value }) => (
-          <View key={text} role="listitem" style={styles.line} {...({ dataSet: { adjustment: '' } } as object)}>
+          <View key={text} role="listitem" style={styles.line} dataSet={{ adjustment: '' }}>
             <Words type="quiet" tone="quiet" style={styles.grow}>
               {text}
             </Words>
@@ -57,7 +57,7 @@ export function FigureSheet({
           </View>
         ))}
       </View>
-      <View style={styles.total} {...({ dataSet: { total: '' } } as object)}>
+      <View style={styles.total} dataSet={{ total: '' }}>
         <Words type="label" style={styles.grow}>
           Together
         </Words>
@@ -82,7 +82,7 @@ function Part({ part, onGo }: { part: FigureExplanation['parts'][number]; onGo: 
     </>
   );
   return (
-    <View role="listitem" {...({ dataSet: { part: '' } } as object)}>
+    <View role="listitem" dataSet={{ part: '' }}>
       {href === null ? (
         <View style={styles.line}>
           {words}

@@ -24,6 +24,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { afterTap, dayStatusText } from '../../text/dayStatusText.ts';
 import { type SearchTarget, PLACES_AND_ACTIONS, searchTargetsOf, finderOf } from './searchTargets.ts';
+import { GRID_CELL } from '../../ui/ariaRoles.ts';
 
 const MOST_FOUND = 30;
 
@@ -125,7 +126,7 @@ function Finder({ onGo, takeTyped }: FinderProps) {
 
   return (
     <>
-      <View {...({ onKeyDownCapture: onKeyDown } as object)}>
+      <View onKeyDownCapture={onKeyDown}>
         <Field
           label="A habit, goal, step, area or place"
           placeholder="Any part of its name"
@@ -137,16 +138,14 @@ function Finder({ onGo, takeTyped }: FinderProps) {
           autoFocus
           autoComplete="off"
           {...(isWide ? { hint: 'Enter opens, Ctrl Enter checks off, arrows choose' } : {})}
-          {...({
-            role: 'combobox',
-            'aria-haspopup': 'grid',
-            'aria-expanded': true,
-            'aria-controls': 'found',
-            'aria-activedescendant': found.length > 0 ? `found-${active}` : undefined,
-          } as object)}
+          role={'combobox'}
+          aria-haspopup={'grid'}
+          aria-expanded={true}
+          aria-controls={'found'}
+          aria-activedescendant={found.length > 0 ? `found-${active}` : undefined}
         />
       </View>
-      <View role={'grid' as never} nativeID="found" aria-label="Found">
+      <View role="grid" nativeID="found" aria-label="Found">
         {found.map((each, index) => (
           <Row
             key={`${each.kind} ${each.id}`}
@@ -190,13 +189,13 @@ function Row({
   const outcome = track === undefined ? null : outcomeOn(track, today);
   return (
     <View
-      role={'row' as never}
+      role="row"
       nativeID={`found-${index}`}
       aria-selected={isActive}
       aria-label={`${name}, ${aside}`}
       style={[styles.row, isActive && styles.active]}
     >
-      <View role={'gridcell' as never}>
+      <View role={GRID_CELL}>
         {track === undefined || outcome === null ? (
           <View style={styles.icon}>
             <Icon size={18} color={colors.quiet} />
@@ -212,7 +211,7 @@ function Row({
           />
         )}
       </View>
-      <View role={'gridcell' as never} style={styles.cell}>
+      <View role={GRID_CELL} style={styles.cell}>
         <Pressable role="link" aria-label={`Open ${name}`} tabIndex={-1} onPress={onOpen} style={styles.words}>
           <Words type="name" numberOfLines={2}>
             {name}

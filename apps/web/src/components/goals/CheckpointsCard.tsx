@@ -267,11 +267,9 @@ function NumberHere({
       value={text}
       onChangeText={setText}
       onBlur={keep}
-      {...({
-        onKeyDown: (event: React.KeyboardEvent) => {
-          if (event.key === 'Escape') setText(editable(value));
-        },
-      } as object)}
+      onKeyDown={(event: React.KeyboardEvent) => {
+        if (event.key === 'Escape') setText(editable(value));
+      }}
       inputMode="decimal"
       selectTextOnFocus
       style={[TYPE.quiet, styles.input, { color: isWrong ? colors.madder : colors.ink }]}

@@ -28,7 +28,7 @@ export function GuidedBar({
       <IconButton
         icon={ArrowLeft}
         label="Back"
-        onPress={() => (router.canGoBack() ? router.back() : router.replace(backTo as never))}
+        onPress={() => (router.canGoBack() ? router.back() : router.replace(backTo))}
       />
       <View style={styles.pegs} role="img" aria-label={`Page ${at + 1} of ${pages}`}>
         {Array.from({ length: pages }, (_, index) => (

@@ -76,7 +76,7 @@ export function OftenFields({ form }: Of) {
                 chosen={field.value}
                 onPress={(value) =>
                   field.onChange(
-                    field.value.includes(value as never)
+                    (field.value as readonly string[]).includes(value)
                       ? field.value.filter((each) => each !== value)
                       : [...field.value, value],
                   )

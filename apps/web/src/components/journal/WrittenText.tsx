@@ -48,7 +48,8 @@ function Pieces({ parts }: { parts: readonly WrittenPart[] }) {
       <Text
         key={at}
         role="link"
-        {...({ href, hrefAttrs: { target: 'blank', rel: 'noopener noreferrer' } } as object)}
+        href={href}
+        hrefAttrs={{ target: 'blank', rel: 'noopener noreferrer' }}
         onPress={(event) => {
           event.stopPropagation();
           event.preventDefault();

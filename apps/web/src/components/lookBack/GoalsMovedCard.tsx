@@ -65,7 +65,7 @@ function MovedLine({ moved }: { moved: GoalMoved }) {
     <Pressable
       role="link"
       aria-label={[`${title}: ${movement}`, ...came].join('. ')}
-      onPress={() => router.push(goalPath(goalId) as never)}
+      onPress={() => router.push(goalPath(goalId))}
       style={styles.goal}
     >
       <View style={styles.line}>

@@ -120,7 +120,7 @@ function MissLine({ miss, onChange }: { miss: Miss; onChange: (habitId: string) 
       <Pressable
         role="link"
         aria-label={`${habit.name}, ${shortDay(miss.day)}: see it in the log`}
-        onPress={() => router.push(`${PATHS.log}?span=week&day=${day}&at=${day}` as never)}
+        onPress={() => router.push(`${PATHS.log}?span=week&day=${day}&at=${day}`)}
         style={styles.grow}
       >
         <Words type="quiet">

@@ -22,7 +22,7 @@ export function ReviewField({
   onTyping,
 }: ReviewFieldsProps & { name: TextField; label: string }) {
   return (
-    <View {...({ onFocus: onTyping } as object)}>
+    <View onFocus={onTyping}>
       <NoteField
         label={label}
         note={answers[name] ?? ''}

@@ -49,7 +49,7 @@ export function AddLine({
     setTitle('');
   };
   return (
-    <View {...({ dataSet: { field: '' } } as object)} style={styles.line}>
+    <View dataSet={{ field: '' }} style={styles.line}>
       <IconButton icon={Plus} label="Add it" sizePx={20} onPress={add} />
       <TextInput
         ref={input as never}

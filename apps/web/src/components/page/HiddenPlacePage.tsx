@@ -13,7 +13,7 @@ export function HiddenPlacePage() {
         title="You left this off"
         text="What you recorded of it is kept. In Settings, under What is shown, you can have it back."
       >
-        <Button onPress={() => router.push(PATHS.settings as never)}>Settings</Button>
+        <Button onPress={() => router.push(PATHS.settings)}>Settings</Button>
       </EmptyState>
     </Page>
   );

@@ -115,14 +115,14 @@ export function SignedIn() {
     );
   }
   return (
-    <FigureHost onGo={(path) => router.push(path as never)}>
-      <FindHost onGo={(to) => router.push(to as never)}>
+    <FigureHost onGo={(path) => router.push(path)}>
+      <FindHost onGo={(to) => router.push(to)}>
         <Places
           places={hidesJournal ? PLACES.filter(({ path: to }) => to !== PATHS.journal) : PLACES}
           wideOnly={wideOnly(hasPips, showsSeasons)}
           more={SETTINGS}
           current={path}
-          onGo={(to) => router.push(to as never)}
+          onGo={(to) => router.push(to)}
         >
           <Signs />
           <ErrorBoundary FallbackComponent={PlaceFault} resetKeys={[path]}>

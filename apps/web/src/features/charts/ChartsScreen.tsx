@@ -68,7 +68,7 @@ export function ChartsScreen() {
   const { kind } = at;
   const go = (to: Partial<ChartsAt>): void => {
     saveFocus();
-    router.push(chartsAddress({ ...at, what: subject.what, ...to }, today) as never);
+    router.push(chartsAddress({ ...at, what: subject.what, ...to }, today));
   };
   const beside = (by: -1 | 1): void => {
     if (kind === 'all') return;
@@ -306,7 +306,7 @@ function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
         [...c, ...d],
       ];
   return (
-    <View {...({ dataSet: { shown: spanTitle(kind, span, today) } } as object)} style={styles.stack}>
+    <View dataSet={{ shown: spanTitle(kind, span, today) }} style={styles.stack}>
       {goal === null ? null : <Words type="name">{goalWords(goal, today)}</Words>}
       {goal !== null && tracks.length === 0 ? (
         <Words tone="quiet">No habit carries this goal, so there are no days to draw.</Words>

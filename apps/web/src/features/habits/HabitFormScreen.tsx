@@ -169,7 +169,7 @@ function HabitForm(of: FormOf) {
   const router = useRouter();
   const isNew = habit === null;
   const back = (): void =>
-    router.canGoBack() ? router.back() : router.replace((habit ? habitPath(habit.id) : PATHS.today) as never);
+    router.canGoBack() ? router.back() : router.replace(habit ? habitPath(habit.id) : PATHS.today);
   const { form, fault, goals, goalId, onGoal, hasRecords, isDouble, asksFrom, forget, save } = useHabitForm(of, back);
   const listAddress = from === null ? PATHS.habitList : `${PATHS.habitList}?day=${formatDay(from)}`;
   return (
@@ -185,7 +185,7 @@ function HabitForm(of: FormOf) {
       fault={fault}
     >
       {isNew && source === null ? (
-        <Button kind="bare" style={{ alignSelf: 'flex-start' }} onPress={() => router.replace(listAddress as never)}>
+        <Button kind="bare" style={{ alignSelf: 'flex-start' }} onPress={() => router.replace(listAddress)}>
           Write a list instead
         </Button>
       ) : null}

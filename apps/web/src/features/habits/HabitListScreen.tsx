@@ -41,7 +41,7 @@ export function HabitListScreen() {
       ),
     [text, areas, habits],
   );
-  const back = (): void => (router.canGoBack() ? router.back() : router.replace(PATHS.today as never));
+  const back = (): void => (router.canGoBack() ? router.back() : router.replace(PATHS.today));
 
   const save = (): void => {
     const wrong = lines.filter((line) => line.fault !== null).length;

@@ -101,7 +101,7 @@ function HabitPage({ track }: { track: Track }) {
           habitId={habit.id}
           day={Math.min(opened, today)}
           onClose={() => setOpened(null)}
-          onGo={(path) => router.push(path as never)}
+          onGo={(path) => router.push(path)}
         />
       )}
     </Page>
@@ -116,7 +116,7 @@ function Head({ track, color }: { track: Track; color: string }) {
   const goal = useAppSelector((state) => state.records.goals[habit.goalId ?? '']);
   const actions = useHabitActions();
   const isWide = useIsWide();
-  const edit = (): void => router.push(habitEditPath(habit.id) as never);
+  const edit = (): void => router.push(habitEditPath(habit.id));
   const [isDeleting, setIsDeleting] = useState(false);
   const isOver = habit.archived || (habit.endsOn !== undefined && dayOf(habit.endsOn) < today);
   return (
@@ -134,7 +134,7 @@ function Head({ track, color }: { track: Track; color: string }) {
           name="Copy"
           label="Copy this habit"
           sizePx={20}
-          onPress={() => router.push(`${PATHS.newHabit}?copy=${habit.id}` as never)}
+          onPress={() => router.push(`${PATHS.newHabit}?copy=${habit.id}`)}
         />
         {isOver ? null : (
           <IconButton
@@ -161,7 +161,7 @@ function Head({ track, color }: { track: Track; color: string }) {
           <Button
             kind="bare"
             label={`Goal: ${goal.title}`}
-            onPress={() => router.push(goalPath(goal.id) as never)}
+            onPress={() => router.push(goalPath(goal.id))}
             style={styles.goal}
           >
             {goal.title}
@@ -169,7 +169,7 @@ function Head({ track, color }: { track: Track; color: string }) {
         ) : isOver ? null : (
           <Button
             kind="bare"
-            onPress={() => router.push(`${PATHS.newGoal}?habit=${encodeURIComponent(habit.id)}` as never)}
+            onPress={() => router.push(`${PATHS.newGoal}?habit=${encodeURIComponent(habit.id)}`)}
             style={styles.goal}
           >
             Set a goal with it
@@ -182,7 +182,7 @@ function Head({ track, color }: { track: Track; color: string }) {
         <DeleteHabitSheet
           habit={habit}
           onClose={() => setIsDeleting(false)}
-          onGone={() => router.replace(PATHS.today as never)}
+          onGone={() => router.replace(PATHS.today)}
         />
       ) : null}
     </View>

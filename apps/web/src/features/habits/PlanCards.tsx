@@ -80,7 +80,7 @@ export function TargetsCard({ track, color }: { track: Track; color: string }) {
       <CardHead
         title="Targets"
         aside={
-          <Deed label="Targets of all habits" onPress={() => router.push(PATHS.habitTargets as never)}>
+          <Deed label="Targets of all habits" onPress={() => router.push(PATHS.habitTargets)}>
             All habits
           </Deed>
         }

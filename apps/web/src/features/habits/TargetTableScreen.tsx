@@ -93,15 +93,15 @@ export function TargetTableScreen() {
             An empty field goes by the plan, shown in grey. Enter goes on to the next habit.
           </Words>
           <Card isFlush style={styles.card}>
-            <View role={'table' as never} aria-label={`Targets of ${monthAndYear(month)}`}>
-              <View role={'row' as never} style={[styles.row, styles.head]}>
-                <View role={'columnheader' as never} style={styles.name}>
+            <View role="table" aria-label={`Targets of ${monthAndYear(month)}`}>
+              <View role="row" style={[styles.row, styles.head]}>
+                <View role="columnheader" style={styles.name}>
                   <Words type="label" tone="quiet">
                     Habit
                   </Words>
                 </View>
                 {columns.map(({ column, title }) => (
-                  <View key={column} role={'columnheader' as never} style={styles.cell}>
+                  <View key={column} role="columnheader" style={styles.cell}>
                     <Words type="label" tone="quiet" style={styles.title}>
                       {title}
                     </Words>
@@ -156,7 +156,7 @@ function Line({
   const dye = useAppSelector((state) => state.records.areas[habit.areaId ?? '']?.color);
   const unit = habit.measure.kind === 'amount' ? habit.measure.unit : null;
   const field = (column: TargetColumn, label: string, plan: number | null) => (
-    <View role={'cell' as never} style={styles.cell}>
+    <View role="cell" style={styles.cell}>
       <TargetField
         label={`${label}, ${habit.name}`}
         column={column}
@@ -168,8 +168,8 @@ function Line({
     </View>
   );
   return (
-    <View role={'row' as never} nativeID={`target-row-${row}`} style={[styles.row, styles.parted]}>
-      <View role={'rowheader' as never} style={styles.name}>
+    <View role="row" nativeID={`target-row-${row}`} style={[styles.row, styles.parted]}>
+      <View role="rowheader" style={styles.name}>
         <View style={[styles.dot, { backgroundColor: dyeColor(colors, dye) }]} />
         <View style={styles.words}>
           <Words type="strong">{habit.name}</Words>
@@ -181,7 +181,7 @@ function Line({
         </View>
       </View>
       {field('days', 'Days', line.planned)}
-      {unit === null ? <View role={'cell' as never} style={styles.cell} /> : field('amount', `Amount in ${unit}`, null)}
+      {unit === null ? <View role="cell" style={styles.cell} /> : field('amount', `Amount in ${unit}`, null)}
       {field('year', 'Days in the year', line.yearPlanned)}
     </View>
   );
@@ -220,7 +220,7 @@ function TargetField({
     } else if (event.key === 'Escape') setText(null);
   };
   return (
-    <View {...({ onKeyDownCapture: onKeyDown, dataSet: { field: '' } } as object)}>
+    <View onKeyDownCapture={onKeyDown} dataSet={{ field: '' }}>
       <TextInput
         nativeID={fieldId(column, row)}
         aria-label={label}

@@ -23,7 +23,7 @@ export function JournalTabs({ at }: { at: Tab }) {
       value={at}
       choices={TABS.filter(({ value }) => !(hidesMood && value === PATHS.moods))}
       onChange={(to) => {
-        if (to !== at) router.push(to as never);
+        if (to !== at) router.push(to);
       }}
     />
   );

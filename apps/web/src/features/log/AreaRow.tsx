@@ -42,11 +42,11 @@ export function AreaRow({
   const Arrow = isFolded ? ChevronDown : ChevronUp;
   return (
     <View
-      role={'row' as never}
+      role="row"
       aria-rowindex={rowIndex}
       style={[styles.row, { top: y, height: size.areaPx, width: size.namesPx + daysPx + size.figuresPx }]}
     >
-      <View role={'rowheader' as never} aria-colindex={1} style={[styles.name, { width: size.namesPx }]}>
+      <View role="rowheader" aria-colindex={1} style={[styles.name, { width: size.namesPx }]}>
         <Pressable
           role="button"
           aria-expanded={!isFolded}

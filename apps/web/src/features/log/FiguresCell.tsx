@@ -16,6 +16,7 @@ import { keptWords } from '../../text/keptText.ts';
 import { WHOLE_WORDS } from './logWords.ts';
 import type { FigureQuery } from '../../text/figureQuery.ts';
 import { Figure } from '../../components/figure/Figure.tsx';
+import { GRID_CELL } from '../../ui/ariaRoles.ts';
 
 /** "640 min in all", or against the target where there is one: of a week what its month's target comes to. */
 function amountInWords(figures: Figures, unit: string | null, weekly: number | null): string | null {
@@ -123,7 +124,7 @@ export const FiguresCell = memo(function FiguresCell({
     .join(', ');
   return (
     <View
-      role={'gridcell' as never}
+      role={GRID_CELL}
       {...FLAT}
       style={[styles.cell, isWide && styles.stuck, { width: size.figuresPx }]}
       testID={testId}

@@ -104,7 +104,7 @@ function useWhere(): [Where, DaySpan, (to: Partial<Where>) => void] {
         to.only === null ? '' : `only=${encodeURIComponent(formatHabitFilter(to.only))}`,
       ].filter(Boolean);
       saveFocus();
-      router.push(`${PATHS.log}${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
+      router.push(`${PATHS.log}${words.length > 0 ? `?${words.join('&')}` : ''}`);
     },
     [where, today, weekStart, router],
   );
@@ -159,7 +159,7 @@ export function LogScreen() {
     (habitId: string, day: PlainDay, isNoteFirst = false) => setOpened({ habitId, day, isNoteFirst }),
     [],
   );
-  const openHabit = useCallback((habitId: string) => router.push(habitPath(habitId) as never), [router]);
+  const openHabit = useCallback((habitId: string) => router.push(habitPath(habitId)), [router]);
   const [title, aside] = spanTitle(kind, span, today, weekStart);
   const close = (): void => setPanel(null);
   const summed = useDeferredKeyed(
@@ -176,7 +176,7 @@ export function LogScreen() {
   const panels = (
     <>
       {opened !== null ? (
-        <EntrySheet {...opened} onClose={() => setOpened(null)} onGo={(path) => router.push(path as never)} />
+        <EntrySheet {...opened} onClose={() => setOpened(null)} onGo={(path) => router.push(path)} />
       ) : null}
       {panel === 'keys' ? <KeysPanel onClose={close} /> : null}
       {panel === 'order' ? (
@@ -190,14 +190,14 @@ export function LogScreen() {
             close();
             go({ only: next });
           }}
-          onPrint={() => router.push(printAddress(kind, span.first) as never)}
+          onPrint={() => router.push(printAddress(kind, span.first))}
           onClose={close}
         />
       ) : null}
     </>
   );
   if (tracks.length > 0 && isList) {
-    const openDay = (day: PlainDay): void => router.push(`${PATHS.today}?day=${formatDay(day)}` as never);
+    const openDay = (day: PlainDay): void => router.push(`${PATHS.today}?day=${formatDay(day)}`);
     return (
       <>
         <LogList tracks={tracks} span={span} head={header} onOpen={open} onDay={openDay} />

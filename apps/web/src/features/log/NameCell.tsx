@@ -32,7 +32,7 @@ export const NameCell = memo(function NameCell({
   const { habit } = track;
   const link = { href: habitPath(habit.id) } as object;
   return (
-    <View role={'rowheader' as never} aria-colindex={1} {...FLAT} style={[styles.names, { width: size.namesPx }]}>
+    <View role="rowheader" aria-colindex={1} {...FLAT} style={[styles.names, { width: size.namesPx }]}>
       <Pressable
         {...link}
         role="link"

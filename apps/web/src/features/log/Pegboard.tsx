@@ -147,7 +147,7 @@ export function Pegboard(props: Props) {
       <Card isFlush style={styles.card}>
         <View
           ref={box as never}
-          role={'grid' as never}
+          role="grid"
           aria-label={label}
           aria-rowcount={lines.length + 2}
           aria-colcount={layout.dayCount + 2}

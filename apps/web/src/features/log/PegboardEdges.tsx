@@ -28,6 +28,7 @@ import { FiguresCell, FiguresHead } from './FiguresCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
 import { Figure } from '../../components/figure/Figure.tsx';
 import { weekVerdictWords } from './logWords.ts';
+import { GRID_CELL } from '../../ui/ariaRoles.ts';
 
 type Edge = {
   columns: readonly PegboardColumn[];
@@ -55,16 +56,11 @@ export const PegboardHead = memo(function PegboardHead({
   const firstSeen = columns[0]?.day;
   return (
     <View
-      role={'row' as never}
+      role="row"
       aria-rowindex={1}
       style={[styles.head, { height: size.headPx, width: size.namesPx + daysPx + size.figuresPx }]}
     >
-      <View
-        role={'columnheader' as never}
-        aria-colindex={1}
-        aria-label="Habit"
-        style={[styles.corner, { width: size.namesPx }]}
-      />
+      <View role="columnheader" aria-colindex={1} aria-label="Habit" style={[styles.corner, { width: size.namesPx }]} />
       <View style={{ width: daysPx }} role="presentation">
         {columns
           .filter(({ day }) => day === today)
@@ -74,7 +70,7 @@ export const PegboardHead = memo(function PegboardHead({
         {columns.map(({ day, x }) => (
           <View
             key={day}
-            role={'columnheader' as never}
+            role="columnheader"
             aria-label={dayInWords(day)}
             style={[styles.headCell, { left: x, width: size.cellPx }, day === at && styles.at]}
           >
@@ -139,7 +135,7 @@ export const PegboardFoot = memo(function PegboardFoot({
   const ids = useMemo(() => JSON.parse(named) as string[], [named]);
   return (
     <View
-      role={'row' as never}
+      role="row"
       aria-rowindex={rowIndex}
       style={[
         styles.foot,
@@ -147,7 +143,7 @@ export const PegboardFoot = memo(function PegboardFoot({
         { height: size.footPx, width: size.namesPx + daysPx + size.figuresPx },
       ]}
     >
-      <View role={'rowheader' as never} aria-colindex={1} style={[styles.footNames, { width: size.namesPx }]}>
+      <View role="rowheader" aria-colindex={1} style={[styles.footNames, { width: size.namesPx }]}>
         <View style={styles.footName}>
           <Words type="label" tone="quiet">
             Done by day
@@ -231,7 +227,7 @@ const DayTotal = memo(function DayTotal({
   const styles = useStyles();
   const { colors } = useTheme();
   return (
-    <View role={'gridcell' as never} {...FLAT} style={[styles.footCell, { left: x, width: size.cellPx }]}>
+    <View role={GRID_CELL} {...FLAT} style={[styles.footCell, { left: x, width: size.cellPx }]}>
       <Figure
         asked={{ figure: 'dayScore', day, ...over }}
         label={`${dayInWords(day)}: ${habits} done, ${done} of ${due}, ${percent(score)}${mark ? `, mark ${mark}` : ''}`}
@@ -290,7 +286,7 @@ function WeekBelow({
   const isBare = end - x < 20;
   const isMet = week.verdict === 'met';
   return (
-    <View role={'gridcell' as never} style={[styles.week, { left: x + 2, width: end + size.cellPx - x - 4 }]}>
+    <View role={GRID_CELL} style={[styles.week, { left: x + 2, width: end + size.cellPx - x - 4 }]}>
       <Figure
         asked={{ figure: 'kept', span: week.days, habitIds }}
         label={`Week, ${spanInWords(week.days, today)}: ${[words, verdict].filter(Boolean).join(', ')}`}

@@ -30,6 +30,7 @@ import type { PegboardSize } from './pegboardSize.ts';
 import { selectEntries } from '../../store/selectors.ts';
 import { runningWords } from './logWords.ts';
 import type { FigureQuery } from '../../text/figureQuery.ts';
+import { GRID_CELL } from '../../ui/ariaRoles.ts';
 
 export const cellId = (habitId: string, day: PlainDay): string => `cell-${habitId}-${day}`;
 
@@ -63,9 +64,9 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
   const asked = useMemo((): FigureQuery => ({ figure: 'habitKept', habitId: habit.id, span }), [habit.id, span]);
   return (
     <View
-      role={'row' as never}
+      role="row"
       aria-rowindex={rowIndex}
-      {...({ dataSet: { row: '' } } as object)}
+      dataSet={{ row: '' }}
       style={[styles.row, { top: y, height: size.rowPx, width: size.namesPx + daysPx + size.figuresPx }]}
     >
       <NameCell track={track} figures={figures} size={size} color={color} isWide={isWide} onName={onName} />
@@ -89,7 +90,7 @@ export const PegboardRow = memo(function PegboardRow(props: Props) {
             // and where each were placed by itself, each would be looked at to find what a finger touches.
             <div
               key={day}
-              role="gridcell"
+              role={GRID_CELL}
               aria-colindex={day - props.span.first + 2}
               aria-selected={picked !== null && holdsDay(picked, day)}
               style={{

@@ -59,11 +59,11 @@ export function PrintLogScreen() {
   }, []);
   const page = (
     <div data-print="" style={{ background: colors.paper }}>
-      <View {...({ dataSet: { printTools: '' } } as object)} style={styles.tools}>
+      <View dataSet={{ printTools: '' }} style={styles.tools}>
         <IconButton
           icon={ChevronLeft}
           label="Back to the log"
-          onPress={() => (router.canGoBack() ? router.back() : router.replace(PATHS.log as never))}
+          onPress={() => (router.canGoBack() ? router.back() : router.replace(PATHS.log))}
         />
         <Words type="section" heading={1} style={styles.grow}>
           As it will be printed
@@ -73,7 +73,7 @@ export function PrintLogScreen() {
         </Button>
       </View>
       <OnPaper>
-        <View {...({ dataSet: { printFlow: '' } } as object)} style={styles.sheet}>
+        <View dataSet={{ printFlow: '' }} style={styles.sheet}>
           <Words type="title">{`Log of ${title}`}</Words>
           {shown.length === 0 ? <Words tone="quiet">No habit has a day in it.</Words> : null}
           {shown.map((month) => (
@@ -95,7 +95,7 @@ function MonthOnPaper({ month, tracks, isNamed }: { month: PlainMonth; tracks: r
   const all = keptSum(figures);
   const dates = Array.from({ length: daysInMonth(month) }, (_, at) => at + 1);
   return (
-    <View {...({ dataSet: { printWhole: '' } } as object)} style={styles.month}>
+    <View dataSet={{ printWhole: '' }} style={styles.month}>
       <View style={styles.line}>
         <Words type="section" heading={2} style={styles.grow}>
           {isNamed ? monthAndYear(month) : 'All habits'}

@@ -72,11 +72,11 @@ export function PipsTableScreen() {
             />
           </View>
           <Card isFlush style={styles.table}>
-            <View role={'table' as never} aria-label={`What earns ${many}`}>
-              <View role={'row' as never} style={styles.row}>
+            <View role="table" aria-label={`What earns ${many}`}>
+              <View role="row" style={styles.row}>
                 {['Habit', capital(many), 'Full week', `All of ${monthName(monthOfDay(holds))}`].map(
                   (title, column) => (
-                    <View key={title} role={'columnheader' as never} style={column === 0 ? styles.name : styles.cell}>
+                    <View key={title} role="columnheader" style={column === 0 ? styles.name : styles.cell}>
                       <Words type="label" tone="quiet" style={column === 0 ? null : styles.number}>
                         {title}
                       </Words>
@@ -87,17 +87,17 @@ export function PipsTableScreen() {
               {tracks.map((track, row) => (
                 <PipsRow key={track.habit.id} track={track} row={row} from={holds} />
               ))}
-              <View role={'row' as never} style={[styles.row, styles.parted]}>
-                <View role={'cell' as never} style={styles.name}>
+              <View role="row" style={[styles.row, styles.parted]}>
+                <View role="cell" style={styles.name}>
                   <Words type="strong">Together</Words>
                 </View>
-                <View role={'cell' as never} style={styles.cell} />
-                <View role={'cell' as never} style={styles.cell}>
+                <View role="cell" style={styles.cell} />
+                <View role="cell" style={styles.cell}>
                   <Words type="strong" style={styles.number}>
                     {number(week)}
                   </Words>
                 </View>
-                <View role={'cell' as never} style={styles.cell}>
+                <View role="cell" style={styles.cell}>
                   <Words type="strong" style={styles.number}>
                     {number(month)}
                   </Words>
@@ -146,14 +146,14 @@ function PipsRow({ track: { habit, first }, row, from }: { track: Track; row: nu
   };
   const shown = isWrong || value === null || typed === null ? terms : { ...terms, pips: value };
   return (
-    <View role={'row' as never} style={[styles.row, styles.parted]}>
-      <View role={'rowheader' as never} style={styles.name}>
+    <View role="row" style={[styles.row, styles.parted]}>
+      <View role="rowheader" style={styles.name}>
         <Words>{habit.name}</Words>
         <Words type="quiet" tone="quiet">
           {scheduleWords(terms.schedule)}
         </Words>
       </View>
-      <View role={'cell' as never} style={styles.cell}>
+      <View role="cell" style={styles.cell}>
         <Field
           label={`${habit.name}: a done day earns`}
           isLabelHidden
@@ -172,10 +172,10 @@ function PipsRow({ track: { habit, first }, row, from }: { track: Track; row: nu
           {...(isWrong ? { error: 'A number of 0 or more' } : {})}
         />
       </View>
-      <View role={'cell' as never} style={styles.cell}>
+      <View role="cell" style={styles.cell}>
         <Words style={styles.number}>{number(pipsOfFullWeek(shown, from))}</Words>
       </View>
-      <View role={'cell' as never} style={styles.cell}>
+      <View role="cell" style={styles.cell}>
         <Words style={styles.number}>{number(pipsOfFullMonth(shown, monthOfDay(from)))}</Words>
       </View>
     </View>

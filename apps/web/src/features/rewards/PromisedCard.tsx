@@ -114,7 +114,7 @@ function PromisedLine({ promised }: { promised: Promised }) {
       <Pressable
         role="link"
         aria-label={`${reward}, for ${name}: ${told}`}
-        onPress={() => router.push(path as never)}
+        onPress={() => router.push(path)}
         style={styles.words}
       >
         <Words type="name">{reward}</Words>

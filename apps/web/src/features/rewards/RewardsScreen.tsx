@@ -70,13 +70,13 @@ export function RewardsScreen() {
           icon={Scale}
           name={`What earns ${many}`}
           label={`What earns ${many}`}
-          onPress={() => router.push(PATHS.pipsTable as never)}
+          onPress={() => router.push(PATHS.pipsTable)}
         />
         <IconButton
           icon={ListOrdered}
           name="Earned and spent"
           label="Earned and spent"
-          onPress={() => router.push(PATHS.ledger as never)}
+          onPress={() => router.push(PATHS.ledger)}
         />
       </View>
       {isWide ? (
@@ -149,7 +149,7 @@ function BalanceCard() {
           </View>
         </>
       )}
-      <Button kind="bare" onPress={() => router.push(PATHS.ledger as never)} style={styles.way}>
+      <Button kind="bare" onPress={() => router.push(PATHS.ledger)} style={styles.way}>
         Everything earned and spent
       </Button>
     </Card>

@@ -63,7 +63,7 @@ export function HabitsOrderScreen() {
       ) : habits.length > 0 ? (
         <View style={styles.tools}>
           {running.length > 1 ? <Button onPress={() => setChosen(new Set())}>Choose several</Button> : null}
-          <Button onPress={() => router.push(PATHS.habitTargets as never)}>Targets of all</Button>
+          <Button onPress={() => router.push(PATHS.habitTargets)}>Targets of all</Button>
         </View>
       ) : null}
       {habits.length === 0 ? (
@@ -159,12 +159,12 @@ function HabitLine({ habit, aside, children }: { habit: Habit; aside: string; ch
   return (
     <View style={styles.line}>
       <Pressable
-        {...({ href: habitPath(habit.id) } as object)}
+        href={habitPath(habit.id)}
         role="link"
         aria-label={habit.name}
         onPress={(event) => {
           event.preventDefault();
-          router.push(habitPath(habit.id) as never);
+          router.push(habitPath(habit.id));
         }}
         style={styles.name}
       >

@@ -130,12 +130,12 @@ function Way({ path, name, aside }: { path: string; name: string; aside: string 
   const router = useRouter();
   return (
     <Pressable
-      {...({ href: path } as object)}
+      href={path}
       role="link"
       aria-label={name}
       onPress={(event) => {
         event.preventDefault();
-        router.push(path as never);
+        router.push(path);
       }}
       style={styles.way}
     >
@@ -437,7 +437,7 @@ function MoneyCard() {
         }
         onKeep={(text) => {
           const code = text.trim().toUpperCase();
-          set({ currency: code === '' ? (undefined as never) : code });
+          set({ currency: code === '' ? undefined : code });
         }}
       />
       <Labelled

@@ -28,7 +28,7 @@ export function BalanceKey() {
     <Pressable
       role="link"
       aria-label={`Rewards: ${told}`}
-      onPress={() => router.push(PATHS.rewards as never)}
+      onPress={() => router.push(PATHS.rewards)}
       style={[styles.key, isWide && styles.wide]}
     >
       <Svg width={14} height={14} viewBox="0 0 14 14" aria-hidden>

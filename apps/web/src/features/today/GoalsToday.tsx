@@ -42,7 +42,7 @@ export function GoalsToday() {
   const [fed, setFed] = useState<Goal | null>(null);
   const due = useMemo(() => pressingThings(goals, today), [goals, today]);
   const open = goals.filter(({ records }) => records.goal.state === 'open');
-  const go = (path: string): void => router.push(path as never);
+  const go = (path: string): void => router.push(path);
   if (open.length === 0) return null;
   return (
     <>

@@ -36,7 +36,7 @@ export const HabitRow = memo(function HabitRow({ place, ...props }: Props) {
   return (
     <View
       ref={glide as never}
-      {...({ dataSet: { row: '' } } as object)}
+      dataSet={{ row: '' }}
       style={[styles.row, styles.skipped, isCompact && styles.low, place > 0 && styles.parted]}
     >
       <Row {...props} />

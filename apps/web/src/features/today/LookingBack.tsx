@@ -95,7 +95,7 @@ function Remembered() {
       key={review.id}
       head={`${THIS[kind]} you wanted to`}
       text={shownText(review.answers.nextTime ?? '')}
-      onOpen={() => router.push(lookBackPath(kind, review.from) as never)}
+      onOpen={() => router.push(lookBackPath(kind, review.from))}
       onPutAway={() => putAway(review)}
     />
   ));
@@ -142,7 +142,7 @@ function Offers() {
             key={kind}
             title={`Look back on ${title}`}
             isParted={place > 0}
-            onOpen={() => router.push(lookBackPath(kind, formatDay(span.first)) as never)}
+            onOpen={() => router.push(lookBackPath(kind, formatDay(span.first)))}
             onWaveOff={() =>
               toast({
                 text: 'Left for another time',
@@ -211,7 +211,7 @@ function TurnOfMonth({ today }: { today: PlainDay }) {
       <Words tone="quiet">{`${monthName(month - 1)}: ${stood}.`}</Words>
       {isOpen ? <MonthAims month={month} withWord /> : null}
       <View style={styles.buttons}>
-        <Button onPress={() => router.push(lookBackPath('month', formatDay(span.first)) as never)}>
+        <Button onPress={() => router.push(lookBackPath('month', formatDay(span.first)))}>
           {`Look back on ${monthName(month - 1)}`}
         </Button>
         <Button kind="bare" onPress={() => setIsOpen(!isOpen)}>
@@ -238,7 +238,7 @@ function TurnOfYear({ today }: { today: PlainDay }) {
         {`How ${year - 1} was, what it taught you, how often from now on, and what is next: five pages, each of which can be skipped.`}
       </Words>
       <View style={styles.buttons}>
-        <Button onPress={() => router.push(`${PATHS.yearTurn}?year=${year}` as never)}>Go through it</Button>
+        <Button onPress={() => router.push(`${PATHS.yearTurn}?year=${year}`)}>Go through it</Button>
       </View>
     </Turn>
   );

@@ -35,7 +35,7 @@ export function MoodToday({ day }: { day: PlainDay }) {
         {isOpen ? (
           <Button
             kind="bare"
-            onPress={() => router.push(journalPath(formatDay(day)) as never)}
+            onPress={() => router.push(journalPath(formatDay(day)))}
             style={{ alignSelf: 'flex-start' }}
           >
             Say why, in the journal

@@ -74,7 +74,7 @@ function SeasonLine({ figured: { season, figures, standing, today } }: { figured
     <Pressable
       role="link"
       aria-label={`Season: ${season.title}, ${where}, ${told}`}
-      onPress={() => router.push(seasonPath(season.id) as never)}
+      onPress={() => router.push(seasonPath(season.id))}
       style={({ pressed }) => [styles.season, pressed && styles.pressed]}
     >
       <View style={styles.grow}>
@@ -111,7 +111,7 @@ function MeantThisWeek({ figured: { season, standing } }: { figured: FiguredSeas
       head="This week you wanted to"
       of={season.title}
       text={shownText(review.answers.nextTime ?? '')}
-      onOpen={() => router.push(seasonWeekPath(season.id, week - 1) as never)}
+      onOpen={() => router.push(seasonWeekPath(season.id, week - 1))}
       onPutAway={() => putAway(review)}
     />
   );
@@ -136,7 +136,7 @@ function SeasonOffers() {
             key={season.id}
             title={title}
             isParted={place > 0}
-            onOpen={() => router.push(seasonWeekPath(season.id, week) as never)}
+            onOpen={() => router.push(seasonWeekPath(season.id, week))}
             onWaveOff={() =>
               toast({
                 text: 'Left for another time',

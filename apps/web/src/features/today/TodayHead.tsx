@@ -51,7 +51,7 @@ export function FirstHabits({ onAdd }: { onAdd: () => void }) {
     >
       <View style={styles.starts}>
         {HABIT_IDEAS.map(({ id, label }) => (
-          <Button key={id} onPress={() => router.push(`${PATHS.habitList}?start=${id}` as never)}>
+          <Button key={id} onPress={() => router.push(`${PATHS.habitList}?start=${id}`)}>
             {label}
           </Button>
         ))}
@@ -59,7 +59,7 @@ export function FirstHabits({ onAdd }: { onAdd: () => void }) {
       <Button kind="main" onPress={onAdd}>
         Add your first habit
       </Button>
-      <Button kind="bare" onPress={() => router.push(PATHS.habitList as never)}>
+      <Button kind="bare" onPress={() => router.push(PATHS.habitList)}>
         Write or paste a list
       </Button>
     </EmptyState>

@@ -86,8 +86,7 @@ export function TodayScreen() {
     if (direction === 'back') goTo(day - 1);
     else if (day < today) goTo(day + 1);
   });
-  const addHabit = (): void =>
-    router.push((day < today ? `${PATHS.newHabit}?day=${formatDay(day)}` : PATHS.newHabit) as never);
+  const addHabit = (): void => router.push(day < today ? `${PATHS.newHabit}?day=${formatDay(day)}` : PATHS.newHabit);
   return (
     <View style={styles.fill} {...(hasHabits ? swipe : {})}>
       <Page>
@@ -105,12 +104,7 @@ export function TodayScreen() {
         )}
       </Page>
       {opened !== null ? (
-        <EntrySheet
-          habitId={opened}
-          day={day}
-          onClose={() => setOpened(null)}
-          onGo={(path) => router.push(path as never)}
-        />
+        <EntrySheet habitId={opened} day={day} onClose={() => setOpened(null)} onGo={(path) => router.push(path)} />
       ) : null}
     </View>
   );

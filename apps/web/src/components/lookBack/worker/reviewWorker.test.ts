@@ -31,7 +31,7 @@ function workers() {
         reviewer.hold(tracks);
       },
     };
-    expose(slow, port2 as never);
+    expose(slow, port2);
     open.push(port1, port2);
     started.push(own);
     return Object.assign(port1, { terminate: () => (own.isOver = true) }) as never;

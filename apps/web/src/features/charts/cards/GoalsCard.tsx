@@ -108,7 +108,7 @@ function LinesCard({
             {to === undefined ? (
               <Words>{name}</Words>
             ) : (
-              <Pressable role="link" onPress={() => router.push(to as never)} style={styles.name}>
+              <Pressable role="link" onPress={() => router.push(to)} style={styles.name}>
                 <Words>{name}</Words>
               </Pressable>
             )}

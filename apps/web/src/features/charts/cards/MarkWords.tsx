@@ -58,7 +58,7 @@ export function MarkWords({
         )}
       </View>
       {words !== null && days !== null && days.first <= today && !isPassing ? (
-        <Button kind="bare" onPress={() => router.push(logAddress(days) as never)}>
+        <Button kind="bare" onPress={() => router.push(logAddress(days))}>
           See it in the log
         </Button>
       ) : null}

@@ -162,7 +162,7 @@ function RankedLine({
         <Pressable
           role="link"
           aria-label={`${place}. ${name}: ${words}, ${share}${change ? `, ${change}` : ''}`}
-          onPress={() => router.push(habitPath(habit.id) as never)}
+          onPress={() => router.push(habitPath(habit.id))}
           style={styles.grow}
         >
           <Words>{name}</Words>

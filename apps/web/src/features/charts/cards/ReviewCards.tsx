@@ -177,7 +177,7 @@ export function PartsCard({ kind, review, of }: ReviewProps) {
         asked={at === undefined || at.kept.rate === null ? null : keptAsked(of, at.span)}
       />
       {isPrinted || kind === 'week' ? null : (
-        <Button kind="bare" style={{ alignSelf: 'flex-start' }} onPress={() => router.push(PATHS.weeks as never)}>
+        <Button kind="bare" style={{ alignSelf: 'flex-start' }} onPress={() => router.push(PATHS.weeks)}>
           Every habit by weeks
         </Button>
       )}

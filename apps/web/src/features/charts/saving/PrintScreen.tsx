@@ -56,11 +56,11 @@ export function PrintScreen() {
   } as React.CSSProperties;
   const page = (
     <div data-print="" style={sizes}>
-      <View {...({ dataSet: { printTools: '' } } as object)} style={styles.tools}>
+      <View dataSet={{ printTools: '' }} style={styles.tools}>
         <IconButton
           icon={ChevronLeft}
           label="Back to the charts"
-          onPress={() => (router.canGoBack() ? router.back() : router.replace(chartsAddress(at, today) as never))}
+          onPress={() => (router.canGoBack() ? router.back() : router.replace(chartsAddress(at, today)))}
         />
         <Words type="section" heading={1} style={styles.title}>
           As it will be printed
@@ -70,7 +70,7 @@ export function PrintScreen() {
         </Button>
       </View>
       <View
-        {...({ dataSet: { printRoom: '' } } as object)}
+        dataSet={{ printRoom: '' }}
         style={[styles.room, { height: tallPx * screen + 2 * MARGIN_PX, width: LAID_OUT_PX * screen + 2 * MARGIN_PX }]}
       >
         <OnPaper>
@@ -105,7 +105,7 @@ function Sheet({
   const recordDays = recordDaysOf(tracks, today);
   return (
     <View
-      {...({ dataSet: { printPage: '' } } as object)}
+      dataSet={{ printPage: '' }}
       onLayout={({ nativeEvent }) => onTall(nativeEvent.layout.height)}
       style={[styles.page, { transform: [{ scale }] }]}
     >

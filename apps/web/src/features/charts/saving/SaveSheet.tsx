@@ -54,7 +54,7 @@ export function SaveSheet({
             icon: Printer,
             onPress: () => {
               onClose();
-              router.push(printAddress as never);
+              router.push(printAddress);
             },
           },
         ]),

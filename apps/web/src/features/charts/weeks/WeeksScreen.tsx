@@ -70,8 +70,7 @@ export function WeeksScreen() {
   const span = { first: weeks[0]!.first, last: weeks.at(-1)!.last };
   const tracks = all.filter((track) => isActiveIn(track, span));
   const isNow = span.last >= today;
-  const go = (to: PlainDay): void =>
-    router.push((to >= today ? PATHS.weeks : `${PATHS.weeks}?day=${formatDay(to)}`) as never);
+  const go = (to: PlainDay): void => router.push(to >= today ? PATHS.weeks : `${PATHS.weeks}?day=${formatDay(to)}`);
   return (
     <Page>
       <PageHead title="Weeks" backTo={PATHS.charts}>
@@ -90,7 +89,7 @@ export function WeeksScreen() {
         />
       ) : (
         <Card isFlush style={styles.card}>
-          <View role={'table' as never} aria-label={`Weeks, ${spanInWords(span, today)}`}>
+          <View role="table" aria-label={`Weeks, ${spanInWords(span, today)}`}>
             <WeeksHead weeks={weeks} today={today} isWide={isWide} />
             {tracks.map((track) => (
               <WeeksRow key={track.habit.id} track={track} weeks={weeks} isWide={isWide} />
@@ -109,22 +108,17 @@ export function WeeksScreen() {
 function WeeksHead({ weeks, today, isWide }: { weeks: readonly DaySpan[]; today: PlainDay; isWide: boolean }) {
   const styles = useStyles();
   return (
-    <View role={'row' as never} style={styles.row}>
-      <View role={'columnheader' as never} aria-label="Habit" style={styles.name} />
+    <View role="row" style={styles.row}>
+      <View role="columnheader" aria-label="Habit" style={styles.name} />
       {weeks.map(({ first, last }) => (
-        <View
-          key={first}
-          role={'columnheader' as never}
-          aria-label={spanInWords({ first, last }, today)}
-          style={styles.week}
-        >
+        <View key={first} role="columnheader" aria-label={spanInWords({ first, last }, today)} style={styles.week}>
           <Words type="small" tone={today >= first && today <= last ? 'brassText' : 'quiet'} style={styles.date}>
             {shortDate(first)}
           </Words>
         </View>
       ))}
       {isWide ? (
-        <View role={'columnheader' as never} style={styles.sum}>
+        <View role="columnheader" style={styles.sum}>
           <Words type="small" tone="quiet" style={styles.sumWords}>
             Met
           </Words>
@@ -144,12 +138,12 @@ function WeeksRow({ track, weeks, isWide }: { track: Track; weeks: readonly DayS
   const own = useMemo(() => weeks.map((week) => habitWeek(track, week)), [track, weeks]);
   const met = weeksMetIn(track, { first: weeks[0]!.first, last: weeks.at(-1)!.last });
   return (
-    <View role={'row' as never} style={[styles.row, styles.parted]}>
-      <View role={'rowheader' as never} style={styles.name}>
+    <View role="row" style={[styles.row, styles.parted]}>
+      <View role="rowheader" style={styles.name}>
         <Pressable
           role="link"
           aria-label={`${habit.name}, ${weeksMetWords(met)}`}
-          onPress={() => router.push(habitPath(habit.id) as never)}
+          onPress={() => router.push(habitPath(habit.id))}
           style={styles.link}
         >
           <Words type="label" numberOfLines={2}>
@@ -166,7 +160,7 @@ function WeeksRow({ track, weeks, isWide }: { track: Track; weeks: readonly DayS
         <WeekCell key={week.days.first} track={track} week={week} color={color} />
       ))}
       {isWide ? (
-        <View role={'cell' as never} style={styles.sum}>
+        <View role="cell" style={styles.sum}>
           <Words type="label" style={styles.sumWords}>
             {met.of === 0 ? '–' : `${met.met} of ${met.of}`}
           </Words>
@@ -190,14 +184,14 @@ function WeekCell({ track, week, color }: { track: Track; week: HabitWeek; color
   const words = habitWeekWords(week, track.today);
   if (verdict === null)
     return (
-      <View role={'cell' as never} aria-label={words} style={styles.week}>
+      <View role="cell" aria-label={words} style={styles.week}>
         <PegPicture state={days.first > track.today ? 'toCome' : 'notAsked'} sizePx={22} color={color} />
         <Words type="small"> </Words>
       </View>
     );
   const state = verdict === 'met' ? 'done' : done > 0 ? 'part' : 'blank';
   return (
-    <View role={'cell' as never} style={styles.week}>
+    <View role="cell" style={styles.week}>
       <Figure asked={weekAsked(track, week)} label={`${track.habit.name}, ${words}`} isPlain style={styles.cell}>
         <PegPicture state={state} sizePx={22} color={color} ratio={done / asked} />
         <Words

@@ -138,7 +138,7 @@ function useGoalForm(goal: Goal | null) {
       const undo = change(...(area ? [changeTo('areas', area)] : []), changeTo('goals', kept));
       if (goal === null) {
         forgetDraft('goal');
-        router.replace(goalPath(next.id) as never);
+        router.replace(goalPath(next.id));
         return;
       }
       toast({ text: 'The goal is changed', onUndo: undo });

@@ -77,7 +77,7 @@ export function GuidedGoalScreen() {
     setFault(null);
     keep({ ...draft, ...part });
   };
-  const goTo = (to: GuidedPage): void => router.push(`${PATHS.newGoal}?page=${to}` as never);
+  const goTo = (to: GuidedPage): void => router.push(`${PATHS.newGoal}?page=${to}`);
   const next = (): void => {
     const found = faultOf(page, draft);
     setFault(found);
@@ -103,11 +103,11 @@ export function GuidedGoalScreen() {
     const changes = changesOfDraft(draft, { order, habits, habitOrder: (habits.at(-1)?.order ?? -1) + 1 });
     toast({ text: `${goal.title} is set`, onUndo: change(...changes) });
     writeLocalSetting(keptAs, '');
-    router.replace(goalPath(goal.id) as never);
+    router.replace(goalPath(goal.id));
   };
   const begin = (): void => {
     keep(emptyGuidedDraft(today));
-    router.replace(PATHS.newGoal as never);
+    router.replace(PATHS.newGoal);
   };
   const props: PageProps = { draft, set, fault, today };
   // Back from a goal that is set leads to its pages, which are empty by now.
@@ -144,7 +144,7 @@ function WaysOut({ at }: { at: number }) {
   const router = useRouter();
   return (
     <GuidedBar at={at} pages={GUIDED_PAGES.length} backTo={PATHS.goals}>
-      <Button kind="bare" onPress={() => router.replace(PATHS.newGoalDirect as never)}>
+      <Button kind="bare" onPress={() => router.replace(PATHS.newGoalDirect)}>
         All on one page
       </Button>
     </GuidedBar>

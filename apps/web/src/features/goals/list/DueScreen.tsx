@@ -99,14 +99,14 @@ export function DueScreen() {
       of === '' ? '' : `area=${encodeURIComponent(of)}`,
     ].filter(Boolean);
     saveFocus();
-    router.replace(`${PATHS.dueGoals}${words.length > 0 ? `?${words.join('&')}` : ''}` as never);
+    router.replace(`${PATHS.dueGoals}${words.length > 0 ? `?${words.join('&')}` : ''}`);
   };
   const goTo = (to: number): void => {
     setDay(null);
     show(to, area);
   };
   const withGoals = areas.filter(({ id }) => goals.some(({ records }) => records.goal.areaId === id));
-  const open = (path: string): void => router.push(path as never);
+  const open = (path: string): void => router.push(path);
   const list = (
     <View style={styles.list}>
       {groups.map(({ title, things, isLate = false }) => (

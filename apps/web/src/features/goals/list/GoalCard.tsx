@@ -49,10 +49,10 @@ export function GoalCard({
       <Pressable
         role="link"
         aria-label={`${goal.title}, ${percent(figures.progress)}${pace ? `, ${PACE_WORDS[pace]}` : isOpen ? '' : `, ${STATE_WORDS[goal.state]}`}`}
-        {...({ href } as object)}
+        href={href}
         onPress={(event) => {
           event.preventDefault();
-          router.push(href as never);
+          router.push(href);
         }}
         style={({ pressed }) => [styles.card, pressed && styles.pressed]}
       >

@@ -143,18 +143,8 @@ function GoalsHead({ onAdd, onList }: { onAdd: () => void; onList: () => void })
       <Words type="display" heading={1} style={styles.title}>
         Goals
       </Words>
-      <IconButton
-        icon={CalendarRange}
-        name="Year"
-        label="The year"
-        onPress={() => router.push(PATHS.yearOfGoals as never)}
-      />
-      <IconButton
-        icon={AlarmClock}
-        name="Due"
-        label="What is due"
-        onPress={() => router.push(PATHS.dueGoals as never)}
-      />
+      <IconButton icon={CalendarRange} name="Year" label="The year" onPress={() => router.push(PATHS.yearOfGoals)} />
+      <IconButton icon={AlarmClock} name="Due" label="What is due" onPress={() => router.push(PATHS.dueGoals)} />
       <IconButton icon={ArrowDownUp} name="Order" label="How goals are listed" onPress={onList} />
       <Button kind="main" onPress={onAdd} icon={<Plus size={18} color={colors.onWorking} />}>
         Set a goal

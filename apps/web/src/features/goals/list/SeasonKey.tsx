@@ -44,7 +44,7 @@ export function SeasonKey() {
     <Pressable
       role="link"
       aria-label={words}
-      onPress={() => router.push((to ? seasonPath(to.id) : PATHS.seasons) as never)}
+      onPress={() => router.push(to ? seasonPath(to.id) : PATHS.seasons)}
       style={({ pressed }) => [styles.key, pressed && styles.pressed]}
     >
       <Words type="strong" style={styles.words}>

@@ -63,7 +63,7 @@ export function YearScreen() {
   useRestoredFocus();
   const goTo = (to: number): void => {
     saveFocus();
-    router.replace(`${PATHS.yearOfGoals}?year=${to}` as never);
+    router.replace(`${PATHS.yearOfGoals}?year=${to}`);
   };
   const shelves: Shelf[] = [
     ...quartersOfYear(year).map((quarter) => ({
@@ -267,7 +267,7 @@ function Movable({
       <Pressable
         role="link"
         aria-label={`${goal.title}, ${percent(figures.progress)}`}
-        onPress={() => router.push(goalPath(goal.id) as never)}
+        onPress={() => router.push(goalPath(goal.id))}
         style={styles.words}
       >
         <Words type="name">{goal.title}</Words>

@@ -105,7 +105,7 @@ export function EffortCard({ figured, onLink }: { figured: FiguredGoal; onLink: 
               <Pressable
                 role="link"
                 aria-label={`Habit ${track.habit.name}`}
-                onPress={() => router.push(habitPath(track.habit.id) as never)}
+                onPress={() => router.push(habitPath(track.habit.id))}
                 style={styles.habit}
               >
                 {track.habit.icon ? <HabitIcon name={track.habit.icon} /> : null}

@@ -167,7 +167,7 @@ function CopySheet({ goal, onClose }: { goal: Goal; onClose: () => void }) {
           kind="main"
           onPress={() => {
             onClose();
-            router.push(goalPath(actions.copy(goal, Number(year) - own)) as never);
+            router.push(goalPath(actions.copy(goal, Number(year) - own)));
           }}
         >
           Copy

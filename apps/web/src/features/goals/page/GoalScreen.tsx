@@ -148,12 +148,7 @@ function Head({
             Check in
           </Button>
         ) : null}
-        <IconButton
-          icon={Pencil}
-          name="Edit"
-          label="Edit goal"
-          onPress={() => router.push(goalEditPath(goal.id) as never)}
-        />
+        <IconButton icon={Pencil} name="Edit" label="Edit goal" onPress={() => router.push(goalEditPath(goal.id))} />
         <IconButton icon={Ellipsis} name="More" label="More about this goal" onPress={() => onOpen({ kind: 'menu' })} />
       </View>
       <View style={styles.titles}>

@@ -40,7 +40,7 @@ export function KeyResultRows({ figured, onOpen, onAdd }: Props) {
         return (
           <Pressable
             key={keyResult.id}
-            {...({ dataSet: { id: keyResult.id } } as object)}
+            dataSet={{ id: keyResult.id }}
             role="button"
             aria-label={`${keyResult.title}: ${standing}, ${percent(own.progress)}. ${isFedByCheckIns(keyResult) ? 'Check in' : 'More'}`}
             onPress={() => onOpen(keyResult)}

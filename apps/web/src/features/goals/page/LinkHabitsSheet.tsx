@@ -61,7 +61,7 @@ export function LinkHabitsSheet({ goal, onClose }: { goal: Goal; onClose: () => 
           icon={<Plus size={18} color={colors.ink} />}
           onPress={() => {
             onClose();
-            router.push(`${PATHS.newHabit}?goal=${encodeURIComponent(goal.id)}` as never);
+            router.push(`${PATHS.newHabit}?goal=${encodeURIComponent(goal.id)}`);
           }}
         >
           Make a habit for it

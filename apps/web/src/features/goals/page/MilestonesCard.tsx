@@ -123,11 +123,7 @@ function MilestoneRow({
     pips && !hidesPips ? `${number(pips)} ${pips === 1 ? (pipsName?.one ?? 'pip') : (pipsName?.many ?? 'pips')}` : '',
   ].filter(Boolean);
   return (
-    <View
-      role="listitem"
-      {...({ dataSet: { id: milestone.id } } as object)}
-      style={[styles.row, isParted && styles.parted]}
-    >
+    <View role="listitem" dataSet={{ id: milestone.id }} style={[styles.row, isParted && styles.parted]}>
       <Peg
         state={isReached ? 'done' : 'blank'}
         sizePx={30}

@@ -51,7 +51,7 @@ export const StepRow = memo(
     return (
       <View
         role="listitem"
-        {...({ dataSet: { id: step.id } } as object)}
+        dataSet={{ id: step.id }}
         style={[styles.row, { paddingLeft: SPACE.xs + Math.min(depth, 3) * INDENT_PX }]}
       >
         {isChosen === null ? null : (

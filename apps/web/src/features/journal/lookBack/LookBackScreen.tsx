@@ -58,7 +58,7 @@ export function LookBackScreen() {
   const [isFolded, setIsFolded] = useState(false);
   const go = (next: LookBackSpan, to: PlainDay): void => {
     const isNow = holdsDay(logSpanOf(next, to, weekStart), today);
-    router.push(`${PATHS.lookBack}?span=${next}${isNow ? '' : `&day=${formatDay(to)}`}` as never);
+    router.push(`${PATHS.lookBack}?span=${next}${isNow ? '' : `&day=${formatDay(to)}`}`);
   };
   const figures = <Figures kind={kind} day={day} isFolded={isFolded} onUnfold={() => setIsFolded(false)} />;
   const writing = (
@@ -105,10 +105,7 @@ export function LookBackScreen() {
       </View>
       {kind === 'week' ? <SeasonOfWeek first={span.first} /> : null}
       {kind === 'year' && yearOfDay(span.first) + 1 >= yearOfDay(today) ? (
-        <Button
-          onPress={() => router.push(`${PATHS.yearTurn}?year=${yearOfDay(span.first) + 1}` as never)}
-          style={styles.start}
-        >
+        <Button onPress={() => router.push(`${PATHS.yearTurn}?year=${yearOfDay(span.first) + 1}`)} style={styles.start}>
           {`Plan ${yearOfDay(span.first) + 1}, page by page`}
         </Button>
       ) : null}
@@ -141,7 +138,7 @@ function SeasonOfWeek({ first }: { first: PlainDay }) {
   const week = season === null ? null : seasonWeekOn(season, first);
   if (season === null || week === null || seasonWeekSpan(season, week).first !== first) return null;
   return (
-    <Button onPress={() => router.push(seasonWeekPath(season.id, week) as never)} style={styles.start}>
+    <Button onPress={() => router.push(seasonWeekPath(season.id, week))} style={styles.start}>
       {`${seasonPartTitle(week)} of ${season.title}`}
     </Button>
   );

@@ -78,9 +78,7 @@ export function MoodOfSpanCard({ kind, span }: { kind: LookBackSpan; span: DaySp
       {kind === 'month' || kind === 'year' ? (
         <Button
           kind="bare"
-          onPress={() =>
-            router.push(`${PATHS.moods}?span=${kind}&day=${formatDay(Math.min(today, span.last))}` as never)
-          }
+          onPress={() => router.push(`${PATHS.moods}?span=${kind}&day=${formatDay(Math.min(today, span.last))}`)}
           style={{ alignSelf: 'flex-start', marginLeft: -SPACE.s }}
         >
           {`See the ${kind} in moods`}

@@ -126,7 +126,7 @@ function WeeksMetLines({ span, tracks }: { span: DaySpan; tracks: readonly Track
       <Button
         kind="bare"
         style={{ alignSelf: 'flex-start' }}
-        onPress={() => router.push(`${PATHS.weeks}?day=${formatDay(span.last)}` as never)}
+        onPress={() => router.push(`${PATHS.weeks}?day=${formatDay(span.last)}`)}
       >
         Every habit by weeks
       </Button>
@@ -142,7 +142,7 @@ function Outstanding({ name, habit, told }: { name: string; habit: HabitReview; 
     <Pressable
       role="link"
       aria-label={`${name}: ${title}, ${told}`}
-      onPress={() => router.push(habitPath(habit.id) as never)}
+      onPress={() => router.push(habitPath(habit.id))}
       style={styles.line}
     >
       <Words type="quiet" tone="quiet" style={styles.name}>

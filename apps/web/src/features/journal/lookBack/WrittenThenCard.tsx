@@ -70,7 +70,7 @@ export function WrittenThenCard({ span }: { kind: LookBackSpan; span: DaySpan })
           key={key}
           role="link"
           aria-label={[shortDay(day), title, text].filter(Boolean).join(', ')}
-          onPress={() => router.push(path as never)}
+          onPress={() => router.push(path)}
           style={styles.line}
         >
           <Words type="label" tone="quiet">

@@ -55,7 +55,7 @@ export function MoodsScreen() {
   const span = useMemo(() => logSpanOf(kind, day, weekStart), [kind, day, weekStart]);
   const go = (next: Kind, to: PlainDay): void => {
     const isNow = holdsDay(logSpanOf(next, to, weekStart), today);
-    router.push(`${PATHS.moods}?span=${next}${isNow ? '' : `&day=${formatDay(to)}`}` as never);
+    router.push(`${PATHS.moods}?span=${next}${isNow ? '' : `&day=${formatDay(to)}`}`);
   };
   return (
     <Page>
@@ -82,7 +82,7 @@ export function MoodsScreen() {
           title="No moods yet"
           text="Tap how a day was on its page. A month of suns shows more than one day can."
         >
-          <Button kind="main" onPress={() => router.push(PATHS.journal as never)}>
+          <Button kind="main" onPress={() => router.push(PATHS.journal)}>
             Open today’s page
           </Button>
         </EmptyState>
@@ -146,7 +146,7 @@ function MoodsCard({ kind, span, moods }: OfMoods & { kind: Kind }) {
             : `${dayInWords(at)}: ${at > today ? 'still to come' : mood === null ? 'no mood' : moodWord(settings, MOODS[Math.round(mood) - 1]!)}`}
         </Words>
         {at === null || at > today || at !== choice.chosen ? null : (
-          <Button kind="bare" onPress={() => router.push(journalPath(formatDay(at)) as never)}>
+          <Button kind="bare" onPress={() => router.push(journalPath(formatDay(at)))}>
             Open its page
           </Button>
         )}

@@ -39,7 +39,7 @@ export function JournalScreen() {
       ))}
     </>
   );
-  const asItWas = <YourDay day={day} onOpen={setOpened} onGo={(path) => router.push(path as never)} />;
+  const asItWas = <YourDay day={day} onOpen={setOpened} onGo={(path) => router.push(path)} />;
   return (
     <Page>
       <DayHead day={day} today={today} onDay={goTo}>
@@ -47,7 +47,7 @@ export function JournalScreen() {
           icon={ListChecks}
           name="Prompts"
           label="Prompts of the journal"
-          onPress={() => router.push(PATHS.prompts as never)}
+          onPress={() => router.push(PATHS.prompts)}
         />
       </DayHead>
       <JournalTabs at={PATHS.journal} />
@@ -64,12 +64,7 @@ export function JournalScreen() {
         </>
       )}
       {opened === null ? null : (
-        <EntrySheet
-          habitId={opened}
-          day={day}
-          onClose={() => setOpened(null)}
-          onGo={(path) => router.push(path as never)}
-        />
+        <EntrySheet habitId={opened} day={day} onClose={() => setOpened(null)} onGo={(path) => router.push(path)} />
       )}
     </Page>
   );

@@ -78,7 +78,7 @@ export function AllPagesScreen() {
             icon={FileDown}
             name="Take along"
             label="Pages to take along"
-            onPress={() => router.push(PATHS.takeAlong as never)}
+            onPress={() => router.push(PATHS.takeAlong)}
           />
           <IconButton
             icon={CalendarDays}
@@ -96,7 +96,7 @@ export function AllPagesScreen() {
               <FoundList search={asked.search} />
             ) : rows.length === 0 ? (
               <EmptyState title="No pages yet" text="What you write, day by day, stands here to be read again.">
-                <Button kind="main" onPress={() => router.push(PATHS.journal as never)}>
+                <Button kind="main" onPress={() => router.push(PATHS.journal)}>
                   Write today’s page
                 </Button>
               </EmptyState>
@@ -173,7 +173,7 @@ function useShownBy(): ShownBy {
   const months = useAppSelector((state) => state.records.months);
   const today = useAppSelector(selectToday);
   return useMemo(
-    () => ({ settings, hidesMood, totals, months, today, go: (path) => router.push(path as never) }),
+    () => ({ settings, hidesMood, totals, months, today, go: (path) => router.push(path) }),
     [settings, hidesMood, totals, months, today, router],
   );
 }

@@ -104,7 +104,7 @@ function FoundLine({ found }: { found: Found }) {
     <Pressable
       role="link"
       aria-label={`${title}: ${text}`}
-      onPress={() => router.push(path as never)}
+      onPress={() => router.push(path)}
       style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [styles.line, hovered && styles.hovered]}
     >
       <Words type="label" tone="quiet">

@@ -28,7 +28,7 @@ export function useSearchAsked() {
   const { words } = search;
   useEffect(() => {
     if (words === q) return;
-    const timer = setTimeout(() => router.setParams({ q: words === '' ? undefined : words } as never), REST_MS);
+    const timer = setTimeout(() => router.setParams({ q: words === '' ? undefined : words }), REST_MS);
     return () => clearTimeout(timer);
   }, [words, q, router]);
   return {

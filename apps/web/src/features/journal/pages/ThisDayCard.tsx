@@ -34,7 +34,7 @@ export function ThisDayCard({ byDay }: { byDay: ReadonlyMap<PlainDay, readonly J
           key={then}
           role="link"
           aria-label={`${fullDate(then)}: ${text}`}
-          onPress={() => router.push(journalPath(formatDay(then)) as never)}
+          onPress={() => router.push(journalPath(formatDay(then)))}
           style={{ gap: 2, minHeight: 44, justifyContent: 'center' }}
         >
           <Words type="label" tone="quiet">

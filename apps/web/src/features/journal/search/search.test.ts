@@ -110,7 +110,7 @@ it('in a worker, what was written is handed over once, what changed again, and w
     },
     port2 as never,
   );
-  const search = createSearchWorker(() => Object.assign(port1, { terminate: () => undefined }) as never);
+  const search = createSearchWorker(() => Object.assign(port1, { terminate: () => undefined }));
   const before = records();
   expect((await search(before, { ...nothing, words: 'rowed' }, 9)).count).toBe(3);
   expect(put.flat()).toHaveLength(8);

@@ -81,12 +81,12 @@ export function TakeAlongScreen() {
   };
   const page = (
     <div data-print="" style={{ background: colors.paper }}>
-      <View {...({ dataSet: { printTools: '' } } as object)} style={styles.tools}>
+      <View dataSet={{ printTools: '' }} style={styles.tools}>
         <View style={styles.line}>
           <IconButton
             icon={ChevronLeft}
             label="Back to the journal"
-            onPress={() => (router.canGoBack() ? router.back() : router.replace(PATHS.journalPages as never))}
+            onPress={() => (router.canGoBack() ? router.back() : router.replace(PATHS.journalPages))}
           />
           <Words type="section" heading={1} style={styles.grow}>
             To take along
@@ -176,7 +176,7 @@ function TakenSheet({ taken, span, hasMoods }: { taken: TakeAlong; span: DaySpan
   const { title, sums, feelings, misses, days, moods } = taken;
   const isEmpty = [sums, feelings, misses, days, moods].every((part) => part.length === 0);
   return (
-    <View {...({ dataSet: { printFlow: '' } } as object)} style={styles.sheet}>
+    <View dataSet={{ printFlow: '' }} style={styles.sheet}>
       <View style={styles.head}>
         <Words type="title" heading={2} style={styles.grow}>
           {title}
@@ -228,7 +228,7 @@ function TakenSheet({ taken, span, hasMoods }: { taken: TakeAlong; span: DaySpan
 function Part({ title, children }: { title: string; children: ReactNode }) {
   const styles = useOnPaperStyles();
   return (
-    <View {...({ dataSet: { printWhole: '' } } as object)} style={styles.part}>
+    <View dataSet={{ printWhole: '' }} style={styles.part}>
       <Words type="card" heading={3}>
         {title}
       </Words>

@@ -80,7 +80,7 @@ function TurnOfYear({ year, page }: { year: number; page: Step }) {
     setDraft(next);
     writeLocalSetting(keptAs, JSON.stringify(next));
   };
-  const goTo = (to: Step): void => router.push(`${PATHS.yearTurn}?year=${year}&page=${to}` as never);
+  const goTo = (to: Step): void => router.push(`${PATHS.yearTurn}?year=${year}&page=${to}`);
   const faultOn: Partial<Record<Step, string | null>> = {
     habits:
       Object.values(draft.habits)
@@ -100,7 +100,7 @@ function TurnOfYear({ year, page }: { year: number; page: Step }) {
     if (changes.length > 0) toast({ text: `${year} is set`, onUndo: change(...changes) });
     writeLocalSetting(keptAs, '');
     writeLocalSetting(`yearTurned.${year}.${account}`, 'yes');
-    router.replace((changes.length > 0 ? PATHS.goals : PATHS.today) as never);
+    router.replace(changes.length > 0 ? PATHS.goals : PATHS.today);
   };
   const heads: Record<Step, [title: string, told: string]> = {
     figures: [`${year - 1}, as it was`, 'The whole year in its figures. Every page from here on can be skipped.'],

@@ -96,7 +96,7 @@ function Guided({ before, asked }: { before: Season | null; asked: string | unde
     const done = change(...changes);
     toast({ text: `${draft.title.trim()} is set`, onUndo: done });
     forget();
-    router.replace(seasonPath(draft.id) as never);
+    router.replace(seasonPath(draft.id));
   };
   // Back from a season that is set leads to its pages, which are empty by now.
   if (TITLED.includes(page) && draft.title.trim() === '') return <Redirect href={PATHS.seasons as never} />;
@@ -105,7 +105,7 @@ function Guided({ before, asked }: { before: Season | null; asked: string | unde
     <Page>
       <GuidedBar at={at} pages={pages.length} backTo={PATHS.seasons}>
         {before === null ? (
-          <Button kind="bare" onPress={() => router.replace(PATHS.newSeasonDirect as never)}>
+          <Button kind="bare" onPress={() => router.replace(PATHS.newSeasonDirect)}>
             All on one page
           </Button>
         ) : null}

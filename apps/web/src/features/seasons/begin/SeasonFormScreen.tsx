@@ -97,14 +97,14 @@ function SeasonForm({
     if (issues.length > 0) return setFault(issues.map(issueWords).join('; '));
     toast({ text: told(next.title), onUndo: change(changeTo('seasons', next)) });
     onSaved();
-    router.replace(seasonPath(next.id) as never);
+    router.replace(seasonPath(next.id));
   };
   return (
     <FormPage
       title={title}
       saveLabel={saveLabel}
       onSave={save}
-      onBack={() => (router.canGoBack() ? router.back() : router.replace(PATHS.seasons as never))}
+      onBack={() => (router.canGoBack() ? router.back() : router.replace(PATHS.seasons))}
       fault={fault}
     >
       <DaysFields {...fields} />

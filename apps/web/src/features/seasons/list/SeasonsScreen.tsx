@@ -25,7 +25,7 @@ export function SeasonsScreen() {
   const isWide = useIsWide();
   const router = useRouter();
   const all = useAppSelector(selectFiguredSeasons);
-  const begin = (): void => router.push(PATHS.newSeason as never);
+  const begin = (): void => router.push(PATHS.newSeason);
   if (all.length === 0) {
     return (
       <Page>
@@ -81,7 +81,7 @@ function SeasonCard({ figured }: { figured: FiguredSeason }) {
       <Pressable
         role="link"
         aria-label={`${season.title}, ${percent(figures.score)}, ${told.join(', ')}`}
-        onPress={() => router.push(seasonPath(season.id) as never)}
+        onPress={() => router.push(seasonPath(season.id))}
         style={({ pressed }) => [styles.card, pressed && styles.pressed]}
       >
         <View style={styles.line}>

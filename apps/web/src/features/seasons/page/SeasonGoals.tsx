@@ -37,7 +37,7 @@ export function SeasonGoals({ figured: { season, standing } }: { figured: Figure
         {goals.length === 0 ? (
           <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>
             <Words tone="quiet">No goal yet: its weeks are scored over all habits.</Words>
-            <Button onPress={() => router.push(seasonEditPath(season.id) as never)}>Choose goals</Button>
+            <Button onPress={() => router.push(seasonEditPath(season.id))}>Choose goals</Button>
           </View>
         ) : (
           goals.map((each, place) => <Plank key={each.records.goal.id} figured={each} isParted={place > 0} />)
@@ -117,7 +117,7 @@ function Plank({ figured, isParted }: { figured: FiguredGoal; isParted: boolean 
     <Pressable
       role="link"
       aria-label={[goal.title, percent(figures.progress), paceWords].filter(Boolean).join(', ')}
-      onPress={() => router.push(goalPath(goal.id) as never)}
+      onPress={() => router.push(goalPath(goal.id))}
       style={({ pressed }) => [styles.goal, isParted && styles.parted, pressed && styles.pressed]}
     >
       <View style={styles.line}>

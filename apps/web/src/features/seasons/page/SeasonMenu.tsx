@@ -49,7 +49,7 @@ export function SeasonMenu({ figured, onClose }: { figured: FiguredSeason; onClo
             icon: CalendarRange,
             onPress: () => {
               onClose();
-              router.push(seasonEditPath(season.id) as never);
+              router.push(seasonEditPath(season.id));
             },
           },
           {
@@ -67,7 +67,7 @@ export function SeasonMenu({ figured, onClose }: { figured: FiguredSeason; onClo
             icon: ListOrdered,
             onPress: () => {
               onClose();
-              router.push(PATHS.seasons as never);
+              router.push(PATHS.seasons);
             },
           },
           {
@@ -120,7 +120,7 @@ function DeleteSheet({ figured: { season }, onClose }: { figured: FiguredSeason;
   const own = useAppSelector(selectReviews).filter(({ seasonId }) => seasonId === season.id);
   const remove = (): void => {
     onClose();
-    router.replace(PATHS.seasons as never);
+    router.replace(PATHS.seasons);
     toast({
       text: `${season.title} is deleted`,
       onUndo: change(...own.map(({ id }) => removalOf('reviews', id)), removalOf('seasons', season.id)),

@@ -46,7 +46,7 @@ function SeasonPage({ figured, open }: { figured: FiguredSeason; open: string | 
   const { season, standing } = figured;
   const opened = open === undefined || open === 'all' ? null : Number(open) - 1;
   const openWeek = (week: number | null): void =>
-    router.replace((week === null ? seasonPath(season.id) : seasonWeekPath(season.id, week)) as never);
+    router.replace(week === null ? seasonPath(season.id) : seasonWeekPath(season.id, week));
   const weeks = (
     <>
       <WeeksCard figured={figured} onWeek={(week) => openWeek(week)} />
@@ -105,14 +105,14 @@ function Head({ figured }: { figured: FiguredSeason }) {
         <IconButton
           icon={ArrowLeft}
           label="Back"
-          onPress={() => (router.canGoBack() ? router.back() : router.replace(PATHS.seasons as never))}
+          onPress={() => (router.canGoBack() ? router.back() : router.replace(PATHS.seasons))}
         />
         <View style={styles.grow} />
         <IconButton
           icon={Pencil}
           name="Edit"
           label="Edit season"
-          onPress={() => router.push(seasonEditPath(season.id) as never)}
+          onPress={() => router.push(seasonEditPath(season.id))}
         />
         <IconButton icon={Ellipsis} name="More" label="More about this season" onPress={() => setIsOpen(true)} />
       </View>
@@ -133,7 +133,7 @@ function Vision({ figured: { season } }: { figured: FiguredSeason }) {
   const router = useRouter();
   if (!season.vision && !season.why) {
     return (
-      <Button kind="bare" onPress={() => router.push(seasonEditPath(season.id) as never)} style={styles.add}>
+      <Button kind="bare" onPress={() => router.push(seasonEditPath(season.id))} style={styles.add}>
         Write down what it is for
       </Button>
     );

@@ -102,7 +102,7 @@ function HabitOfWeek({
     <Pressable
       role="link"
       aria-label={`${habit.name}: ${done} of ${planned}, ${left}`}
-      onPress={() => router.push(habitPath(habit.id) as never)}
+      onPress={() => router.push(habitPath(habit.id))}
       style={({ pressed }) => [styles.row, isParted && styles.parted, pressed && styles.pressed]}
     >
       <View style={styles.words}>

@@ -51,7 +51,7 @@ export function WeeksList({
   return (
     <SectionCard title="Looks back, week by week" isFlush>
       {Array.from({ length: begun }, (_, index) => begun - 1 - index).map((week, place) => (
-        <View key={week} {...({ dataSet: { id: weekId(week) } } as object)} style={place > 0 && styles.parted}>
+        <View key={week} dataSet={{ id: weekId(week) }} style={place > 0 && styles.parted}>
           <WeekLine
             figured={figured}
             week={week}

@@ -31,11 +31,11 @@ export function WholeSeason({ figured, isAsked }: { figured: FiguredSeason; isAs
     seasonAfter(seasons, span.last) === null &&
     seasons.every((each) => seasonSpan(each).last <= Math.max(span.last, today));
   return (
-    <View {...({ dataSet: { id: 'whole-season' } } as object)} style={{ gap: SPACE.l }}>
+    <View dataSet={{ id: 'whole-season' }} style={{ gap: SPACE.l }}>
       {isLast ? (
         <Button
           kind="main"
-          onPress={() => router.push(`${PATHS.newSeason}?after=${encodeURIComponent(season.id)}` as never)}
+          onPress={() => router.push(`${PATHS.newSeason}?after=${encodeURIComponent(season.id)}`)}
           style={{ alignSelf: 'flex-start' }}
         >
           Begin the next season

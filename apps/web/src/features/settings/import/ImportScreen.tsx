@@ -53,7 +53,7 @@ export function BringInScreen() {
         grids={state.grids}
         reader={reader}
         onAgain={again}
-        onDone={(path) => router.replace(path as never)}
+        onDone={(path) => router.replace(path)}
       />
     );
   }

@@ -14,7 +14,7 @@ function aWorker() {
       throw new TypeError('no such cell');
     },
   };
-  expose(work, port2 as never);
+  expose(work, port2);
   const heard: ((event: { message?: string }) => void)[] = [];
   const worker = Object.assign(Object.create(port1) as MessagePort, {
     addEventListener: (kind: string, hear: never) =>

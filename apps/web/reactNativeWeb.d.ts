@@ -1,0 +1,21 @@
+import 'react-native';
+import type { KeyboardEvent, FocusEvent } from 'react';
+
+/** DOM props that React Native for the web accepts and the types of React Native lack. */
+interface WebProps {
+  /** Rendered as `data-*` attributes. */
+  dataSet?: Readonly<Record<string, string>>;
+  /** Renders the element as a link. */
+  href?: string;
+  hrefAttrs?: Readonly<{ target?: string; rel?: string }>;
+  onKeyDown?: ((event: KeyboardEvent) => void) | undefined;
+  onKeyDownCapture?: ((event: KeyboardEvent) => void) | undefined;
+  onFocus?: ((event: FocusEvent) => void) | undefined;
+  tabIndex?: 0 | -1;
+  'aria-pressed'?: boolean;
+}
+
+declare module 'react-native' {
+  interface ViewProps extends WebProps {}
+  interface TextProps extends WebProps {}
+}
