@@ -280,7 +280,7 @@ export { type MoodSun, type MoodPlate, sunHeight, monthsOfMoods, weeksOfMoods } 
 export { type MoodPoint, type MoodLine, moodLine } from './chart/moodLine.ts';
 export {
   TOLERANCE,
-  isSame,
+  isApproximately,
   isAtLeast,
   isMoreThan,
   floorExact,
@@ -482,3 +482,4 @@ export {
   meanOfGoals,
   currentOfKeyResult,
 } from './breakdown/goalBreakdown.ts';
+export { type Ordered, compareByOrder } from './record/order.ts';

@@ -19,7 +19,7 @@ const countOf = (text: string): number =>
   NUMBER_WORDS.includes(text.toLowerCase()) ? NUMBER_WORDS.indexOf(text.toLowerCase()) + 1 : Number(text);
 
 /** Units as people write them, by the name that the app shows. */
-const UNITS: Record<string, string> = {
+const TYPED_UNITS: Record<string, string> = {
   min: 'min',
   mins: 'min',
   minute: 'min',
@@ -54,7 +54,7 @@ const UNITS: Record<string, string> = {
   $: '$',
   '£': '£',
 };
-const UNIT = Object.keys(UNITS)
+const UNIT = Object.keys(TYPED_UNITS)
   .sort((a, b) => b.length - a.length)
   .map((unit) => unit.replace('$', '\\$'))
   .join('|');
@@ -102,7 +102,7 @@ function amountFound([, limit = '', digits = '', unit = '']: RegExpMatchArray): 
   const amount = {
     limit: isMost ? ('atMost' as const) : ('atLeast' as const),
     value,
-    unit: UNITS[unit.toLowerCase()] ?? unit,
+    unit: TYPED_UNITS[unit.toLowerCase()] ?? unit,
     step: stepFor(value),
   };
   return { amount };

@@ -11,6 +11,8 @@ import {
   monthOf,
   monthSpan,
   overlaps,
+  type Ordered,
+  compareByOrder,
 } from '@wimbel/core';
 import Papa from 'papaparse';
 
@@ -32,17 +34,16 @@ const inSpan = (span: DaySpan | null, day: string): boolean => span === null || 
 const byDay = <T extends { day: string }>(a: T, b: T): number => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0);
 
 /** Records in the person's own order; of the same place by id. */
-export const inOrder = <T extends { id: string; order: number }>(all: readonly T[]): T[] =>
-  [...all].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+export const inOrder = <T extends Ordered>(all: readonly T[]): T[] => [...all].sort(compareByOrder);
 
 /** What was recorded, a line for each habit and day. */
 function daysTable({ habits, areas, entries }: Records, span: DaySpan | null): Table {
   const areaOf = new Map(areas.map(({ id, name }) => [id, name]));
   const habitOf = new Map(inOrder(habits).map((habit, index) => [habit.id, { habit, index }]));
-  const placeOf = ({ habitId }: Entry): number => habitOf.get(habitId)?.index ?? 0;
+  const habitIndexOf = ({ habitId }: Entry): number => habitOf.get(habitId)?.index ?? 0;
   const rows = entries
     .filter(({ day, habitId }) => inSpan(span, day) && habitOf.has(habitId))
-    .sort((a, b) => byDay(a, b) || placeOf(a) - placeOf(b))
+    .sort((a, b) => byDay(a, b) || habitIndexOf(a) - habitIndexOf(b))
     .map((entry): Cell[] => {
       const { habit } = habitOf.get(entry.habitId)!;
       const unit = habit.measure.kind === 'amount' ? habit.measure.unit : '';

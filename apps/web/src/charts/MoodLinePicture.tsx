@@ -37,7 +37,7 @@ export function MoodLinePicture({
         : moodLine(span, stretches, moods, today, { widthPx, heightPx: HEIGHT_PX, padPx: 8, axisPx: AXIS_PX }),
     [span, stretches, moods, today, widthPx],
   );
-  const placeOf = useMemo(() => new Map(stretches.map((each, place) => [each.first, place])), [stretches]);
+  const stretchIndex = useMemo(() => new Map(stretches.map((each, place) => [each.first, place])), [stretches]);
   return (
     <View onLayout={onLayout} style={{ minHeight: HEIGHT_PX + FOOT_PX }}>
       {layout === null ? null : (
@@ -45,7 +45,7 @@ export function MoodLinePicture({
           label={label}
           widthPx={widthPx}
           heightPx={HEIGHT_PX + FOOT_PX}
-          marks={layout.points.map(({ span: { first }, x, y }) => ({ key: placeOf.get(first)!, x, y }))}
+          marks={layout.points.map(({ span: { first }, x, y }) => ({ key: stretchIndex.get(first)!, x, y }))}
           choice={choice}
           testID="mood-line"
         >
@@ -59,7 +59,7 @@ export function MoodLinePicture({
           />
           <Path d={layout.path} fill="none" stroke={colors.brass} strokeWidth={1.8} strokeLinejoin="round" />
           {layout.points.map(({ span: { first }, x, y }) => {
-            const isAt = placeOf.get(first) === choice.at;
+            const isAt = stretchIndex.get(first) === choice.at;
             return (
               <Circle
                 key={first}

@@ -6,6 +6,7 @@ import {
   type Track,
   carryingTracks,
   goalFigures,
+  compareByOrder,
 } from '@wimbel/core';
 import { selectGoals, selectTracks } from './selectors.ts';
 import type { RecordsState } from './recordsState.ts';
@@ -18,9 +19,6 @@ type TrackOf = (habitId: string) => Track | undefined;
 type Lists = Pick<RecordsState, 'goals' | 'keyResults' | 'checkIns' | 'steps' | 'milestones'>;
 const LISTS = ['goals', 'keyResults', 'checkIns', 'steps', 'milestones'] as const;
 
-const byOrder = (a: { id: string; order: number }, b: { id: string; order: number }): number =>
-  a.order - b.order || (a.id < b.id ? -1 : 1);
-
 const isSameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
   a.length === b.length && a.every((each, index) => each === b[index]);
 
@@ -32,7 +30,7 @@ function group(lists: Lists): Map<string, GoalRecords> {
   const parts = new Map<string, Parts>();
   for (const id of Object.keys(lists.goals)) parts.set(id, { keyResults: [], checkIns: [], steps: [], milestones: [] });
   for (const name of ['keyResults', 'steps', 'milestones'] as const) {
-    for (const each of Object.values(lists[name]).sort(byOrder)) parts.get(each.goalId)?.[name].push(each);
+    for (const each of Object.values(lists[name]).sort(compareByOrder)) parts.get(each.goalId)?.[name].push(each);
   }
   for (const each of Object.values(lists.checkIns))
     parts.get(lists.keyResults[each.keyResultId]?.goalId ?? '')?.checkIns.push(each);

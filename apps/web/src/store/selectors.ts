@@ -20,13 +20,10 @@ import {
   totalsAfter,
   totalsOf,
   trackFrom,
+  compareByOrder,
 } from '@wimbel/core';
 import type { RecordsState } from './recordsState.ts';
 import type { RootState } from './store.ts';
-
-type Ordered = { id: string; order: number };
-
-const byOrder = (a: Ordered, b: Ordered): number => a.order - b.order || (a.id < b.id ? -1 : 1);
 
 /** Remembers the last answer for an input object. */
 function memoByObject<I extends object, O>(compute: (input: I) => O): (input: I) => O {
@@ -40,12 +37,16 @@ function memoByObject<I extends object, O>(compute: (input: I) => O): (input: I)
   };
 }
 
-const habitsInOrder = memoByObject((habits: RecordsState['habits']): Habit[] => Object.values(habits).sort(byOrder));
-const areasInOrder = memoByObject((areas: RecordsState['areas']): Area[] => Object.values(areas).sort(byOrder));
-const goalsInOrder = memoByObject((goals: RecordsState['goals']): Goal[] => Object.values(goals).sort(byOrder));
+const habitsInOrder = memoByObject((habits: RecordsState['habits']): Habit[] =>
+  Object.values(habits).sort(compareByOrder),
+);
+const areasInOrder = memoByObject((areas: RecordsState['areas']): Area[] => Object.values(areas).sort(compareByOrder));
+const goalsInOrder = memoByObject((goals: RecordsState['goals']): Goal[] => Object.values(goals).sort(compareByOrder));
 
 const allPages = memoByObject((each: RecordsState['journal']): JournalPage[] => Object.values(each));
-const promptsInOrder = memoByObject((each: RecordsState['prompts']): Prompt[] => Object.values(each).sort(byOrder));
+const promptsInOrder = memoByObject((each: RecordsState['prompts']): Prompt[] =>
+  Object.values(each).sort(compareByOrder),
+);
 const allReviews = memoByObject((each: RecordsState['reviews']): Review[] => Object.values(each));
 const allKeyResults = memoByObject((each: RecordsState['keyResults']): KeyResult[] => Object.values(each));
 

@@ -1,4 +1,4 @@
-import { lazy } from '@wimbel/core';
+import { lazy, tidySum } from '@wimbel/core';
 
 /** Numbers are written as this device's language does; words are English. */
 const LOCALE = globalThis.navigator?.language || 'en-GB';
@@ -107,7 +107,7 @@ export function parseAmount(text: string, unit: string): number | null {
   const [, hours, minutes] = CLOCK.exec(text.trim()) ?? [];
   if (hours !== undefined && minutes !== undefined) {
     if (unit === 'min') return Number(hours) * 60 + Number(minutes);
-    if (unit === 'h') return Number((Number(hours) + Number(minutes) / 60).toPrecision(12));
+    if (unit === 'h') return tidySum(Number(hours) + Number(minutes) / 60);
   }
   return parseTyped(text);
 }

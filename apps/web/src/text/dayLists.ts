@@ -12,7 +12,7 @@ import {
 import { monthAndYear, monthName, shortDay, spanInWords, yearOf } from './format.ts';
 import { PATHS } from '../platform/paths.ts';
 
-const isSame = (a: DaySpan, b: DaySpan): boolean => a.first === b.first && a.last === b.last;
+const isSameSpan = (a: DaySpan, b: DaySpan): boolean => a.first === b.first && a.last === b.last;
 
 /** The months that have a day in a span. */
 export function monthsOf({ first, last }: DaySpan): PlainMonth[] {
@@ -26,9 +26,9 @@ export function daysName(span: DaySpan, today: PlainDay): string {
   const { first, last } = span;
   const isThisYear = yearOfDay(first) === yearOfDay(today);
   if (first === last) return isThisYear ? shortDay(first) : `${shortDay(first)} ${yearOf(first)}`;
-  if (isSame(span, yearSpan(yearOfDay(first)))) return yearOf(first);
+  if (isSameSpan(span, yearSpan(yearOfDay(first)))) return yearOf(first);
   const [from, to] = [monthOfDay(first), monthOfDay(last)];
-  if (isSame(span, { first: monthSpan(from).first, last: monthSpan(to).last })) {
+  if (isSameSpan(span, { first: monthSpan(from).first, last: monthSpan(to).last })) {
     if (from === to) return isThisYear ? monthName(from) : monthAndYear(from);
     if (yearOfDay(first) === yearOfDay(last))
       return `${monthName(from)} to ${isThisYear ? monthName(to) : monthAndYear(to)}`;

@@ -27,6 +27,7 @@ import {
   weekdayOf,
   doneBetween,
   quotaSeenOn,
+  tidySum,
 } from '@wimbel/core';
 import { amount, amountOf, outOf } from './amounts.ts';
 import { capital, counted, dateNear, monthName } from './format.ts';
@@ -167,7 +168,7 @@ export function afterTap(track: Track, day: PlainDay, entry: Entry | undefined):
   const base: Entry = { ...(entry ?? { habitId: id, day: formatDay(day) }) };
   if (measure.kind === 'amount') {
     const { mark: _, ...rest } = base;
-    return { ...rest, amount: Number(((entry?.amount ?? 0) + measure.step).toPrecision(12)) };
+    return { ...rest, amount: tidySum((entry?.amount ?? 0) + measure.step) };
   }
   if (base.mark === 'done') {
     const { mark: _, ...rest } = base;

@@ -81,8 +81,8 @@ export function beginningOf(text: string, most: number): string {
 export const counted = (count: number, one: string, many = `${one}s`): string =>
   `${number(count)} ${count === 1 ? one : many}`;
 
-const UNITS: Record<AskKind, string> = { days: 'day', weeks: 'week', months: 'month' };
-export const streakLength = (length: number, unit: AskKind): string => counted(length, UNITS[unit]);
+const PERIOD_NAMES: Record<AskKind, string> = { days: 'day', weeks: 'week', months: 'month' };
+export const streakLength = (length: number, unit: AskKind): string => counted(length, PERIOD_NAMES[unit]);
 
 /** What a day came to, in a word. */
 export const OUTCOME_WORDS: Record<Outcome, string> = {

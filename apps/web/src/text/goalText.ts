@@ -17,6 +17,7 @@ import {
   stepsValue,
   numberOf,
   type GoalMove,
+  tidySum,
 } from '@wimbel/core';
 import { amount, amountOf, money, number, signed } from './amounts.ts';
 import { capital, counted, dateNear, percent } from './format.ts';
@@ -95,7 +96,7 @@ export function standingOf(keyResult: KeyResult, { current, from, target, unit }
 /** What is left of a key result: "78 h left"; "" of a yes or no, and once it is reached. */
 export function leftWords(keyResult: KeyResult, { current, target, unit, progress }: KeyResultFigures): string {
   if (keyResult.measure.kind === 'yesNo' || progress >= 1) return '';
-  const left = Number(Math.abs(target - current).toPrecision(12));
+  const left = tidySum(Math.abs(target - current));
   return left === 0 ? '' : `${valueWords(keyResult, left, unit)} left`;
 }
 
@@ -127,7 +128,7 @@ export function paceSentence(keyResult: KeyResult, figures: KeyResultFigures, to
   if (pace === null || due === null) return `No due day.${forecastWords}`;
   if (pace === 'overdue') {
     const late = counted(today - due, 'day');
-    const left = Number(Math.abs(target - current).toPrecision(12));
+    const left = tidySum(Math.abs(target - current));
     return kind === 'yesNo'
       ? `Overdue by ${late}.`
       : `Overdue by ${late}: ${valueWords(keyResult, left, unit)} missing.`;
@@ -240,8 +241,7 @@ export function storyWords(item: StoryItem, today: PlainDay): { text: string; no
       const { keyResult, checkIn, was } = item;
       const value = valueWords(keyResult, checkIn.value);
       const change = checkIn.value - was;
-      const by =
-        keyResult.measure.kind === 'yesNo' || change === 0 ? '' : ` (${signed(Number(change.toPrecision(12)))})`;
+      const by = keyResult.measure.kind === 'yesNo' || change === 0 ? '' : ` (${signed(tidySum(change))})`;
       return { text: `${keyResult.title}: ${value}${by}`, note: checkIn.note ?? null };
     }
     case 'habit': {

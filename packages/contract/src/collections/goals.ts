@@ -1,4 +1,4 @@
-import { GOAL_TURNS, type Goal, type KeyResult, type Step, isSame, parseMonth, lazy } from '@wimbel/core';
+import { GOAL_TURNS, type Goal, type KeyResult, type Step, isApproximately, parseMonth, lazy } from '@wimbel/core';
 import {
   day,
   dictionary,
@@ -81,7 +81,8 @@ function measureFaults({ measure, checkpoints }: KeyResult) {
   const isBare = measure?.kind === 'yesNo' || measure?.kind === 'steps';
   const hasCheckpoints = Object.keys(checkpoints ?? {}).length > 0;
   return [
-    counts && isSame(measure.start, measure.target) && { path: 'measure.target', message: 'is the same as the start' },
+    counts &&
+      isApproximately(measure.start, measure.target) && { path: 'measure.target', message: 'is the same as the start' },
     isBare && hasCheckpoints && { path: 'checkpoints', message: 'are not for this kind of key result' },
   ];
 }

@@ -1,4 +1,4 @@
-import { type Entry, type Habit, PARTS_OF_DAY, type Terms, isSame, parseMonth, lazy } from '@wimbel/core';
+import { type Entry, type Habit, PARTS_OF_DAY, type Terms, isApproximately, parseMonth, lazy } from '@wimbel/core';
 import * as yup from 'yup';
 import {
   day,
@@ -162,7 +162,7 @@ export const entrySchema = lazy(() =>
       const parts = Array.isArray(entry.parts) ? entry.parts : [];
       const amounts = parts.flatMap((part) => (part?.amount === undefined ? [] : [part.amount]));
       const sum = amounts.reduce((total, amount) => total + amount, 0);
-      const isSum = entry.amount === undefined || isSame(entry.amount, sum);
+      const isSum = entry.amount === undefined || isApproximately(entry.amount, sum);
       return [amounts.length > 0 && !isSum && { path: 'amount', message: 'is not the sum of its parts' }];
     }),
   ),

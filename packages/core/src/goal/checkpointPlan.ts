@@ -1,5 +1,6 @@
 import { type PlainMonth, monthOfDay, monthSpan } from '../calendar/month.ts';
 import type { PlainDay } from '../calendar/plainDay.ts';
+import { tidySum } from '../number/exact.ts';
 
 /** The grain of round values over a way: a thousandth of its power of ten, such as 1 from 0 to 900, 0.01 from 28 to 22. */
 function grainOf(way: number, isWhole: boolean): number {
@@ -22,7 +23,7 @@ export function evenCheckpoints(
     const { last } = monthSpan(month);
     if (last <= start) continue;
     const exact = from + ((target - from) * (last - start)) / (due - start);
-    checkpoints.push({ month, target: Number((Math.round(exact / grain) * grain).toPrecision(12)) });
+    checkpoints.push({ month, target: tidySum(Math.round(exact / grain) * grain) });
   }
   return checkpoints;
 }

@@ -1,4 +1,4 @@
-import { TOLERANCE } from '../number/exact.ts';
+import { TOLERANCE, tidySum } from '../number/exact.ts';
 
 /** What is to be done from here: so much a week, or of whole things one every so many weeks. */
 export type WeeklyNeed = {
@@ -15,8 +15,7 @@ export type WeeklyNeed = {
 const powerOfTen = (value: number): number => 10 ** Math.floor(Math.log10(value));
 
 /** A value rounded to a grain, without dust. */
-export const roundTo = (value: number, grain: number): number =>
-  Number((Math.round(value / grain) * grain).toPrecision(12));
+export const roundTo = (value: number, grain: number): number => tidySum(Math.round(value / grain) * grain);
 
 /**
  * What a person would do each week to bring `needed` (in the unit, downwards below 0): rounded up to two digits, or to a
@@ -33,6 +32,6 @@ export function weeklyNeed(needed: number, way: number, isWhole: boolean): Weekl
     return { amount, everyWeeks: every, isRounded: Math.abs(amount / every - size) > TOLERANCE, grain: 1 };
   }
   const grain = Math.min(powerOfTen(size) / 10, powerOfTen(Math.abs(way) || size) / 100);
-  const amount = Number((Math.ceil(size / grain - TOLERANCE) * grain).toPrecision(12));
+  const amount = tidySum(Math.ceil(size / grain - TOLERANCE) * grain);
   return { amount, everyWeeks: 1, isRounded: Math.abs(amount - size) > TOLERANCE, grain };
 }

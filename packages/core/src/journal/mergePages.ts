@@ -1,13 +1,12 @@
 import type { JournalAnswer, JournalPage } from '../record/records.ts';
 import { hasWriting } from './page.ts';
+import { isDeepEqual } from '../record/deepEqual.ts';
 
 type Item = NonNullable<JournalAnswer['items']>[number];
 
-const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a ?? null) === JSON.stringify(b ?? null);
-
 /** The value that only one side changed; where both did, that of the later. */
 function later<T>(base: T, earlier: T, late: T): T {
-  return isSame(late, base) ? earlier : late;
+  return isDeepEqual(late, base) ? earlier : late;
 }
 
 /** The same of a text: one that the later took away and the earlier wrote on stays. */
@@ -46,11 +45,11 @@ function mergedAnswers(base: JournalPage, earlier: JournalPage, late: JournalPag
   const parts: Parts = { shown: [], lost: [] };
   for (const id of new Set(ids)) {
     const [was, first, last] = [of(base, id), of(earlier, id), of(late, id)];
-    if (first === null || last === null || isSame(first, was) || isSame(last, was)) {
+    if (first === null || last === null || isDeepEqual(first, was) || isDeepEqual(last, was)) {
       const only = later(was, first, last);
       if (only !== null) parts.shown.push(only);
       // An answer that one took away and the other wrote on stays.
-      else if (first !== null && !isSame(first, was)) parts.shown.push(first);
+      else if (first !== null && !isDeepEqual(first, was)) parts.shown.push(first);
       continue;
     }
     const text = laterText(was?.text ?? '', first.text ?? '', last.text ?? '');

@@ -1,5 +1,6 @@
 import { type PlainDay, dayOf, formatDay } from '../calendar/plainDay.ts';
 import type { Entry, Habit, JournalAnswer, JournalPage, JournalPart, Prompt } from '../record/records.ts';
+import { compareByOrder } from '../record/order.ts';
 
 /** The parts of a day's page in the order they are read. */
 export const JOURNAL_PARTS: readonly JournalPart[] = ['morning', 'day', 'evening'];
@@ -68,7 +69,7 @@ export function promptsOf(
     if (prompt.part !== part || (!prompt.active && answer === null)) continue;
     asked.push({ prompt, text: answer?.promptText ?? prompt.text, answer });
   }
-  return asked.sort((a, b) => a.prompt.order - b.prompt.order || (a.prompt.id < b.prompt.id ? -1 : 1));
+  return asked.sort((a, b) => compareByOrder(a.prompt, b.prompt));
 }
 
 /** Pages in which a feeling is renamed; where the new word stands beside the old one, they become one. */

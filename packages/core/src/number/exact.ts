@@ -5,7 +5,7 @@
 export const TOLERANCE = 1e-9;
 
 /** Whether two numbers are the same but for rounding in the last places. */
-export const isSame = (a: number, b: number): boolean => Math.abs(a - b) < TOLERANCE;
+export const isApproximately = (a: number, b: number): boolean => Math.abs(a - b) < TOLERANCE;
 
 /** a ≥ b. */
 export const isAtLeast = (a: number, b: number): boolean => a - b > -TOLERANCE;

@@ -1,8 +1,9 @@
 import { type PlainDay, dayOf } from '../calendar/plainDay.ts';
 import type { DaySpan } from '../calendar/span.ts';
 import { type Track, eachTerms, outcomeOn } from '../habit/track.ts';
-import { isSame, tidySum } from '../number/exact.ts';
+import { isApproximately, tidySum } from '../number/exact.ts';
 import type { Claim, Milestone, Reward } from '../record/records.ts';
+import { compareByOrder } from '../record/order.ts';
 
 /** What is earned and spent: by habits, by milestones that were reached, and on rewards. */
 export type LedgerSources = {
@@ -134,10 +135,10 @@ export function goodDaysFor(pips: number, goodDay: number | null): number | null
 export function rewardsStanding(rewards: readonly Reward[], balance: number): { reward: Reward; missing: number }[] {
   return rewards
     .filter(({ retired }) => retired !== true)
-    .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1))
+    .sort(compareByOrder)
     .map((reward) => ({
       reward,
-      missing: reward.cost > balance && !isSame(reward.cost, balance) ? tidySum(reward.cost - balance) : 0,
+      missing: reward.cost > balance && !isApproximately(reward.cost, balance) ? tidySum(reward.cost - balance) : 0,
     }))
     .sort((a, b) => Number(a.missing > 0) - Number(b.missing > 0));
 }

@@ -1,4 +1,5 @@
 import { bothTexts } from './twoTexts.ts';
+import { isDeepEqual } from './deepEqual.ts';
 
 /** A record of any kind, field by field. */
 type Fields = Readonly<Record<string, unknown>>;
@@ -56,24 +57,6 @@ export const LONG_TEXTS: ReadonlySet<string> = new Set([
   'lessons',
 ]);
 
-const setKeys = (value: object): string[] => Object.keys(value).filter((name) => (value as Fields)[name] !== undefined);
-
-/** Deep equality of JSON values, whatever the order of the fields; null and undefined are the same. */
-function isSame(a: unknown, b: unknown): boolean {
-  if (a === b) return true;
-  if (a === null || b === null || typeof a !== 'object' || typeof b !== 'object') return (a ?? null) === (b ?? null);
-  if (Array.isArray(a) !== Array.isArray(b)) return false;
-  if (Array.isArray(a)) {
-    const other = b as unknown[];
-    return a.length === other.length && a.every((each, at) => isSame(each, other[at]));
-  }
-  const names = setKeys(a);
-  return (
-    names.length === setKeys(b).length &&
-    names.every((name) => (b as Fields)[name] !== undefined && isSame((a as Fields)[name], (b as Fields)[name]))
-  );
-}
-
 /** Names of parts stay short: an item that is its own key may be as long as a text. */
 const LONGEST_NAME = 40;
 
@@ -121,10 +104,10 @@ type Merging = Order & { isWhole: boolean; taken: Set<string> };
 
 /** What only one side changed is as that one has it; of what both did, the later. Of long texts both stay. */
 function mergedPart(by: Merging, part: string, isLong: boolean, was: unknown, held: unknown, mine: unknown): unknown {
-  if (!by.isWhole && isSame(mine, was)) return held;
+  if (!by.isWhole && isDeepEqual(mine, was)) return held;
   const isLater = by.isMineLater(part);
   // Nobody else changed it; of a text that is so even where somebody did and took it back: no word is lost.
-  const isMineAlone = !by.isWhole && isSame(held, was) && (isLong || !by.isKnown(part));
+  const isMineAlone = !by.isWhole && isDeepEqual(held, was) && (isLong || !by.isKnown(part));
   if (isLater || isMineAlone) by.taken.add(part);
   if (isMineAlone) return mine;
   if (isLong && !by.isWhole && isText(held) && isText(mine)) {
@@ -193,12 +176,12 @@ export function mergeInto<T extends object>(
         : BY_NAME[collection]?.includes(name)
           ? mergedByName(by, name, ...values)
           : mergedPart(by, name, LONG_TEXTS.has(name), ...values);
-    const isEmpty = isSame(value, []) || isSame(value, {});
+    const isEmpty = isDeepEqual(value, []) || isDeepEqual(value, {});
     const isNothing = value === undefined || (isEmpty && (theirs[name] === undefined || own[name] === undefined));
     if (!isNothing) merged[name] = value;
   }
   for (const fields of TOGETHER[collection] ?? []) {
-    const isChangedBy = (side: Fields, name: string): boolean => by.isWhole || !isSame(side[name], was[name]);
+    const isChangedBy = (side: Fields, name: string): boolean => by.isWhole || !isDeepEqual(side[name], was[name]);
     if (!fields.some((name) => isChangedBy(own, name))) continue;
     const isMine = fields.every((name) => order.isMineLater(name));
     // Where only one side changed any of them, the parts above are that side's already; lists alone go item by item.

@@ -55,7 +55,7 @@ type Kind = 'weeks' | 'months' | 'years';
 const STRIDES: Record<Kind, number> = { weeks: 7, months: 1, years: 1 };
 
 /** The place of a day's period among the figures of a kind, counted from the epoch (weeks by their first day). */
-const placeOf = (kind: Kind, day: PlainDay, weekStart: Track['weekStart']): number =>
+const periodIndexOf = (kind: Kind, day: PlainDay, weekStart: Track['weekStart']): number =>
   kind === 'weeks' ? startOfWeek(day, weekStart) : kind === 'months' ? monthOfDay(day) : yearOfDay(day);
 
 const spanOf = (kind: Kind, at: number) =>
@@ -76,8 +76,8 @@ function growths(track: Track, sums: Counts | Parts, kind: Kind, from: number, i
 /** The targets of every period from the one of the habit's first day to the one of today. */
 function layTargets(track: Track, kind: Kind): PeriodTargets {
   const { first, today, weekStart, habit } = track;
-  const from = placeOf(kind, first, weekStart);
-  const count = first > today ? 0 : (placeOf(kind, today, weekStart) - from) / STRIDES[kind] + 1;
+  const from = periodIndexOf(kind, first, weekStart);
+  const count = first > today ? 0 : (periodIndexOf(kind, today, weekStart) - from) / STRIDES[kind] + 1;
   const days = new Int32Array(count);
   // Where nothing is set every target is the plan, which is laid out past the end of the year, and there are no amounts.
   if (kind === 'weeks' || (habit.monthTargets === undefined && habit.yearTargets === undefined)) {

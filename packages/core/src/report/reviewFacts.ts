@@ -1,6 +1,6 @@
 import { type PlainDay, WEEKDAYS, type Weekday } from '../calendar/plainDay.ts';
 import { type Kept, keptSum } from '../habit/kept.ts';
-import { isSame, shareOf } from '../number/exact.ts';
+import { isApproximately, shareOf } from '../number/exact.ts';
 import type { PartOfDay } from '../record/records.ts';
 import type { HabitReview, SpanReview } from './spanReview.ts';
 
@@ -126,4 +126,4 @@ export const mostImproved = ({ habits }: SpanReview): Improved[] =>
         ? []
         : [{ habit, change: habit.kept.rate - habit.keptBefore.rate }],
     )
-    .sort((a, b) => (isSame(a.change, b.change) ? a.habit.rank - b.habit.rank : b.change - a.change));
+    .sort((a, b) => (isApproximately(a.change, b.change) ? a.habit.rank - b.habit.rank : b.change - a.change));

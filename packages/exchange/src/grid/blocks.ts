@@ -240,7 +240,7 @@ function namesColumn(grid: RawGrid, rows: readonly number[], columns: readonly n
   return best?.at ?? null;
 }
 
-const upTo = (from: number, to: number): number[] =>
+const inclusiveRange = (from: number, to: number): number[] =>
   Array.from({ length: Math.max(0, to - from) }, (_, at) => from + at);
 
 function blockAcross(
@@ -252,14 +252,14 @@ function blockAcross(
   chosen: LineChoices,
 ): Block {
   const [first, last] = [head.days[0]!.at, head.days.at(-1)!.at];
-  const rows = upTo(head.at + 1, until);
+  const rows = inclusiveRange(head.at + 1, until);
   const width = widthOf(grid);
   const headAt = (at: number): string => cellAt(grid, head.at, at).text;
   const nameLine =
     chosen.nameLines?.[index] ??
-    upTo(0, first).find((at) => NAMES.test(headAt(at))) ??
-    namesColumn(grid, rows, upTo(0, first)) ??
-    namesColumn(grid, rows, upTo(last + 1, width));
+    inclusiveRange(0, first).find((at) => NAMES.test(headAt(at))) ??
+    namesColumn(grid, rows, inclusiveRange(0, first)) ??
+    namesColumn(grid, rows, inclusiveRange(last + 1, width));
   const days = head.days.filter(isTakenDay(chosen, index, 'column'));
   const lines = rows.flatMap((at) => {
     const name = nameLine === null ? '' : cellAt(grid, at, nameLine).text;
@@ -270,18 +270,18 @@ function blockAcross(
     const isHeading = monthIn(name) !== null && cells.every(({ text }) => text === '');
     return isHeading ? [] : [{ at, name, cells }];
   });
-  const unitLine = upTo(0, width).find((at) => UNIT.test(headAt(at)));
+  const unitLine = inclusiveRange(0, width).find((at) => UNIT.test(headAt(at)));
   const held = new Set([nameLine, unitLine, ...head.days.map(({ at }) => at)]);
-  const beside = upTo(0, width).filter((at) => !held.has(at) && headAt(at) !== '');
+  const beside = inclusiveRange(0, width).filter((at) => !held.has(at) && headAt(at) !== '');
   const targets = beside.filter((at) => TARGET.test(headAt(at)));
   const sorted = sortLines(lines, 'row', index, chosen);
   const unitAt = (at: number): string => (unitLine === undefined ? '' : cellAt(grid, at, unitLine).text);
   const others = beside
     .filter((at) => !targets.includes(at))
     .map((at): LeftOut => ({ axis: 'column', at, name: headAt(at), why: 'total' }));
-  const above = upTo(Math.max(before, head.at - 3), head.at).reverse();
+  const above = inclusiveRange(Math.max(before, head.at - 3), head.at).reverse();
   const texts = [
-    ...upTo(0, first).map((at) => cellAt(grid, head.at, at).text),
+    ...inclusiveRange(0, first).map((at) => cellAt(grid, head.at, at).text),
     ...above.flatMap((row) => (grid.rows[row] ?? []).map(({ text }) => text)),
   ];
   return {
@@ -299,7 +299,7 @@ function blockAcross(
 
 /** The row above some days that names the most columns, the nearest of those that name about as many. */
 function namesRow(grid: RawGrid, from: number, to: number, columns: readonly number[]): number | null {
-  const rows = upTo(from, to)
+  const rows = inclusiveRange(from, to)
     .reverse()
     .map((at) => ({
       at,
@@ -331,11 +331,11 @@ function blockDown(
     if (isWeekdays(cells) || name === '' || isWeekday(name)) return [];
     return [{ at, name, cells }];
   });
-  const targets = upTo(first, until).filter((row) => TARGET.test(cellAt(grid, row, head.at).text));
+  const targets = inclusiveRange(first, until).filter((row) => TARGET.test(cellAt(grid, row, head.at).text));
   const texts = [
     ...(nameLine === null ? [] : [cellAt(grid, nameLine, head.at).text]),
-    ...upTo(0, head.at).map((column) => cellAt(grid, first, column).text),
-    ...upTo(Math.max(before, first - 4), first)
+    ...inclusiveRange(0, head.at).map((column) => cellAt(grid, first, column).text),
+    ...inclusiveRange(Math.max(before, first - 4), first)
       .reverse()
       .flatMap((row) => [head.at, ...columns].map((column) => cellAt(grid, row, column).text)),
   ];
@@ -361,7 +361,7 @@ function listIn(grid: RawGrid, index: number, order: DateOrder): ListBlock | nul
     const headOf = (at: number): string => (head < 0 ? '' : cellAt(grid, head, at).text);
     const textsOf = (at: number): string[] =>
       days.map((slot) => cellAt(grid, slot.at, at).text).filter((text) => text !== '');
-    const others = upTo(0, width).filter((at) => at !== day && textsOf(at).length > 0);
+    const others = inclusiveRange(0, width).filter((at) => at !== day && textsOf(at).length > 0);
     const wordy = others.filter((at) => {
       const texts = textsOf(at);
       return texts.filter(isWords).length >= texts.length * 0.7;
@@ -435,8 +435,8 @@ export function blocksOf(grid: RawGrid, index: number, order: DateOrder, chosen:
   const blocks: Block[] = [];
   for (const head of used) {
     const next = Math.min(...heads.filter((at) => at > head.at && used.some((each) => each.at === at)), widthOf(grid));
-    const right = upTo(head.at + 1, next);
-    const left = used[0]!.at === head.at ? upTo(0, head.at) : [];
+    const right = inclusiveRange(head.at + 1, next);
+    const left = used[0]!.at === head.at ? inclusiveRange(0, head.at) : [];
     const same = used.filter(({ at }) => at === head.at);
     const place = same.indexOf(head);
     const before = place === 0 ? 0 : same[place - 1]!.days.at(-1)!.at + 1;

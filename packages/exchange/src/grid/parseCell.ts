@@ -19,7 +19,7 @@ const HOURS = /^(\d{1,3})\s*(?:h|hr|hrs|hours?|std)\.?\s*(?:(\d{1,2})\s*(?:m|min
 const NUMBER = /^([€$£])?\s*(\d[\d.,'’\s\u00A0]*)\s*([\p{L}€$£%][\p{L}.]{0,15}|['′])?$/u;
 
 /** Units as people write them, by the one that the app shows. */
-const UNITS: Record<string, string> = {
+const UNIT_SYNONYMS: Record<string, string> = {
   m: 'm',
   mins: 'min',
   minute: 'min',
@@ -37,7 +37,7 @@ const UNITS: Record<string, string> = {
 /** The unit that a word names, as the app shows it. */
 export const unitOf = (word: string): string => {
   const bare = word.replace(/\.$/, '');
-  return UNITS[bare.toLowerCase()] ?? bare;
+  return UNIT_SYNONYMS[bare.toLowerCase()] ?? bare;
 };
 
 /**

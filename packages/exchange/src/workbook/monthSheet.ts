@@ -74,7 +74,7 @@ function runsOf(numbers: readonly number[]): [first: number, last: number][] {
   return runs;
 }
 
-const upTo = (count: number): number[] => Array.from({ length: count }, (_, at) => at);
+const range = (count: number): number[] => Array.from({ length: count }, (_, at) => at);
 
 const joined = (parts: readonly string[]): string => (parts.length === 0 ? '0' : parts.join('+'));
 
@@ -360,7 +360,12 @@ export function monthSheet(
   };
   heads(on);
   for (const each of shown) habitRow(on, each);
-  const [dayDone, dayDue, dayShare, all] = upTo(4).map((at) => on.lastRow + at + 2) as [number, number, number, number];
+  const [dayDone, dayDue, dayShare, all] = range(4).map((at) => on.lastRow + at + 2) as [
+    number,
+    number,
+    number,
+    number,
+  ];
   for (const [at, words] of [
     [dayDone, 'Done that day'],
     [dayDue, 'Asked that day'],

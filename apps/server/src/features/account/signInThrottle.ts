@@ -53,11 +53,11 @@ export function createSignInThrottle(
     createHmac('sha256', secret).update(`device ${account}`).digest('base64url');
   const tokensIn = (cookies: string): string[] =>
     (new RegExp(`(?:^|;\\s*)${DEVICE_COOKIE}=([\\w.-]*)`).exec(cookies)?.[1] ?? '').split('.').filter(Boolean);
-  const isSame = (a: string, b: string): boolean =>
+  const equalsInConstantTime = (a: string, b: string): boolean =>
     a.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b));
   const isKnown = ({ account, cookies }: SignInAttempt): boolean => {
     const own = tokenOf(account);
-    return tokensIn(cookies).some((each) => isSame(each, own));
+    return tokensIn(cookies).some((each) => equalsInConstantTime(each, own));
   };
 
   return {

@@ -16,6 +16,8 @@ import { createGroupCommit } from './groupCommit.ts';
 /** Per account: queued writes, and concurrent reads. */
 const WAITING = 20;
 const READERS = 3;
+/** Pause before a write of an account whose next one is queued already. */
+const QUEUED_PAUSE_MS = 5;
 /** Concurrent pages beyond the first of long pulls, over all accounts. */
 const LONG_READS = 1;
 /** Longest pause between two such pages; the pause equals the time the last page took. */
@@ -34,13 +36,10 @@ function parsed(text: string): unknown {
   }
 }
 
-/**
- * `POST /api/changes` takes changes in; `GET /api/changes?since=REV` gives what is newer; `GET /api/changes/stream` tells
- * when there is something newer.
- */
+/** `POST /api/changes` is the push, `GET /api/changes?since=REV` the pull, `GET /api/changes/stream` the event stream. */
 export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPerMinute: number) {
   const limit = ownLimit('changes', requestsPerMinute, 60);
-  const takeIn = createGroupCommit(deps);
+  const commit = createGroupCommit(deps);
   const { quotas } = deps;
   const writers = createTurns(1, WAITING);
   const readers = createTurns(READERS, WAITING);
@@ -60,9 +59,11 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
       if (issues.length > 0) throw new AppError('invalid', issues);
       const person = { userId, isSample: c.get('session').isSample };
       const { changes, since } = body as { changes: Change[]; since?: number };
-      const answer = await writers.take(userId, async () =>
-        takeIn({ userId, changes, since, isFull: await quotas.isFull(person) }),
-      );
+      const answer = await writers.take(userId, async () => {
+        // A device sends one request at a time: an account with queued ones is slowed down in favour of the others.
+        if (writers.queued(userId) > 0) await pause(QUEUED_PAUSE_MS);
+        return commit({ userId, changes, since, isFull: await quotas.isFull(person) });
+      });
       quotas.sent(person, text.length, changes);
       return c.body(answer, 200, { 'content-type': 'application/json' });
     })

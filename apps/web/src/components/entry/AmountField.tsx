@@ -1,4 +1,4 @@
-import { type PlainDay, type Track, termsOn } from '@wimbel/core';
+import { type PlainDay, type Track, termsOn, tidySum } from '@wimbel/core';
 import Minus from 'lucide-react-native/icons/minus';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
@@ -40,7 +40,7 @@ export function useAmountDraft(
 }
 
 /** A sum of two amounts without the dust of binary fractions. */
-const plus = (a: number, b: number): number => Math.max(0, Number((a + b).toPrecision(12)));
+const plus = (a: number, b: number): number => Math.max(0, tidySum(a + b));
 
 /** The amount of a habit's day: typed, or by steps. */
 export function AmountField({

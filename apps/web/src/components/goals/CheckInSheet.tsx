@@ -11,6 +11,7 @@ import {
   type KeyResultFigures,
   type PlainDay,
   weeklyNeed,
+  tidySum,
 } from '@wimbel/core';
 import Pencil from 'lucide-react-native/icons/pencil';
 import X from 'lucide-react-native/icons/x';
@@ -192,7 +193,7 @@ function useCheckInDraft({ keyResult, own, corrected, onDone }: FormProps) {
   const [dayError, setDayError] = useState<string | undefined>(undefined);
   const unit = measure.kind === 'number' ? measure.unit : measure.kind === 'money' ? measure.currency : undefined;
   const typed = parseTyped(value);
-  const result = typed === null ? null : way === 'more' ? Number((valueBy(day) + typed).toPrecision(12)) : typed;
+  const result = typed === null ? null : way === 'more' ? tidySum(valueBy(day) + typed) : typed;
   const save = (): void => {
     if (result === null) {
       setError('Write a number, such as 12 or 7.5');
@@ -215,8 +216,8 @@ function useCheckInDraft({ keyResult, own, corrected, onDone }: FormProps) {
       ...(note.trim() === '' ? {} : { note: note.trim() }),
       madeAt: corrected?.madeAt ?? nextInstant(),
     };
-    const by = corrected === null || along === 'stay' ? 0 : Number((result - corrected.value).toPrecision(12));
-    const moved = by === 0 ? [] : later.map((each) => ({ ...each, value: Number((each.value + by).toPrecision(12)) }));
+    const by = corrected === null || along === 'stay' ? 0 : tidySum(result - corrected.value);
+    const moved = by === 0 ? [] : later.map((each) => ({ ...each, value: tidySum(each.value + by) }));
     const more = moved.length === 0 ? '' : `, and ${counted(moved.length, 'later one')} with it`;
     if (corrected === null) writeLocalSetting(wayName(keyResult), way);
     toast({

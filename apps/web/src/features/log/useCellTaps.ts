@@ -26,7 +26,7 @@ function cellOf(target: EventTarget | null): Place | null {
   return habit === undefined || day === undefined ? null : { habitId: habit, day: Number(day) };
 }
 
-const isSame = (a: Place, b: Place): boolean => a.habitId === b.habitId && a.day === b.day;
+const isSameCell = (a: Place, b: Place): boolean => a.habitId === b.habitId && a.day === b.day;
 
 /** Scrolls a board on where a drag comes near its edge. */
 function scrollNear(board: HTMLElement, x: number, y: number): void {
@@ -117,7 +117,7 @@ export function useCellTaps(box: React.RefObject<HTMLElement | null>, deeds: Dee
         if (!isFinger && (event.buttons ?? 1) !== 1) return end();
         const over = cellOf(document.elementFromPoint(event.clientX, event.clientY));
         if (own().isOver) scrollNear(event.currentTarget, event.clientX, event.clientY);
-        if (over === null || isSame(over, to)) return;
+        if (over === null || isSameCell(over, to)) return;
         clearTimeout(own().timer);
         Object.assign(own(), { to: over, isOver: true });
         latest.current.deeds.onDrag(from, over);

@@ -13,7 +13,7 @@ type Stage = 'first' | 'seen' | 'around';
 /** Where a box is scrolled to, and how much is drawn there. */
 type At = { x: number; y: number; stage: Stage };
 
-const isSame = (a: At, b: At): boolean => a.x === b.x && a.y === b.y && a.stage === b.stage;
+const isSameWindow = (a: At, b: At): boolean => a.x === b.x && a.y === b.y && a.stage === b.stage;
 
 /**
  * A box that scrolls both ways, and the part of its content to be drawn. What is drawn when the box is first seen, or after a
@@ -34,7 +34,7 @@ export function useWindowed() {
     const next: At = isFar ? { x, y, stage: 'first' } : { x: stepped(x), y: stepped(y), stage: 'around' };
     // What is not all drawn yet goes on bit by bit from where it is.
     const isGoing = ({ stage }: At): boolean => stage !== 'around' && !isFar;
-    const move = (): void => setAt((before) => (isSame(before, next) || isGoing(before) ? before : next));
+    const move = (): void => setAt((before) => (isSameWindow(before, next) || isGoing(before) ? before : next));
     if (isFar) startTransition(move);
     else move();
   }, []);

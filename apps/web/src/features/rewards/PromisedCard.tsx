@@ -51,7 +51,7 @@ export function PromisedCard() {
 }
 
 /** What it was promised for, and where that is. */
-function placeOf(state: RootState, { kind, id, month }: Promised): { name: string; path: string } {
+function promisedTarget(state: RootState, { kind, id, month }: Promised): { name: string; path: string } {
   const { habits, milestones, goals } = state.records;
   switch (kind) {
     case 'month':
@@ -92,8 +92,8 @@ function PromisedLine({ promised }: { promised: Promised }) {
   const toast = useToast();
   const { change } = useRecording();
   const today = useAppSelector(selectToday);
-  const name = useAppSelector((state) => placeOf(state, promised).name);
-  const path = useAppSelector((state) => placeOf(state, promised).path);
+  const name = useAppSelector((state) => promisedTarget(state, promised).name);
+  const path = useAppSelector((state) => promisedTarget(state, promised).path);
   const { reward, state, enjoyedOn, earnedOn, left } = promised;
   const told =
     state === 'open'

@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Chips } from '../../ui/Chips.tsx';
 import { Labelled } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { compareByOrder } from '@wimbel/core';
 
 /** Only what one habit earned, or what one reward cost. */
 export type Only = { of: 'habit' | 'reward'; id: string };
@@ -41,7 +42,7 @@ export function OnlySheet({
   onClose: () => void;
 }) {
   const habits = useAppSelector(selectHabits).filter(({ terms }) => terms.some(({ pips }) => (pips ?? 0) > 0));
-  const rewards = Object.values(useAppSelector(selectRewards)).sort((a, b) => a.order - b.order);
+  const rewards = Object.values(useAppSelector(selectRewards)).sort(compareByOrder);
   const chosen = only === null ? [] : [only.id];
   return (
     <Sheet title="Only one" onClose={onClose}>

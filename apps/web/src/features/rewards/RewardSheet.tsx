@@ -1,4 +1,4 @@
-import { type Reward, formatDay, parseDay } from '@wimbel/core';
+import { type Reward, formatDay, parseDay, compareByOrder } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useClaim } from '../../components/rewards/useClaim.ts';
@@ -113,7 +113,7 @@ function MoreOf({ reward, claims, onClose }: { reward: Reward; claims: number; o
   const [on, setOn] = useState(formatDay(today));
   const inUse = Object.values(rewards)
     .filter(({ retired }) => retired !== true)
-    .sort((a, b) => a.order - b.order);
+    .sort(compareByOrder);
   const day = parseDay(on);
   const retire = (): void => {
     toast({ text: `${reward.title} is put away`, onUndo: change(changeTo('rewards', { ...reward, retired: true })) });

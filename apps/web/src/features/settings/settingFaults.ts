@@ -1,9 +1,10 @@
 import { amountFault, parseTyped } from '../../text/amounts.ts';
+import { tidySum } from '@wimbel/core';
 
 /** The ratio that a percentage as typed stands for; null for anything but 0 to 100. */
 export function ratioOfPercent(text: string): number | null {
   const value = parseTyped(text.replace('%', ''));
-  return value === null || value < 0 || value > 100 ? null : Number((value / 100).toPrecision(12));
+  return value === null || value < 0 || value > 100 ? null : tidySum(value / 100);
 }
 
 export const passMarkFault = (text: string): string | null =>

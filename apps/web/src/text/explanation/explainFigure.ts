@@ -46,7 +46,7 @@ import { counted, dayInWords, monthName, percent, spanInWords, streakLength } fr
 import type { FigureQuery } from '../figureQuery.ts';
 import { daysName, monthsOf } from '../dayLists.ts';
 import { explainGoalFigure } from './explainGoalFigure.ts';
-import { type FigureExplanation, type Names, told, unitOf, upTo } from './explanation.ts';
+import { type FigureExplanation, type Names, told, unitOf, elapsedSpanText } from './explanation.ts';
 
 /** What a figure is made of, in words; null where there is nothing (any more) that it could be made of. */
 export function explainFigure(state: RootState, asked: FigureQuery): FigureExplanation | null {
@@ -68,7 +68,7 @@ export function explainFigure(state: RootState, asked: FigureQuery): FigureExpla
         names,
       );
     case 'kept': {
-      const days = upTo(asked.span, today);
+      const days = elapsedSpanText(asked.span, today);
       return told(
         keptByHabits(tracks, asked.span),
         asked.name ?? daysName(asked.span, today),
@@ -80,7 +80,7 @@ export function explainFigure(state: RootState, asked: FigureQuery): FigureExpla
       return told(
         keptByHabitsOn(tracks, asked.span, asked.weekday),
         asked.name ?? WEEKDAYS[asked.weekday]!,
-        `What habits with named days had due on this weekday in ${upTo(asked.span, today)}, and how much of it was done.`,
+        `What habits with named days had due on this weekday in ${elapsedSpanText(asked.span, today)}, and how much of it was done.`,
         names,
       );
     case 'together':
@@ -110,8 +110,8 @@ export function explainFigure(state: RootState, asked: FigureQuery): FigureExpla
         countedDays(totals(), asked.span, passMark, asked.figure),
         asked.name ?? daysName(asked.span, today),
         asked.figure === 'fullDays'
-          ? `Days on which everything due was done, ${upTo(asked.span, today)}.`
-          : `Days on which at least ${percent(passMark)} of what was due was done, full days among them, ${upTo(asked.span, today)}.`,
+          ? `Days on which everything due was done, ${elapsedSpanText(asked.span, today)}.`
+          : `Days on which at least ${percent(passMark)} of what was due was done, full days among them, ${elapsedSpanText(asked.span, today)}.`,
         names,
       );
     case 'ribbons':
@@ -217,14 +217,14 @@ function accountOfHabit(state: RootState, asked: OfHabit): FigureExplanation | n
       return told(
         keptOfHabit(track, asked.span),
         habit.name,
-        `What was asked in ${upTo(asked.span, today)}, and how much of it was kept. ${keptRule(track, asked.span)} Today counts once it is decided.`,
+        `What was asked in ${elapsedSpanText(asked.span, today)}, and how much of it was kept. ${keptRule(track, asked.span)} Today counts once it is decided.`,
         names,
       );
     case 'habitKeptOnWeekday':
       return told(
         keptOnWeekday(track, asked.span, asked.weekday),
         habit.name,
-        `What was due on this weekday in ${upTo(asked.span, today)}, and how much of it was done.`,
+        `What was due on this weekday in ${elapsedSpanText(asked.span, today)}, and how much of it was done.`,
         names,
       );
     case 'habitQuota': {
@@ -258,8 +258,8 @@ function accountOfHabit(state: RootState, asked: OfHabit): FigureExplanation | n
           mood,
           `${habit.name}, ${asked.side === 'done' ? 'done days' : 'other days'}`,
           asked.side === 'done'
-            ? `The mood, from 1 to 5, on average over its done days in ${upTo(asked.span, today)} that have one. What went together, not what caused it.`
-            : `The mood, from 1 to 5, on average over the days in ${upTo(asked.span, today)} on which it was due and not done. What went together, not what caused it.`,
+            ? `The mood, from 1 to 5, on average over its done days in ${elapsedSpanText(asked.span, today)} that have one. What went together, not what caused it.`
+            : `The mood, from 1 to 5, on average over the days in ${elapsedSpanText(asked.span, today)} on which it was due and not done. What went together, not what caused it.`,
           names,
         )
       );
@@ -279,14 +279,14 @@ function accountOfHabit(state: RootState, asked: OfHabit): FigureExplanation | n
       return told(
         amountsOfHabit(track, asked.span),
         habit.name,
-        `Everything recorded in ${upTo(asked.span, today)}, whatever the days came to.`,
+        `Everything recorded in ${elapsedSpanText(asked.span, today)}, whatever the days came to.`,
         names,
       );
     case 'habitDone':
       return told(
         doneOfHabit(track, asked.span),
         habit.name,
-        `Days done in ${upTo(asked.span, today)}, those that were not due among them.`,
+        `Days done in ${elapsedSpanText(asked.span, today)}, those that were not due among them.`,
         names,
       );
     case 'habitMean': {

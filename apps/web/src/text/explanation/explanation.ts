@@ -178,5 +178,5 @@ export const unitOf = ({ habit }: Track): Write => ({
 });
 
 /** What lies in a span of which today is told as such. */
-export const upTo = (span: DaySpan, today: PlainDay): string =>
+export const elapsedSpanText = (span: DaySpan, today: PlainDay): string =>
   span.last > today && span.first <= today ? `${daysName(span, today)}, up to today` : daysName(span, today);

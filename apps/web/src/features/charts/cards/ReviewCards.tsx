@@ -315,9 +315,9 @@ export function AreasCard({ kind, review, of }: ReviewProps) {
   const choice = useMarks(`${kind} ${review.span.first} ${review.span.last}`);
   const rows = useMemo(() => {
     const place = new Map(areas.map((area, index) => [area.id, index]));
-    const placeOf = (areaId: string | null): number => place.get(areaId ?? '') ?? Infinity;
+    const areaIndexOf = (areaId: string | null): number => place.get(areaId ?? '') ?? Infinity;
     return [...review.areas]
-      .sort((a, b) => placeOf(a.areaId) - placeOf(b.areaId))
+      .sort((a, b) => areaIndexOf(a.areaId) - areaIndexOf(b.areaId))
       .map((row) => {
         const area = areas.find((each) => each.id === row.areaId);
         const before = review.past?.areas.find((each) => each.areaId === row.areaId)?.kept.rate ?? null;

@@ -53,7 +53,7 @@ export function FoundList({ search }: { search: Search }) {
 }
 
 /** What something that was found is, and where it leads. */
-function placeOf(
+function resultPlace(
   state: RootState,
   { kind, day, aboutId, span }: Found,
   today: PlainDay,
@@ -97,8 +97,8 @@ function FoundLine({ found }: { found: Found }) {
   const { colors } = useTheme();
   const router = useRouter();
   const today = useAppSelector(selectToday);
-  const title = useAppSelector((state) => placeOf(state, found, today).title);
-  const path = useAppSelector((state) => placeOf(state, found, today).path);
+  const title = useAppSelector((state) => resultPlace(state, found, today).title);
+  const path = useAppSelector((state) => resultPlace(state, found, today).path);
   const text = found.pieces.map((piece) => piece.text).join('');
   return (
     <Pressable

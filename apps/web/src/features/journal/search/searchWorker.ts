@@ -10,7 +10,7 @@ const MOST_CHARACTERS = 120_000;
 
 type Held = { made: Map<string, readonly unknown[]>; fed: RecordsState | null };
 
-const isSame = (a: readonly unknown[] | undefined, b: readonly unknown[]): boolean =>
+const hasSameItems = (a: readonly unknown[] | undefined, b: readonly unknown[]): boolean =>
   a !== undefined && a.length === b.length && a.every((each, place) => each === b[place]);
 
 const otherWork = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
@@ -30,7 +30,7 @@ async function feed({ remote, held }: CachedWorker<Searcher, Held>, records: Rec
   };
   for (const source of sourcesOf(records)) {
     there.add(source.key);
-    if (!isSame(held.made.get(source.key), source.made)) {
+    if (!hasSameItems(held.made.get(source.key), source.made)) {
       const writings = source.writings();
       gathered.push({ source, writings });
       for (const { text } of writings) characters += text.length;
