@@ -16,6 +16,8 @@ interface WebProps {
 }
 
 declare module 'react-native' {
+  // Interface merging: the types of React Native gain the members of WebProps.
+  /* eslint-disable @typescript-eslint/no-empty-object-type */
   interface ViewProps extends WebProps {}
   interface TextProps extends WebProps {}
 }
