@@ -35,7 +35,7 @@ async function main() {
   if (!(await isPortFree(WANTED_PORT))) {
     throw new Trouble(`Port ${WANTED_PORT} is taken by another program. Choose one: WIMBEL_PORT=4791 npm start`);
   }
-  // Before anything else is brought in: it may need a package.
+  // Before other imports: they may need a package.
   const { ensurePackages } = await import('../tools/packages.mjs');
   ensurePackages();
   const { ensurePostgres, ensureDatabase, startCluster, stopCluster } = await import('../tools/postgres.mjs');
@@ -64,7 +64,7 @@ async function main() {
     name: 'The database',
     start: startDatabase,
     onUp: () => {
-      // It may have come up at another port; the server is told by starting it again.
+      // PostgreSQL may have a new port: restarts the server with it.
       if (server !== null && server.databaseUrl !== cluster.url('wimbel')) void endProcess(server.pid);
     },
   });

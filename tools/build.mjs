@@ -20,7 +20,7 @@ function* filesIn(path) {
   }
 }
 
-/** One hash over the names and contents of all files in some folders. */
+/** Hash of the names and contents of all files in folders. */
 function hashOf(folders) {
   const hash = createHash('sha256');
   const files = folders.flatMap((folder) => [...filesIn(join(ROOT, folder))]).sort();
@@ -36,7 +36,7 @@ function hashOf(folders) {
   return hash.digest('hex');
 }
 
-/** Builds unless the sources are those of the last build. */
+/** Builds unless the sources are unchanged since the last build. */
 async function buildOnce(name, folders, output, build) {
   const stamp = join(output, '.built-from');
   const source = hashOf(folders);
@@ -51,7 +51,7 @@ async function buildOnce(name, folders, output, build) {
 const COMPRESSED = /\.(html|js|css|json|svg|ttf|ico|txt|map)$/;
 const WORTH_BYTES = 1024;
 
-/** Lays a .br and a .gz beside every file worth it. */
+/** Precompresses every file worth it (.br and .gz). */
 function precompress(folder) {
   for (const file of filesIn(folder)) {
     if (!COMPRESSED.test(file)) continue;
@@ -62,7 +62,7 @@ function precompress(folder) {
   }
 }
 
-/** The fonts that ship with the app, by the names that its styles use. */
+/** The shipped fonts by the names that styles use. */
 const FONTS = {
   BricolageGrotesque_700Bold: 'bricolage-grotesque/700Bold',
   Figtree_400Regular: 'figtree/400Regular',
@@ -70,7 +70,7 @@ const FONTS = {
   Figtree_600SemiBold: 'figtree/600SemiBold',
 };
 
-/** Lays the fonts down with the styles that name them: words stand at once, and change to their font once it is there. */
+/** Writes the fonts and their styles (`font-display: swap`). */
 function layFonts(folder) {
   mkdirSync(join(folder, 'fonts'));
   const faces = Object.entries(FONTS).map(([name, place]) => {
@@ -83,14 +83,14 @@ function layFonts(folder) {
   writeFileSync(styles, `${faces.join('\n')}\n${readFileSync(styles, 'utf8')}`);
 }
 
-/** Lists the parts that the app fetches only when they are needed, for it to have them kept ahead. */
+/** Lists the lazy chunks, for the app to preload. */
 function listParts(folder, page) {
   const scripts = join(folder, '_expo/static/js/web');
   const later = readdirSync(scripts).filter((name) => name.endsWith('.js') && !page.includes(name));
   writeFileSync(join(folder, 'parts.json'), JSON.stringify(later.map((name) => `/_expo/static/js/web/${name}`)));
 }
 
-/** Lays down the worker that keeps every file of the app on the device, and opens any address with its one page. */
+/** Writes the service worker: precaches every file and serves the one page for every route. */
 async function layWorker(folder) {
   const { generateSW } = await import('workbox-build');
   const { warnings, count } = await generateSW({
@@ -100,14 +100,14 @@ async function layWorker(folder) {
     templatedURLs: { '/': ['index.html'] },
     swDest: join(folder, 'sw.js'),
     navigateFallback: '/',
-    // What the server answers is never taken for a page of the app.
+    // API paths are never answered with the page.
     navigateFallbackDenylist: [/^\/api\//, /\.[A-Za-z0-9]{1,8}$/],
-    // Names that carry the hash of their content need no other sign of their version.
+    // Hashed names need no revision.
     dontCacheBustURLsMatching: /[.-][0-9a-f]{16,}\.\w+$/,
     maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
     cleanupOutdatedCaches: true,
     skipWaiting: false,
-    // The very first page is looked after as well: else it would ask a server that has moved on for its own parts.
+    // Also controls the first page: else it would ask a newer server for its own chunks.
     clientsClaim: true,
     inlineWorkboxRuntime: true,
     sourcemap: false,

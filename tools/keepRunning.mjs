@@ -1,13 +1,13 @@
 import { say, wait } from './system.mjs';
 
-/** Pauses before the next start, longer each time it fails soon after the one before. */
+/** Back-off before a restart, longer after each quick failure. */
 const PAUSES_MS = [1000, 2000, 4000, 8000, 15_000, 30_000];
-/** What ran for so long did not fail soon. */
+/** Uptime after which a failure is not quick. */
 const STEADY_MS = 60_000;
 
 /**
- * Keeps something running: whenever it has ended it is started again, after a pause that grows while it keeps failing.
- * `start` resolves once it is up, to something whose `ended` resolves to how it ended. Returns the way to stop keeping.
+ * Restarts a service whenever it ends, with a growing back-off while it keeps failing. `start` resolves once the service is up, to
+ * an object whose `ended` resolves to how it ended. Returns a function that stops restarting.
  */
 export function keepRunning({ name, start, onUp = () => undefined, pausesMs = PAUSES_MS, steadyMs = STEADY_MS }) {
   let isWanted = true;

@@ -24,7 +24,7 @@ function isInstalled(name, folder, root) {
   }
 }
 
-/** What the packages of a repository depend on and is not installed: "apps/web: react". */
+/** The missing dependencies of a repository's packages: "apps/web: react". */
 export function missingPackages(root) {
   return packageFolders(root).flatMap((folder) => {
     const { name, dependencies = {}, devDependencies = {} } = readPackage(folder);
@@ -34,7 +34,7 @@ export function missingPackages(root) {
   });
 }
 
-/** Installs the packages of the lock file where any of them is missing, in any workspace, or older than it. */
+/** Installs the lock file's packages where one is missing in any workspace, or older. */
 export function ensurePackages() {
   const lock = createHash('sha256')
     .update(readFileSync(join(ROOT, 'package-lock.json')))

@@ -3,14 +3,14 @@ import { readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { runOrder } from './runOrder.mjs';
 
-/** Where the export lays its scripts, and the address they are had by. */
+/** Folder and URL of the export's scripts. */
 const SCRIPTS = '_expo/static/js/web';
 const addressOf = (name) => `/${SCRIPTS}/${name}`;
-/** Pieces smaller than this are not worth a request of their own. */
+/** Smallest chunk worth a request of its own. */
 const WORTH_BYTES = 12_000;
-/** About how much of the start stands in one script: what is read in one go must not hold the page up. */
+/** Target size of a start script: parsing one must not block the main thread. */
 const SCRIPT_BYTES = 110_000;
-/** Places that are opened by their address often: what they need is asked for before the app runs. */
+/** Routes that are often opened directly: their chunks are preloaded before the app runs. */
 const AHEAD = [
   ['/', 'today'],
   ['/today', 'today'],
@@ -19,15 +19,15 @@ const AHEAD = [
   ['/charts', 'charts/index'],
   ['/journal', 'journal/index'],
 ];
-/** Workers that are started often; any other brings what it needs itself, so that the pieces of the page stay few. */
+/** Workers that share the page's chunks; others are self-contained, so that the page has few chunks. */
 const OFTEN = /^(review|search)-/;
 
 const hashOf = (text) => createHash('sha256').update(text).digest('hex').slice(0, 32);
 
-/** The end of a module: its number, and what it needs (with the parts that hold what it fetches later). */
+/** The end of a module definition: its id and dependencies (with the chunks of its dynamic imports). */
 const MODULE_END = /,\s*(\d+),\s*(\[[^\]]*\]|\{[^{}]*(?:\{[^{}]*\})?[^{}]*\})\);?\s*$/;
 
-/** A script of the export: what comes before its modules, the modules, and what comes after. */
+/** A script of the export: preamble, modules, tail. */
 function readScript(folder, name) {
   const lines = readFileSync(join(folder, SCRIPTS, name), 'utf8').split('\n');
   const firstAt = lines.findIndex((line) => line.startsWith('__d('));
@@ -44,14 +44,14 @@ function readScript(folder, name) {
     if (id === undefined) throw new Error(`A module of ${name} cannot be read: … ${text.slice(-120)}`);
     const { paths = {}, ...places } = Array.isArray(JSON.parse(list)) ? { ...JSON.parse(list) } : JSON.parse(list);
     const order = Object.values(places).map(String);
-    // What is fetched later but is common to several parts has no address yet: it is taken to be there.
+    // A dynamic import of a shared module has no chunk yet: it counts as loaded.
     const asked = [...text.matchAll(/\(d\[(\d+)\],d\.paths/g)].map(([, at]) => order[at]);
     return { id, text: text.trimEnd(), order, later: new Set([...Object.keys(paths), ...asked]) };
   });
   return { name, head, modules, tail: tail.filter((line) => !line.startsWith('//# ')) };
 }
 
-/** The module that a place of the router is, by what the entry says of it. */
+/** The module of a route, from the entry's route table. */
 function moduleOfPlace(entry, place) {
   for (const { text, order } of entry.modules) {
     const at = text.indexOf(`"${place}":`);
@@ -62,9 +62,8 @@ function moduleOfPlace(entry, place) {
 }
 
 /**
- * Parts what the export lays down as common to all places by who needs it: what every place needs stays with the page, the
- * rest comes with the places that need it, and the workers take the same pieces instead of bringing their own. Gives the
- * scripts that the page itself names.
+ * Code splitting of the export's common script: what every route needs stays with the page, the rest becomes chunks loaded by the
+ * routes that need them, shared with the workers. Returns the scripts that the page itself names.
  */
 export function partCommon(folder) {
   const names = readdirSync(join(folder, SCRIPTS)).filter((name) => name.endsWith('.js'));
@@ -82,7 +81,7 @@ export function partCommon(folder) {
   const own = new Map(
     scripts.filter((each) => !isWorker(each)).flatMap(({ modules }) => modules.map((each) => [each.id, each])),
   );
-  /** The common modules that some modules need, and what those need. */
+  /** The transitive shared dependencies of modules. */
   function needsOf({ modules }) {
     const seen = new Set();
     const todo = modules.map(({ id }) => id);
@@ -125,7 +124,7 @@ export function partCommon(folder) {
           : users.includes(wayIn)
             ? 'way in'
             : users.map(({ name }) => name).join();
-    // The way in is for people who have nothing yet: it brings what it shares with a place and not the place.
+    // The sign-in page loads what it shares with a route, not the route.
     const key = `${by} ${inWorkers.get(module.id) ?? ''} ${users.includes(wayIn)}`;
     if (!pieces.has(key)) pieces.set(key, { modules: [], users: new Set(), isAtOnce: by === 'page', by });
     pieces.get(key).modules.push(module);
@@ -148,7 +147,7 @@ export function partCommon(folder) {
   const [firsts, rest] = inScripts(entry);
   const texts = new Map(scripts.map((each) => [each.name, textOf(each)]));
   for (const each of firsts) texts.set(each.name, textOf(each));
-  // What stands around every place is run before the router asks for it, and the page drawn after that.
+  // The layout runs before the router asks for it; then the page renders.
   const rootId = moduleOfPlace(entry, './_layout.tsx');
   const around = laid.filter((piece) => piece.isAtOnce).flatMap(({ modules }) => modules);
   const runAround = runOrder([rootId, layoutId], [...around, ...root.modules, ...layout.modules]);
@@ -156,7 +155,7 @@ export function partCommon(folder) {
     rest.name,
     textOf({ ...rest, tail: [...rest.tail.slice(0, -1), runLine(runAround), `__begin(${rest.start});`] }),
   );
-  // What comes later is run one at a time too, once it and the pieces that it needs are there.
+  // Lazy chunks run in slices too, once they and their dependencies are loaded.
   const later = laid.filter((piece) => !piece.isAtOnce);
   for (const part of parts.filter((each) => each !== root && each !== layout)) {
     const pieces = later.filter((piece) => piece.users.has(part)).flatMap(({ modules }) => modules);
@@ -196,7 +195,7 @@ export function partCommon(folder) {
   ]
     .map(tag)
     .join('');
-  /** The files of a part, itself last, under the names that they have now. */
+  /** The files of a chunk with its dependencies, itself last, under their current names. */
   const aheadOf = (id) => {
     const { name } = scriptOf(id);
     const files = [...(needed[addressOf(name)] ?? []), addressOf(name)];
@@ -227,8 +226,8 @@ export function partCommon(folder) {
 }
 
 /**
- * Gives an address to what is fetched later out of the common pieces: that of the piece which holds it, whose other needs are
- * noted in `needed`. Gives what writes the addresses into a script.
+ * Resolves dynamic imports of shared modules to the chunk that holds them, whose dependencies are recorded in `needed`. Returns the
+ * function that writes the URLs into a script.
  */
 function placeLater(laid, needsOf, needed) {
   const pieceOf = (id) => laid.find((piece) => piece.ids.has(id));
@@ -260,11 +259,11 @@ function placeLater(laid, needsOf, needed) {
       .join('\n');
 }
 
-/** The entry in several scripts in the order in which they are run, and what is left of it: the start itself. */
+/** Splits the entry into scripts in run order; the rest is the start itself. */
 function inScripts(entry) {
   const start = /__r\((\d+)\)/.exec(entry.tail.at(-1))[1];
   const byId = new Map(entry.modules.map((each) => [each.id, each]));
-  // What draws the page must be run last; so must what only hands on to it.
+  // The module that renders runs last, and so do those that only re-export it.
   const starts = new Set();
   for (let id = start; byId.has(id) && !starts.has(id); [id] = byId.get(id).order) {
     starts.add(id);
@@ -276,7 +275,7 @@ function inScripts(entry) {
   const scripts = [];
   const laid = new Set();
   let bytes = SCRIPT_BYTES;
-  /** Lays a module down, with the others that it runs itself. */
+  /** Emits a module with those that it runs itself. */
   function lay(id, into) {
     if (laid.has(id) || starts.has(id) || !byId.has(id)) return;
     laid.add(id);
@@ -303,10 +302,10 @@ function inScripts(entry) {
   return [firstScripts, { ...entry, modules: entry.modules.filter(({ id }) => starts.has(id)), start }];
 }
 
-/** What has modules run one at a time as soon as they are there; a worker runs its own at once and has no such thing. */
+/** The runtime that runs modules in slices; workers do without it. */
 const runLine = (ids) => `self.__run&&__run([${ids.join()}]);`;
 
-/** What only a few bytes are shared of goes together; who needs any of it brings all of it. */
+/** Merges small shared chunks. */
 function joinSmall(pieces) {
   const bytes = ({ modules }) => modules.reduce((sum, { text }) => sum + text.length, 0);
   const few = { modules: [], users: new Set(), isAtOnce: false, by: 'few' };
@@ -319,7 +318,7 @@ function joinSmall(pieces) {
   if (few.modules.length > 0) pieces.set('few', few);
 }
 
-/** A worker that takes what it has in common with the page from the same pieces. */
+/** A worker that loads the page's shared chunks. */
 function sharing(worker, laid) {
   const ids = new Set(worker.modules.map(({ id }) => id));
   const taken = laid.filter((piece) => [...piece.ids].every((id) => ids.has(id)));
@@ -331,13 +330,12 @@ function sharing(worker, laid) {
 
 const textOf = ({ head, modules, tail }) => `${[...head, ...modules.map(({ text }) => text), ...tail].join('\n')}\n`;
 
-/** For how long modules are run before the browser gets its turn. */
+/** Time slice of running modules before yielding. */
 const TURN_MS = 5;
 /**
- * Modules are run one at a time, the browser getting its turn in between, and the frame of the page painted first. Before a
- * part of the app is run, the pieces that it needs are had; it is there once its modules have been run. And the page is drawn
- * when the parts of its place are there; one that cannot be had is for the page to tell, and so is a module that fails: it
- * fails again where it is asked for.
+ * Runs modules one at a time in slices, yielding to the main thread, after the first frame is painted. A lazy chunk resolves once its
+ * dependencies are loaded and its modules have run. The page renders when the chunks of its route are there; a failed chunk is
+ * reported by the page, and a module that throws throws again where it is required.
  */
 const LOADER = `
 (function(g){var needed=NEEDED,load,queue=[],waiting=[],isGoing=false,turns=new MessageChannel();
@@ -353,8 +351,7 @@ return Promise.all(pieces.map(function(p){return load(p)})).then(function(){retu
 g.__begin=function(start){allRun().then(function(){return Promise.all((g.__ahead||[]).map(function(files){return g.__loadBundleAsync(files[files.length-1]).catch(function(){})}))}).then(function(){setTimeout(function(){__r(start)})})}})(globalThis);`;
 
 /**
- * Lays scripts down again under names that tell their new content: those that changed, and those that name one which did.
- * Gives the name that each has now.
+ * Renames scripts to the hash of their new content: those that changed, and those that name one that did. Returns the new names.
  */
 function layAnew(folder, texts, changed, salt) {
   const anew = new Set(changed);

@@ -113,7 +113,7 @@ function createCluster(name) {
   return readSettings(name);
 }
 
-/** The number of the cluster's main process, or null while it is not running. */
+/** The cluster's process id; null while it is not running. */
 function clusterPid(data) {
   const file = join(data, 'postmaster.pid');
   if (!existsSync(file)) return null;
@@ -204,7 +204,7 @@ export async function clusterEnded({ data }, lookEveryMs = 500) {
   return 'its main process is gone';
 }
 
-/** Stops a cluster; what is being written is finished first. True where it was running. */
+/** Stops a cluster gracefully; true where it was running. */
 export function stopCluster(name = 'postgres') {
   const settings = readSettings(name);
   if (settings === null || clusterPid(settings.data) === null) return false;
@@ -212,7 +212,7 @@ export function stopCluster(name = 'postgres') {
   return true;
 }
 
-/** Stops a cluster made for a test and takes its data away. */
+/** Stops a test cluster and deletes its data. */
 export function dropCluster(name) {
   const settings = readSettings(name);
   if (settings === null) return;

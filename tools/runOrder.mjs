@@ -1,12 +1,11 @@
 /**
- * The order in which modules can be run one at a time, so that the browser gets its turn in between: each after what it
- * needs. Of modules that need each other, by way of others or not, only the one that would be run first is named, and runs
- * the others itself, as it would without this; what they need beside each other is named before it.
+ * Topological order in which modules can run one at a time: each after its dependencies. Of a cycle (strongly connected component,
+ * Tarjan) only the module that would run first is listed; it runs the others itself, as without this, and their other dependencies
+ * are listed before it.
  *
- * @param starts numbers of the modules that everything begins with, in their order
- * @param modules what may be run: each with its number, the numbers that it needs in their `order`, and of those the ones
- *   that it asks for only `later`; numbers that are not among them are taken to be run already
- * @returns the numbers, the starts themselves among them
+ * @param starts ids of the entry modules, in order
+ * @param modules each with its id, its dependencies in `order`, and those imported `later` (dynamically); unknown ids count as run
+ * @returns the ids, the entries among them
  */
 export function runOrder(starts, modules) {
   const byId = new Map(modules.map((each) => [each.id, each]));

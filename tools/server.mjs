@@ -21,15 +21,14 @@ export function machineSecret() {
  * Throws Trouble with what it said where it does not come up.
  */
 export async function startServer({ databaseUrl, port, secret, sampleFile, logFile, env = {} }) {
-  // Packages may only just have been installed: none is needed before.
+  // Imported late: packages may only just have been installed.
   const { createStream } = await import('rotating-file-stream');
   mkdirSync(STATE, { recursive: true });
   const child = fork(SERVER_MAIN, [], {
     stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
-    // What a script that starts it was started with is not the server's: a loader would take memory and time of its own.
-    // It holds little in memory, and much of what it makes is for one request only.
+    // Does not inherit the script's loaders. Small semi-spaces: most allocations live for one request.
     execArgv: ['--max-semi-space-size=4'],
-    // In a group of its own, so that Ctrl-C reaches it only through the script, in order.
+    // Own process group, so that Ctrl-C reaches it through the script.
     detached: true,
     env: {
       ...process.env,
@@ -45,7 +44,7 @@ export async function startServer({ databaseUrl, port, secret, sampleFile, logFi
     },
   });
   const file = logFile ?? join(STATE, 'server.log');
-  // What is old goes: the newest file and so many before it.
+  // Log rotation.
   const log = createStream(basename(file), { path: dirname(file), size: LOG_SIZE, maxFiles: LOG_FILES });
   const said = [];
   for (const stream of [child.stdout, child.stderr]) {
@@ -56,7 +55,7 @@ export async function startServer({ databaseUrl, port, secret, sampleFile, logFi
     });
   }
   const ended = new Promise((resolve) => child.on('exit', (code, signal) => resolve(signal ?? `code ${code}`)));
-  // Its own processes may still say something after it has gone.
+  // Worker processes may still write after it has exited.
   child.on('close', () => log.end());
   return new Promise((resolve, reject) => {
     child.on('message', (message) => {

@@ -10,7 +10,7 @@ export const STATE = process.env.WIMBEL_STATE ?? join(ROOT, '.wimbel');
 
 export const isRoot = process.getuid?.() === 0;
 
-/** A fault that is told in words, without a stack. */
+/** An expected failure, reported by its message without a stack. */
 export class Trouble extends Error {}
 
 export const say = (text) => process.stdout.write(`${text}\n`);
@@ -69,7 +69,7 @@ export function isAlive(pid) {
   }
 }
 
-/** Whether a process is there and is the one meant: numbers are given out again. */
+/** Whether a process exists and is the same one: process ids are reused. */
 export function isOurs(pid, word) {
   try {
     return isAlive(pid) && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(word);
@@ -80,7 +80,7 @@ export function isOurs(pid, word) {
 
 export const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
-/** Ends one process by its number: asks first, and insists after a while. */
+/** Ends a process: SIGTERM, then SIGKILL after a timeout. */
 export async function endProcess(pid, patienceMs = 6000) {
   if (!isAlive(pid)) return;
   process.kill(pid, 'SIGTERM');

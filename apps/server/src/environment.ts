@@ -2,7 +2,7 @@ import { availableParallelism } from 'node:os';
 import proxyAddress from 'proxy-addr';
 import * as yup from 'yup';
 
-/** What the server is told by its environment. */
+/** Settings from environment variables. */
 export type Environment = {
   databaseUrl: string;
   host: string;
@@ -34,7 +34,7 @@ export type Environment = {
   logLevel: string;
 };
 
-/** More than so many processes are started only where it is said. */
+/** Default maximum of worker processes. */
 const MOST_PROCESSES = 4;
 
 const listed = (value: string): string[] => value.split(',').map((each) => each.trim());

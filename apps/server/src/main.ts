@@ -17,7 +17,7 @@ import { startWorkerProcesses } from './workerProcesses.ts';
 const CLOSE_WITHIN_MS = 5000;
 const CLEAR_SAMPLES_MS = 60 * 60 * 1000;
 
-/** What a process answers with, or looks after the samples with. */
+/** Services of a process. */
 function openWimbel(environment: Environment, log: Logger) {
   const { db, close } = createDatabase(environment.databaseUrl, (error) =>
     log.warn(traceOf(error), 'idle connection lost'),
@@ -27,7 +27,7 @@ function openWimbel(environment: Environment, log: Logger) {
 
 type Open = ReturnType<typeof openWimbel>;
 
-/** Makes everything ready that all processes share: the tables, the sample, and its clearing by the hour. */
+/** Prepares what all processes share: migrations, the sample, its hourly clean-up. */
 async function prepare(environment: Environment, log: Logger, open: Open): Promise<void> {
   const { sampleFile, databaseUrl } = environment;
   await migrateDatabase(databaseUrl, environment.migrations);
@@ -38,7 +38,7 @@ async function prepare(environment: Environment, log: Logger, open: Open): Promi
   setInterval(clear, CLEAR_SAMPLES_MS).unref();
 }
 
-/** Answers requests until it is told to stop; what is under way then is answered first. */
+/** Serves requests until a signal, then finishes those in flight (graceful shutdown). */
 function answer(environment: Environment, log: Logger, { db, close, auth, clock }: Open): void {
   const notifications = openNotifications(environment.databaseUrl);
   const sessions = createSessions(auth, notifications);
@@ -70,7 +70,7 @@ function answer(environment: Environment, log: Logger, { db, close, auth, clock 
     if (closing) return;
     closing = true;
     setTimeout(() => process.exit(0), CLOSE_WITHIN_MS).unref();
-    // Who listens would keep it open for ever.
+    // Event streams would keep the server open.
     feed.close();
     server.close(() => void Promise.allSettled([notifications.close(), close()]).then(() => process.exit(0)));
     if ('closeIdleConnections' in server) server.closeIdleConnections();
@@ -79,7 +79,7 @@ function answer(environment: Environment, log: Logger, { db, close, auth, clock 
   process.on('SIGTERM', stop);
 }
 
-/** A clock that was set goes on in a process that is started later. */
+/** The set clock continues in restarted processes. */
 const clockFor = ({ now }: Environment, clock: Clock): Record<string, string> =>
   now === null ? {} : { WIMBEL_NOW: clock.now().toISOString() };
 

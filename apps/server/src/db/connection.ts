@@ -11,7 +11,7 @@ export function createDatabase(url: string, onIdleError: (error: Error) => void 
     connectionString: url,
     max: 10,
     connectionTimeoutMillis: 15000,
-    // The hot statements are prepared, and as good with any values: planning them anew costs more than running them.
+    // Generic plans: planning the hot prepared statements costs more than running them.
     options: '-c timezone=UTC -c statement_timeout=30000 -c plan_cache_mode=force_generic_plan',
   });
   pool.on('error', onIdleError);
@@ -20,7 +20,7 @@ export function createDatabase(url: string, onIdleError: (error: Error) => void 
   return { db: drizzle({ client: pool, casing: 'snake_case' }), pool, close: () => pool.end() };
 }
 
-/** Does work that only one server at a time may do, by a lock in the database; others wait for it. */
+/** Runs work under an advisory lock: one server at a time, others wait. */
 export async function withLock<T>(url: string, lock: number, work: (client: pg.Client) => Promise<T>): Promise<T> {
   const client = new pg.Client({ connectionString: url });
   // A connection that breaks says so on itself, too; its query fails by itself.
@@ -36,7 +36,7 @@ export async function withLock<T>(url: string, lock: number, work: (client: pg.C
 
 const MIGRATION_LOCK = 790_211;
 
-/** Brings the database to the newest version; servers that start together wait for each other. */
+/** Runs the migrations under a lock. */
 export const migrateDatabase = (url: string, folder: string): Promise<void> =>
   withLock(url, MIGRATION_LOCK, (client) =>
     migrate(drizzle({ client, casing: 'snake_case' }), { migrationsFolder: folder }),

@@ -2,10 +2,7 @@ import { bigint, integer, json, pgTable, primaryKey, text, uniqueIndex } from 'd
 import { user } from './account.ts';
 import { instant, owned } from './columns.ts';
 
-/**
- * The last revision given out to a person. Every write of theirs moves it from the revision its checks were made at, so
- * that of two writes at once one is made again.
- */
+/** The last revision of an account. Every write raises it from the revision it was decided at (revision guard). */
 export const revisions = pgTable('revisions', {
   userId: text()
     .primaryKey()
@@ -14,8 +11,8 @@ export const revisions = pgTable('revisions', {
 });
 
 /**
- * The newest change of each record of a person, with the record as devices are sent it (null where it was removed).
- * Written in the statement that writes the record's own table; other devices are told from here alone.
+ * The latest version of each record with its origin; `record` is null where it was deleted. Written in the same statement as the
+ * record's own table. Pulls read it alone.
  */
 export const changeLog = pgTable(
   'change_log',
@@ -26,12 +23,12 @@ export const changeLog = pgTable(
     revision: bigint({ mode: 'number' }).notNull(),
     changedAt: instant().notNull(),
     changeId: text().notNull(),
-    /** The instant by the device's own clock, where that was off by hours or more; `changedAt` goes by the server's time. */
+    /** The device's own instant where its clock was wrong; `changedAt` is the server's time. */
     deviceAt: instant(),
     record: json(),
-    /** The size of the record in bytes; answers and quotas go by it without reading the record. */
+    /** Size of the record in bytes, for pages and quotas. */
     bytes: integer().notNull().default(0),
-    /** Who wrote which part of the record last; null where all of it was written at once. */
+    /** Origins by part; null where the record was written as a whole. */
     parts: json(),
   },
   (table) => [

@@ -24,7 +24,7 @@ const ANSWER_MS = 60_000;
 const MOST_ANSWERS = 20_000;
 const QUESTIONS_AT_ONCE = 4;
 
-/** What of the account's own endpoints there is beside the questions: everything else under the path is not there. */
+/** The account library's endpoints that are exposed; all others are not found. */
 const POSTS = [
   '/sign-in/email',
   '/sign-up/email',
@@ -34,10 +34,10 @@ const POSTS = [
   '/revoke-other-sessions',
   '/delete-user',
 ];
-/** What is done to an account that the page must name: it could show one that was left in another tab. */
+/** Endpoints that require the account header: the page may show an account that was left in another tab. */
 const OF_AN_ACCOUNT = new Set(['/change-password', '/revoke-session', '/revoke-other-sessions', '/delete-user']);
 
-/** What each fault of an account is to the person. */
+/** The account library's error codes as ours. */
 const FAULTS: Record<string, { code: ErrorCode; issues?: Issue[] }> = {
   INVALID_EMAIL_OR_PASSWORD: { code: 'wrongSignIn' },
   INVALID_PASSWORD: { code: 'wrongSignIn' },
@@ -52,7 +52,7 @@ const FAULTS: Record<string, { code: ErrorCode; issues?: Issue[] }> = {
   INVALID_ORIGIN: { code: 'foreignOrigin' },
 };
 
-/** A fault of the account library in our own terms, from its answer. */
+/** Maps an answer of the account library to an AppError. */
 async function faultOf(response: Response): Promise<AppError> {
   const { code = '' } = (await response.json().catch(() => ({}))) as { code?: string };
   const known = FAULTS[code];
@@ -64,14 +64,14 @@ async function faultOf(response: Response): Promise<AppError> {
 
 const LONGEST_FIELD = 400;
 
-/** Whether a field can be what an account is told: text of a line that can be stored, or yes or no. */
+/** Whether a field is a boolean or a short, storable text. */
 const isPlain = (value: unknown): boolean =>
   typeof value === 'boolean' ||
   (typeof value === 'string' && value.length <= LONGEST_FIELD && !/\0|\p{Surrogate}/u.test(value));
 
 const isBlank = (password: unknown): boolean => typeof password === 'string' && password.trim() === '';
 
-/** The body as the account library is given it: checked for what it does not check, and with what is always so. */
+/** Checks a body beyond the account library's own checks, and sets fixed options. */
 function bodyFor(path: string, body: Fields): Fields {
   for (const name of ['password', 'newPassword']) {
     if ((path === '/sign-up/email' || path === '/change-password') && isBlank(body[name])) {
@@ -82,13 +82,13 @@ function bodyFor(path: string, body: Fields): Fields {
       throw new AppError('invalid', [{ path: name, message: 'is a password that many people have' }]);
     }
   }
-  // Addresses of this kind reach nobody, and are the samples' own.
+  // Reserved for sample accounts.
   if (path === '/sign-up/email' && String(body.email).toLowerCase().endsWith('.invalid')) {
     throw new AppError('invalid', [{ path: 'email', message: 'is not an e-mail address' }]);
   }
   if (path === '/change-password') return { ...body, revokeOtherSessions: true };
   if (path === '/delete-user') {
-    // A session alone is not enough to take everything away.
+    // Deletion requires the password, not only a session.
     return { password: typeof body.password === 'string' && body.password !== '' ? body.password : ' ' };
   }
   return body;
@@ -118,16 +118,15 @@ export type AccountDeps = {
   sessions: Sessions;
   guesses: SignInThrottle;
   clientAddress: ClientAddress;
-  /** Attempts to sign in or up, counted by address. */
+  /** Rate limit of sign-in and sign-up by address. */
   attempts: RateLimiterAbstract;
 };
 
 const cookiesOf = (c: Context<AppEnv>): string => c.req.header('cookie') ?? '';
 
 /**
- * Signing up, in and out, the account's sessions and password, and its end. Attempts are counted by address, wrong guesses by
- * account and address (see {@link SignInThrottle}); sessions that are open stay open. Whether there is an account with an address is
- * told by no answer to a wrong password, and by no time that one takes.
+ * Sign-up, sign-in, sign-out, sessions, password and deletion. Attempts are limited by address, failures throttled by
+ * {@link SignInThrottle}; open sessions are unaffected. Neither answers nor timing reveal whether an account exists.
  */
 export function accountRoutes({ auth, sessions, guesses, clientAddress, attempts }: AccountDeps) {
   const app = new Hono<AppEnv>();
@@ -136,7 +135,7 @@ export function accountRoutes({ auth, sessions, guesses, clientAddress, attempts
     const headers = new Headers(c.req.raw.headers);
     headers.delete('content-length');
     headers.set(CLIENT_ADDRESS_HEADER, clientAddress(c));
-    // Whoever was signed in here is not carried over: the cookie of a session that ended would end the new one too.
+    // Sign-in ignores existing cookies: the library would end the new session with an ended one.
     if (path === '/sign-in/email' || path === '/sign-up/email') headers.delete('cookie');
     const init = { method: c.req.method, headers, ...(body === null ? {} : { body: JSON.stringify(body) }) };
     const response = await auth.handler(new Request(new URL(`/api/auth${path}`, c.req.url), init));
@@ -144,7 +143,7 @@ export function accountRoutes({ auth, sessions, guesses, clientAddress, attempts
     return response;
   }
 
-  /** Whose password a request guesses at; null where it guesses at none. */
+  /** The attempt that a request makes at a password; null for other requests. */
   async function guessOf(c: Context<AppEnv>, path: string, body: Fields): Promise<SignInAttempt | null> {
     const more = { address: clientAddress(c), cookies: cookiesOf(c) };
     if (path === '/sign-in/email') return { account: String(body.email ?? '').toLowerCase(), ...more };
@@ -180,7 +179,7 @@ export function accountRoutes({ auth, sessions, guesses, clientAddress, attempts
     }
   }
 
-  // The library answers a question about a session by asking the database; a page asks at every start, and others meanwhile.
+  // Cached: the library would query the database on every page load.
   const answers = new LRUCache<string, string>({ max: MOST_ANSWERS, ttl: ANSWER_MS });
   const fewAtOnce = pLimit(QUESTIONS_AT_ONCE);
   app.get('/get-session', async (c) => {

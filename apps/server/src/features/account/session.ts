@@ -7,8 +7,8 @@ import type { Session, Sessions } from './sessions.ts';
 export type SignedInEnv = AppEnv & { Variables: { session: Session; userId: string } };
 
 /**
- * Lets a request on only with a session, and only if it is of the account that the page names: a page that still shows
- * another account reads and writes nothing of this one. `c.var.userId` then says whose it is.
+ * Requires a session, and that the request names its account: a page that still shows another account is refused. Sets
+ * `c.var.userId`.
  */
 export const requireUser = (sessions: Sessions) =>
   createMiddleware<SignedInEnv>(async (c, next) => {

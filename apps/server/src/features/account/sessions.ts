@@ -4,26 +4,25 @@ import { SESSION_COOKIES, type Auth } from './auth.ts';
 
 export type Session = { id: string; userId: string; isSample: boolean };
 
-/** Who is signed in, asked of every request. */
+/** Session lookup. */
 export type Sessions = {
   /** The session of a request's cookies; null where there is none. */
   find: (headers: Headers) => Promise<Session | null>;
-  /** Calls `end` once a session has ended, whichever server ended it; returns what stops that. */
+  /** Calls `end` when a session ends on any server; returns the unsubscriber. */
   onEnd: (sessionId: string, end: () => void) => () => void;
 };
 
-/** How long a session is known without looking, while this server hears of sessions that end. */
+/** Time to live of cached sessions, while ends are received by NOTIFY. */
 const KNOWN_MS = 60_000;
 const MOST_KNOWN = 20_000;
 
-/** The cookies of a request that name a session, each once, in order: all that the session is looked up by. */
+/** The session cookies of a request, deduplicated: the cache key, and all that the lookup is given. */
 const sessionCookies = (headers: Headers): string =>
   [...new Set((headers.get('cookie') ?? '').match(SESSION_COOKIES)?.map((each) => each.trim()))].join('; ');
 
 /**
- * Looks sessions up, and caches them for seconds. The database tells every server of a session that ends, so that it is known
- * as ended at once; while nothing can be heard, nothing is cached. A session is looked up by exactly what it is cached under,
- * and may be cached under several texts: whatever stands beside its own cookie, all of them go with it.
+ * Looks sessions up and caches them. The database notifies every server of ended sessions, whose cache entries are removed at once;
+ * while notifications are not received nothing is cached. One session may be cached under several cookie texts; all go with it.
  */
 export function createSessions(auth: Auth, notifications: Notifications): Sessions {
   const cookiesOf = new Map<string, Set<string>>();
@@ -37,7 +36,7 @@ export function createSessions(auth: Auth, notifications: Notifications): Sessio
       if (own?.size === 0) cookiesOf.delete(id);
     },
   });
-  // Sessions looked up while another ended may be that one: they are not cached.
+  // A lookup during which a session ended is not cached: it may be that one.
   let ended = 0;
   notifications.on('session_ended', {
     onMessage(sessionId) {

@@ -5,36 +5,36 @@ import type { Pool } from 'pg';
 import { AppError } from '../../errors.ts';
 import { askAgainst, createTurns, sharedLimit } from '../../limits.ts';
 
-/** Wrong guesses at an account from one address, and the time they count for. */
+/** Failed attempts per account and address, and their window. */
 const FROM_ONE_ADDRESS = 10;
-/** Wrong guesses at an account from wherever, after which strangers' attempts go slowly. */
+/** Failed attempts per account from any address, after which unknown devices are slowed down. */
 const BEFORE_SLOW = 30;
-/** Wrong guesses on devices that were signed in to the account before. */
+/** Failed attempts per account on known devices. */
 const ON_KNOWN_DEVICES = 30;
 const COUNTED_S = 15 * 60;
-/** The pause before a slow attempt, in milliseconds; how many wait for theirs. */
+/** Pause before a slowed attempt, in milliseconds, and queue length. */
 const SLOW_MS = 1000;
 const WAITING = 5;
 
 const DEVICE_COOKIE = 'wimbel.device';
 const DEVICE_S = 365 * 24 * 60 * 60;
-/** A device remembers so many accounts. */
+/** Accounts per device cookie. */
 const MOST_ACCOUNTS = 5;
 
-/** Who guesses at which account: an account by whatever names it, an address, and the request's cookies. */
+/** An attempt: the account by its e-mail or id, the address, and the request's cookies. */
 export type SignInAttempt = { account: string; address: string; cookies: string };
 
 /**
- * Slows guesses at passwords down without locking anybody out: wrong guesses count by account and address together. Where an
- * account is guessed at from many addresses, attempts of devices that were never signed in to it wait for each other and pause,
- * so that the right password still opens it; devices that were signed in before go on as ever.
+ * Throttles password guessing without locking anybody out. Failures count by account and address. An account guessed at from many
+ * addresses slows down attempts of unknown devices (one at a time, with a pause), so that the right password still works; known
+ * devices are not slowed down.
  */
 export type SignInThrottle = {
-  /** Waits for an attempt's turn; throws an AppError (`tooMany`) where it gets none. */
+  /** Waits for the attempt's turn; throws an AppError (`tooMany`). */
   attempt: (guess: SignInAttempt) => Promise<void>;
   wrong: (guess: SignInAttempt) => Promise<void>;
   right: (guess: SignInAttempt) => Promise<void>;
-  /** The `Set-Cookie` by which a device is known as one that was signed in to an account. */
+  /** The `Set-Cookie` that marks a device as known to an account. */
   deviceCookie: (guess: Pick<SignInAttempt, 'account' | 'cookies'>) => string;
 };
 
@@ -93,16 +93,13 @@ export function createSignInThrottle(
   };
 }
 
-/** Errors that would tell whether there is an account by how long they take. */
+/** Errors whose timing would reveal whether an account exists. */
 const UNTOLD: ReadonlySet<ErrorCode> = new Set(['wrongSignIn', 'notCreated']);
 
-/** How long answers to failed attempts take at least, and in which steps they take longer, in milliseconds. */
+/** Minimum and step of the duration of failed attempts, in milliseconds. */
 const ANSWERED_IN_MS = 250;
 
-/**
- * Throws an attempt's error only after a time that says nothing of what was found: whether there is an account at an address
- * is not told by how long the answer took.
- */
+/** Rethrows an attempt's error after a padded duration, so that timing does not reveal whether an account exists. */
 export async function evenly<T>(attempt: () => Promise<T>): Promise<T> {
   const startedMs = performance.now();
   try {

@@ -8,31 +8,28 @@ import { AppError } from '../../errors.ts';
 import { addressBehind, calendarRecords } from './queries.ts';
 import { type CalendarDeps, hashOf } from './service.ts';
 
-/** A calendar shows the past year and the next two, and so many entries at most. */
+/** Window of a calendar in days, and its largest number of entries. */
 const PAST_DAYS = 366;
 const COMING_DAYS = 2 * 366;
 const MOST_ENTRIES = 2000;
-/** How long a calendar is made at a stretch, in milliseconds; then as long goes to other requests. */
+/** Time slice of generating a calendar, followed by an equal pause, in milliseconds. */
 const SLICE_MS = 8;
 const MOST_CACHED_BYTES = 32 * 1024 * 1024;
 
 export type Feed = { etag: string; file: string };
 
-/** Makes calendars for whoever knows their address. */
+/** Calendar files by secret. */
 export type Feeds = {
-  /** What the address shows as the person's record stands now; null where there is no such address. */
+  /** The ETag at the current revision; null for an unknown secret. */
   etagBehind: (secret: string) => Promise<string | null>;
-  /** The calendar itself; rejects where `signal` aborts before it is made and nobody else waits for it. */
+  /** The file; rejects where `signal` aborts first and no other request waits for it. */
   fileBehind: (secret: string, signal: AbortSignal) => Promise<Feed | null>;
 };
 
 type Wanted = { etag: string; userId: string; shows: CalendarKind[]; today: PlainDay };
 type Making = { file: Promise<string>; waiting: Set<AbortSignal> };
 
-/**
- * A calendar is made once for each revision of a record, whatever is asked, and kept by its ETag. One is made at a time, in
- * slices, at most half of the time, and no longer than somebody waits for it.
- */
+/** Generates a calendar once per revision and caches it by ETag; one at a time, in time slices, only while a request waits for it. */
 export function createFeeds({ pool, clock }: CalendarDeps): Feeds {
   const cached = new LRUCache<string, string>({
     maxSize: MOST_CACHED_BYTES,
@@ -63,7 +60,7 @@ export function createFeeds({ pool, clock }: CalendarDeps): Feeds {
       const tookMs = performance.now() - sinceMs;
       if (tookMs < SLICE_MS) continue;
       await pause(tookMs);
-      // Nobody waits for it any more.
+      // Every waiting request was aborted.
       if (!isWaitedFor()) throw new AppError('unavailable');
       sinceMs = performance.now();
     }

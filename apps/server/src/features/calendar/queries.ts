@@ -2,14 +2,14 @@ import { type Entry, type Habit, type PlainDay, formatDay } from '@wimbel/core';
 import type { CalendarKind, CalendarRecords } from '@wimbel/exchange';
 import type { Pool } from 'pg';
 
-/** How many rows of one table a calendar is made of at most. */
+/** Row limit per table. */
 const MOST_ROWS = 2000;
 /** A season of the longest kind that still runs began so many days ago. */
 const LONGEST_SEASON_DAYS = 520 * 7;
 const TITLE = 300;
 const ABOUT = 1000;
 
-/** Whose calendar a secret opens, what it shows and the revision that their record is at; null where it opens none. */
+/** The account, choice and revision behind a secret; null for an unknown one. */
 export async function addressBehind(
   pool: Pool,
   secretHash: string,

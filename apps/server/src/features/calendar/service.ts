@@ -5,15 +5,15 @@ import type { Clock } from '../../clock.ts';
 
 export type CalendarDeps = { pool: Pool; clock: Clock };
 
-/** What a person's address shows, and since when it is there. */
+/** What a calendar address shows, and when it was created. */
 export type CalendarAddress = { shows: CalendarKind[]; madeAt: string };
 
-/** Bytes of chance in an address: nobody guesses it. */
+/** Random bytes of a secret. */
 const SECRET_BYTES = 32;
 
 export const hashOf = (secret: string): string => createHash('sha256').update(secret).digest('base64url');
 
-/** What a person's address shows; null while they have none. */
+/** The account's calendar address; null where there is none. */
 export async function addressOf({ pool }: CalendarDeps, userId: string): Promise<CalendarAddress | null> {
   const { rows } = await pool.query<{ shows: CalendarKind[]; at: Date | string }>(
     'select shows, made_at as at from calendar_addresses where user_id = $1',
@@ -40,7 +40,7 @@ export async function makeAddress(
   return secret;
 }
 
-/** Chooses anew what the address shows; it stays the same. False where there is none. */
+/** Updates what the address shows; false where there is none. */
 export async function chooseShown(
   { pool }: CalendarDeps,
   userId: string,
@@ -53,7 +53,7 @@ export async function chooseShown(
   return rowCount === 1;
 }
 
-/** Ends a person's address. */
+/** Revokes the address. */
 export async function endAddress({ pool }: CalendarDeps, userId: string): Promise<void> {
   await pool.query('delete from calendar_addresses where user_id = $1', [userId]);
 }

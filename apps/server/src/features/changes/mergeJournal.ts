@@ -9,13 +9,10 @@ import type { BatchState } from './batchState.ts';
 
 const empty = ({ id, day, part }: JournalPage): JournalPage => ({ id, day, part });
 
-/** The change that made one record of two names the later of them, so that sending that again is known. */
+/** Change id of a merged version, derived from the later change, for idempotency. */
 export const mergedChangeId = (id: string): string => `${id.slice(0, LIMITS.idLength - 1)}+`;
 
-/**
- * When and by which change what two changes were put together into was written: later than either, for whoever heard of one of
- * them takes in nothing earlier.
- */
+/** Origin of a merged version: later than both sources, so that a device that has either takes the merge. */
 export function mergedOrigin(origin: Origin, before: Origin): Origin {
   const { changedAt, changeId } = isLater(origin, before) ? origin : before;
   return { changedAt, changeId: mergedChangeId(changeId) };
@@ -26,14 +23,13 @@ const PAGE_ROOM = { feelings, answers, answerItems };
 
 const writingOf = ({ id: _, day: __, part: ___, mood: ____, ...writing }: JournalPage) => writing;
 
-/** The page that holds what would be lost, of the same day and part, with an id that the same change gives again. */
+/** The page that keeps the other text, of the same day and part, with an id derived from the change. */
 const asideId = (pageId: string, changeId: string): string =>
   `${pageId.slice(0, LIMITS.idLength - 17)}~${createHash('sha1').update(changeId).digest('hex').slice(0, 16)}`;
 
 /**
- * A page of the journal that was written on since the page a change began from: the two become one page, and writing that
- * both changed stays beside it as a page of its own. Null where nothing came in between, and the usual rules hold. The
- * device is told that something else stands there now, and what.
+ * Conflict on a journal page: three-way merge into one page; text that both changed becomes a page of its own. Null without a
+ * conflict. The result is `superseded`, so that the device receives the merged page.
  */
 export async function mergePage(
   state: BatchState,
@@ -59,7 +55,7 @@ export async function mergePage(
   const origin: Origin = { changedAt: madeAt, changeId: id };
   const [earlier, late] = isLater(origin, before) ? [theirs, mine] : [mine, theirs];
   const merged = mergedPage(began, earlier, late, PAGE_ROOM);
-  // Lists that fit by themselves can be too much together: then the later page stands whole, and the other one beside it.
+  // Lists may exceed a limit together: then the later page stays whole, and the other one becomes a page of its own.
   const isFitting = checkRecord('journal', merged.page).record !== null;
   const page = isFitting ? merged.page : late;
   const lost = isFitting ? merged.lost : writingOf(earlier);
@@ -70,7 +66,7 @@ export async function mergePage(
     state.put('journal', key, page, together, parts);
   }
   const aside = asideId(key, id);
-  // Once it was put aside it is the person's: sent again, it does not come back.
+  // A page that the person deleted is not created again.
   if (lost !== null && (await state.logged('journal', aside)) === null) {
     state.put('journal', aside, { ...empty(page), ...lost, id: aside }, together);
   }

@@ -15,31 +15,30 @@ import { tableOf } from '../../db/tables.ts';
 
 export type AnyRecord = RecordOf<Collection>;
 
-/** Who wrote a record last: the later instant wins, of the same instant the higher change id. */
+/** Origin of a version: later instants win, at the same instant the higher change id. */
 export type Origin = { changedAt: string; changeId: string };
 
-/** Whether what a change wrote wins over what another did. */
+/** Whether a version wins over another. */
 export const isLater = (a: Origin, b: Origin): boolean =>
   isLaterChange({ madeAt: a.changedAt, id: a.changeId }, { madeAt: b.changedAt, id: b.changeId });
 
 /**
- * What a record was made by, part by part: who wrote which last, by the names of `mergeInto` (under "" those that are not
- * named), and the changes that went into it of late. Null where all of it was written at once; `isOld` where it comes from
- * a time when that was not written down.
+ * Origins by part of a record, by the part names of `mergeInto` ("" for the others), and the ids of recently merged changes. Null
+ * where the record was written as a whole; `isOld` for records from before origins by part existed.
  */
 export type PartOrigins = { of: Readonly<Record<string, Origin>>; seen: readonly string[]; isOld?: true } | null;
 
-/** A record as the log has it; `record` is null where it was removed. */
+/** A row of the change log; `record` is null where it is deleted. */
 export type Logged = Origin & { revision: number; record: AnyRecord | null; parts: PartOrigins };
 
-/** A record (or its removal) as it is to be written, with the revision it gets. */
+/** A pending write: record or deletion, with its revision. */
 export type Write = Logged & { collection: Collection; key: string; deviceAt?: string };
 
 const snakeCase = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 
 const isoOf = (timestamp: string): string => `${timestamp.replace(' ', 'T').replace(/\+00$/, '')}Z`;
 
-/** What a table is written by: its name, its columns, and those of its key beside the person. */
+/** A table's name, columns, and key columns beside `user_id`. */
 type TableFacts = { name: string; columns: string[]; keys: string[] };
 
 const FACTS = new Map<Collection, TableFacts>(
@@ -86,10 +85,10 @@ type LogRow = {
 
 export type Place = { collection: Collection; key: string };
 
-/** What the log has of some places of a person, and the revision that their records are at (null: nothing was ever written). */
+/** Rows of the change log of an account, and its revision (null before the first write). */
 export type Reading = { revision: number | null; logged: Map<string, Logged> };
 
-/** Reads for several people at once what the log has of some places: one statement, so that all is of the same moment. */
+/** Reads rows of the change log of several accounts with one statement, hence from one snapshot. */
 export async function readLogged(
   pool: Pool,
   wanted: readonly { userId: string; places: readonly Place[] }[],
@@ -123,7 +122,7 @@ export async function readLogged(
   return wanted.map(({ userId }) => readings.get(userId)!);
 }
 
-/** Gives a person a revision to start from. */
+/** Creates an account's revision row. */
 export async function startRevisions(pool: Pool, userId: string): Promise<void> {
   await pool.query('insert into revisions (user_id, revision) values ($1, 0) on conflict do nothing', [userId]);
 }
@@ -161,7 +160,7 @@ function deleteFrom({ name, keys }: TableFacts, parameter: string): string {
   );
 }
 
-/** The one statement that writes to these tables, where each is written to, deleted from, or both. */
+/** The statement that writes to these tables (insert, delete or both), cached by its text. */
 const statements = new Map<string, string>();
 function statementFor(parts: readonly string[]): string {
   const name = parts.join(' ');
@@ -209,12 +208,12 @@ function rowOf(record: AnyRecord): Record<string, unknown> {
   return Object.fromEntries(Object.entries(record).map(([name, value]) => [snakeCase(name), value]));
 }
 
-/** How many kinds of write are kept prepared on a connection; a batch of many collections is planned anew. */
+/** Number of prepared write statements per connection; batches of many collections are not prepared. */
 const MOST_PREPARED_PARTS = 2;
 
 /**
- * What is to be written for a person: the revision it was decided at, how many revisions it takes, the records, and places
- * where nothing may ever have been.
+ * The writes of one account: the revision they were decided at, how many revisions they take, the records, and places that must
+ * never have been written.
  */
 export type Writing = {
   userId: string;
@@ -225,9 +224,9 @@ export type Writing = {
 };
 
 /**
- * Writes records and removals of some people, each key once, with the log of them: one statement, and of each person
- * whole or not at all, only if their records are still at the revision `at`, nobody else is writing them, and the places
- * that must be empty are. Returns whose was written.
+ * Writes the batches of several accounts, each key once, with one statement: tables and change log together, per account all or
+ * nothing, only if the account is still at revision `at` (revision guard), no other writer holds it, and the places that must be
+ * empty are. Returns the accounts that were written.
  */
 export async function writeAll(pool: Pool, writings: readonly Writing[]): Promise<Set<string>> {
   const rows = new Map<string, unknown[]>();
@@ -260,7 +259,7 @@ export async function writeAll(pool: Pool, writings: readonly Writing[]): Promis
   return new Set(written.map((each) => each.user_id));
 }
 
-/** How many rows one page holds at most; how many bytes of records, of which it holds one whatever its size. */
+/** Page size in rows, and in bytes of records; a page holds at least one record. */
 const PAGE_ROWS = 2000;
 export const PAGE_BYTES = 256 * 1024;
 
@@ -284,17 +283,17 @@ type SinceRow = Omit<LogRow, 'record' | 'parts'> & {
   record: string | null;
 };
 
-/** A row as the JSON that devices are sent, with what tells which it is. */
+/** A row as JSON, with its identity. */
 export type SentRow = { collection: Collection; key: string; revision: number; changeId: string; json: string };
 
-/** A row of the log as the JSON of a `ServerRow`; `record` is JSON already, and is not read. */
+/** The JSON of a `ServerRow`; `record` is JSON text and is not parsed. */
 export function rowJson(head: Omit<ServerRow, 'record'>, record: string | null): string {
   return `${JSON.stringify(head).slice(0, -1)},"record":${record ?? 'null'}}`;
 }
 
 /**
- * A page of rows newer than a revision, up to another, and the revision the records are at. A page ends after
- * {@link PAGE_BYTES} of records; `isLast` says that no row is left. Records are sent as the text that the database has.
+ * A page of rows newer than a revision, up to another, and the account's revision. A page ends after {@link PAGE_BYTES} of records;
+ * `isLast` says that no row is left. Records are sent as the database's JSON text.
  */
 export async function rowsBetween(
   pool: Pool,
@@ -318,7 +317,7 @@ export async function rowsBetween(
   return { revision: Number(rows[0]?.at ?? 0), rows: sent, isLast };
 }
 
-/** Records of a person that name another by one of their fields, with their origins. */
+/** Records that refer to another by a field, with their origins. */
 export async function namedBy(
   pool: Pool,
   userId: string,
@@ -345,35 +344,35 @@ export async function namedBy(
   );
 }
 
-/** The ways in which days and check-ins stop to fit what they are recorded under, as conditions on their tables. */
+/** Conditions on entries and check-ins that no longer fit their habit or key result. */
 const MISFITS = {
-  /** Days with a part of a variant that is gone; `values` are the ids of those. */
+  /** Entries with a part of a removed variant; `values` are the removed ids. */
   goneVariant: {
     of: 'entries',
     where: `t.habit_id = $2 and exists (
       select from jsonb_array_elements(coalesce(t.parts, '[]'::jsonb)) part where part ->> 'variantId' = any($3::text[]))`,
   },
-  /** Days with an amount, of a habit that is only checked off. */
+  /** Entries with an amount, of a habit without amounts. */
   amountOfCheck: {
     of: 'entries',
     where: `t.habit_id = $2 and $3::text[] is not null and (t.amount is not null or exists (
       select from jsonb_array_elements(coalesce(t.parts, '[]'::jsonb)) part where part ? 'amount'))`,
   },
-  /** Days that are done, of a habit that counts an amount. */
+  /** Entries marked done, of a habit with amounts. */
   doneOfAmount: { of: 'entries', where: `t.habit_id = $2 and $3::text[] is not null and t.mark = 'done'` },
-  /** Check-ins of a key result of yes or no that are neither. */
+  /** Check-ins of a yes-or-no key result that are neither 0 nor 1. */
   valueOfYesNo: {
     of: 'checkIns',
     where: `t.key_result_id = $2 and $3::text[] is not null and t.value not in (0, 1)`,
   },
-  /** Check-ins of a key result that is not fed by any. */
+  /** Check-ins of a key result that takes none. */
   anyCheckIn: { of: 'checkIns', where: `t.key_result_id = $2 and $3::text[] is not null` },
 } as const satisfies Record<string, { of: Collection; where: string }>;
 
 export type Misfit = keyof typeof MISFITS;
 export const collectionOfMisfit = (misfit: Misfit): 'entries' | 'checkIns' => MISFITS[misfit].of;
 
-/** Records that no longer fit the one they are recorded under, `limit` of them at most, found by the database as one set. */
+/** Dependants that no longer fit, at most `limit`, found with one query. */
 export async function misfits(
   pool: Pool,
   userId: string,
@@ -398,7 +397,7 @@ const ABOVE = {
   milestones: `select s.id, coalesce(s."after", '[]'::jsonb) as names from milestones s`,
 } as const;
 
-/** The ids of all steps or milestones above some, `limit` at most, as the database has them. */
+/** The ids of the ancestors of steps or milestones, at most `limit`, with one recursive query. */
 export async function idsAbove(
   pool: Pool,
   userId: string,
@@ -418,11 +417,11 @@ export async function idsAbove(
   return rows.map(({ id }) => id);
 }
 
-/** Records of a person by a column of theirs, such as the steps of a goal. */
+/** Records by a column, such as the steps of a goal. */
 export const findBy = (pool: Pool, userId: string, collection: Collection, field: string, value: string) =>
   namedBy(pool, userId, { in: collection, field, holds: 'id' }, value);
 
-/** The revision that a person's record is at; 0 where nothing was ever written. */
+/** An account's revision; 0 before the first write. */
 export async function revisionOf(pool: Pool, userId: string): Promise<number> {
   const { rows } = await pool.query<{ revision: string }>({
     name: 'revision',

@@ -11,25 +11,24 @@ import {
 import { LRUCache } from 'lru-cache';
 import type { Pool } from 'pg';
 
-/** How many people's usage is estimated at a time. */
+/** Cache capacity in accounts. */
 const MOST_KNOWN = 20_000;
-/** A full account is counted anew after so long, in milliseconds: something may have been removed. */
+/** Minimum interval between counts of a full account, in milliseconds. */
 const COUNT_AGAIN_MS = 1000;
 
 type Person = { userId: string; isSample: boolean };
 type Known = { usage: Usage; isCounted: boolean; atMs: number };
 
 /**
- * Keeps accounts within their quotas. What an account holds is counted by the database once, and then estimated from above by
- * what is sent; it is counted again only where the estimate comes to the quota. Another process may be behind by what it did
- * not see, so an account can end a little above its quota, never far.
+ * Enforces account quotas. Usage is counted by the database once, then estimated from above by what is sent, and counted again only
+ * when the estimate reaches the quota. Processes estimate independently, so an account may end slightly above its quota.
  */
 export type Quotas = {
-  /** Whether an account has no room left, so that a request adds nothing more to it; one that has takes the whole request. */
+  /** Whether the quota is used up; an account below it accepts a whole request. */
   isFull: (person: Person) => Promise<boolean>;
-  /** Takes note of what a request brought. */
+  /** Adds a request to the estimate. */
   sent: (person: Person, bytes: number, changes: readonly Change[]) => void;
-  /** What an account holds now, counted. */
+  /** Counts the account's usage. */
   usageOf: (person: Person) => Promise<UsageAnswer>;
 };
 
