@@ -1,5 +1,5 @@
 /** Milliseconds of one run of some work. */
-export function timeMs(work: () => unknown): number {
+function timeMs(work: () => unknown): number {
   const startedMs = performance.now();
   work();
   return performance.now() - startedMs;

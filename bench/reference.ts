@@ -19,7 +19,7 @@ export type ReferenceBook = {
   rows: { kind: ReferenceKind; times: number; done: Uint8Array }[];
 };
 
-export type ReferenceRow = {
+type ReferenceRow = {
   weeks: Int32Array;
   months: Int32Array;
   years: Int32Array;
@@ -31,7 +31,7 @@ export type ReferenceRow = {
 };
 
 /** By day over all rows: done and due of the score, and what flexible rows did and ask. */
-export type ReferenceDays = { done: Uint16Array; due: Uint16Array; flexible: Uint16Array; needs: Float64Array };
+type ReferenceDays = { done: Uint16Array; due: Uint16Array; flexible: Uint16Array; needs: Float64Array };
 
 const places = (of: Int32Array): number => of[of.length - 1]! + 1;
 

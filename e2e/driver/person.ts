@@ -15,7 +15,7 @@ export type HabitWish = {
   area?: string;
 };
 
-export type KeyResultWish = {
+type KeyResultWish = {
   title: string;
   kind: 'A number' | 'Money' | 'Yes or no' | 'Steps done' | 'Days of a habit' | 'Amount of a habit';
   start?: string;
@@ -28,7 +28,7 @@ export type KeyResultWish = {
 let count = 0;
 
 /** An address nobody used before. */
-export const newEmail = (): string => `person${Date.now()}.${process.pid}.${++count}@example.org`;
+const newEmail = (): string => `person${Date.now()}.${process.pid}.${++count}@example.org`;
 export const PASSWORD = 'slow bow and long notes';
 
 /** Somebody at a device, in the words that a person would use. */

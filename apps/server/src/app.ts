@@ -25,7 +25,7 @@ import { countAgainst, createTurns, sharedByProcesses } from './limits.ts';
 import type { Logger } from './log.ts';
 import { outgoingHeaders } from './outgoingHeaders.ts';
 
-export type AppDeps = {
+type AppDeps = {
   db: Database;
   auth: Auth;
   /** Signs what devices are known by. */

@@ -36,7 +36,7 @@ const API = {
 } as const;
 const PAGE = { ...EVERYWHERE, 'content-security-policy': PAGE_POLICY } as const;
 
-export const isApi = (c: Context): boolean => c.req.path.startsWith('/api/') || c.req.path === '/api';
+const isApi = (c: Context): boolean => c.req.path.startsWith('/api/') || c.req.path === '/api';
 
 /**
  * The one place where headers are put on answers: every answer passes it, whoever made it, those of errors and of the account

@@ -172,7 +172,6 @@ export {
   monthFigures,
   yearFigures,
   quarterTargetOf,
-  quarterFigures,
   figuresAgainst,
   earnsRibbon,
   RIBBON_NEEDS_DAYS,

@@ -3,8 +3,6 @@ import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
 
 export type Database = ReturnType<typeof createDatabase>['db'];
-export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
-
 /** A pool of connections in UTC; `close` ends them. A connection lost while idle is replaced, not an error. */
 export function createDatabase(url: string, onIdleError: (error: Error) => void = () => {}) {
   const pool = new pg.Pool({

@@ -1,7 +1,7 @@
 import pg from 'pg';
 
 /** Callbacks of a channel. */
-export type NotificationListener = {
+type NotificationListener = {
   onMessage: (payload: string) => void;
   /** The connection broke: notifications sent meanwhile are lost. */
   onDisconnect?: () => void;

@@ -21,7 +21,7 @@ import { settings } from './schema/settings.ts';
 import { steps } from './schema/steps.ts';
 
 /** A table of a person's records, as far as all of them are alike. */
-export type OwnedTable = PgTable & { userId: PgColumn };
+type OwnedTable = PgTable & { userId: PgColumn };
 
 /** The table of each collection. Its columns are named as the keys of the records. */
 export const TABLES = {

@@ -7,7 +7,7 @@ import { FAMILIES } from '../theme/type.ts';
 import { MarkedPicture } from './MarkedPicture.tsx';
 import type { MarkChoice } from './useMarks.ts';
 
-export type AreaPart = { color: string; count: number; share: number | null };
+type AreaPart = { color: string; count: number; share: number | null };
 
 type Props = {
   parts: readonly AreaPart[];

@@ -5,7 +5,7 @@ import Svg, { Defs, G, Line, LinearGradient, Path, Rect, Stop } from 'react-nati
 import { useTheme } from '../theme/Theme.tsx';
 import { useWidth } from './useWidth.ts';
 
-export type BoringPart = { id: string; progress: number; expected: number | null; color: string };
+type BoringPart = { id: string; progress: number; expected: number | null; color: string };
 
 type Props = {
   parts: readonly BoringPart[];

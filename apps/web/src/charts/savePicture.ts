@@ -8,7 +8,7 @@ const HEAD_PX = 66;
 const GAP_PX = 14;
 
 /** What a saved picture says about itself, and the colours it is drawn on. */
-export type PictureHead = {
+type PictureHead = {
   title: string;
   span: string;
   /** What its lines and marks mean, a sentence or a name each. */
@@ -18,7 +18,7 @@ export type PictureHead = {
   quiet: string;
 };
 
-export type Picture = { text: string; widthPx: number; heightPx: number };
+type Picture = { text: string; widthPx: number; heightPx: number };
 
 const sizeOf = (svg: Element): { widthPx: number; heightPx: number } => ({
   widthPx: Number(svg.getAttribute('width')) || 0,

@@ -30,7 +30,7 @@ export const deviceNow = (): Date =>
 const serverMs = (): number => deviceClockMs() + offsetMs;
 
 /** A wrong device clock: the time by it and by the server. */
-export type WrongClock = { device: Date; server: Date };
+type WrongClock = { device: Date; server: Date };
 
 let wrong: WrongClock | null = null;
 

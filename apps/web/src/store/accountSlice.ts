@@ -5,7 +5,7 @@ import type { Account } from '../platform/api.ts';
  * `unknown` until the server was asked; `unreachable` where it did not answer; `elsewhere` where another tab has signed in
  * to another account, so that this page may go on with neither.
  */
-export type AccountState = { status: 'unknown' | 'unreachable' | 'out' | 'in' | 'elsewhere'; account: Account | null };
+type AccountState = { status: 'unknown' | 'unreachable' | 'out' | 'in' | 'elsewhere'; account: Account | null };
 
 /** Whether an account is a visitor's own copy of the sample. */
 export const isSample = ({ email }: Account): boolean => email.endsWith('.invalid');

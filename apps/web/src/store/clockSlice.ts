@@ -8,7 +8,7 @@ export function dayByClock(now: Date, dayEndsAt: number): PlainDay {
   return now.getHours() < dayEndsAt ? day - 1 : day;
 }
 
-export type ClockState = { today: PlainDay };
+type ClockState = { today: PlainDay };
 
 export const dayTurned = createAction<PlainDay>('clock/dayTurned');
 

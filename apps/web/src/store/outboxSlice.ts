@@ -14,7 +14,7 @@ import {
 /** A rejected change, kept with its issues. */
 export type Refusal = { change: Change; issues: Issue[] };
 
-export type OutboxState = {
+type OutboxState = {
   /** Changes not yet acknowledged, in the order they were made. */
   waiting: PendingChanges;
   refused: Refusal[];

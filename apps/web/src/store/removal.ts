@@ -6,7 +6,7 @@ import { changeTo, newId, removalOf } from './makeChange.ts';
 import type { RecordsState } from './recordsState.ts';
 
 /** What goes with a habit when it is deleted, by kind. */
-export type GoesAlong = { entries: number; notes: number; keyResults: number; reminders: number };
+type GoesAlong = { entries: number; notes: number; keyResults: number; reminders: number };
 
 /** How many records of each collection go when one is removed. */
 function goesWith(records: RecordsState, removal: Change): (collection: Change['collection']) => number {
@@ -26,7 +26,7 @@ export function goesWithHabit(records: RecordsState, habitId: string): GoesAlong
 }
 
 /** What goes with a goal when it is deleted, by kind. */
-export type GoesWithGoal = { keyResults: number; checkIns: number; steps: number; milestones: number };
+type GoesWithGoal = { keyResults: number; checkIns: number; steps: number; milestones: number };
 
 /** How much goes with a goal; its habits stay. */
 export function goesWithGoal(records: RecordsState, goalId: string): GoesWithGoal {

@@ -44,7 +44,7 @@ const STEPS_BACK = 100;
 const BACK_AT_ONCE = 400;
 
 /** A step that grows with what is taken in; put back, all of it goes. */
-export type OpenStep = { take: (changes: readonly Change[]) => void; putBack: () => void };
+type OpenStep = { take: (changes: readonly Change[]) => void; putBack: () => void };
 
 export type Recording = {
   /** Takes changes in; they are one step of {@link Recording.takeBack}. Gives back the way to undo just these. */

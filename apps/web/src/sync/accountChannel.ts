@@ -1,5 +1,5 @@
 /** Cross-tab channel for sign-in and sign-out: all tabs share the session cookie. */
-export type AccountChannel = {
+type AccountChannel = {
   post: (accountId: string | null) => void;
   /** Subscribes to the other tabs; returns the unsubscriber. */
   subscribe: (listen: (accountId: string | null) => void) => () => void;

@@ -8,7 +8,7 @@ import { type ImportStaging, openImportStaging } from './importStaging.ts';
 
 type Parts = AsyncIterable<readonly Change[]>;
 /** What an import writes to. */
-export type ImportTarget = { recording: Pick<Recording, 'begin'>; store: Pick<Store, 'dispatch'> };
+type ImportTarget = { recording: Pick<Recording, 'begin'>; store: Pick<Store, 'dispatch'> };
 
 /**
  * Applies batches as one undo step and yields to the main thread between them; celebrations are silenced meanwhile. On an error

@@ -1,7 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
 /** An IndexedDB database, opened lazily. */
-export type DeviceDatabase<Schema extends DBSchema> = {
+type DeviceDatabase<Schema extends DBSchema> = {
   /** Opens the database once; a failed attempt rejects, and the next call retries. */
   open: () => Promise<IDBPDatabase<Schema>>;
   close: () => Promise<void>;

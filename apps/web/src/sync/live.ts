@@ -1,7 +1,7 @@
 import { ACCOUNT_HEADER, PATHS } from '@wimbel/contract';
 
 /** Dependencies of the live connection; tests pass their own. */
-export type LiveDeps = {
+type LiveDeps = {
   accountId: string;
   /** The server announced a revision. */
   onRevision: (revision: number) => void;

@@ -17,7 +17,7 @@ const MOST_FAILURES = 3;
 type Answer = Pick<ChangesAnswer, 'results'> & Partial<ChangesAnswer>;
 
 /** Pushes pending changes in order; bisects a batch that fails as a whole until the faulty change is found. */
-export type Push = {
+type Push = {
   /** Pushes everything pending; true where a pull is needed afterwards. */
   pushPending: () => Promise<boolean>;
 };

@@ -71,15 +71,6 @@ const yearKey = (habitId: string, year: number): string => `${year} ${habitId}`;
 /** The database name of an account. */
 export const recordDatabase = (accountId: string): string => `wimbel.record.${accountId}`;
 
-/** A store that stores nothing, for devices without IndexedDB and for tests. */
-export const NO_RECORD_STORE: RecordStore = {
-  read: async () => null,
-  revision: async () => null,
-  madeOf: async () => new Map(),
-  put: async () => undefined,
-  clear: async () => undefined,
-};
-
 /** Opens an account's store in IndexedDB, lazily; a failed attempt rejects, and the next call retries. */
 export function openRecordStore(accountId: string): RecordStore {
   const name = recordDatabase(accountId);

@@ -5,7 +5,7 @@ import { deviceClockMs } from '../platform/clock.ts';
  * Write-ahead log of changes in local storage: written synchronously within the tap, truncated once IndexedDB holds them.
  * IndexedDB writes are asynchronous: a page closed before they complete would lose the change.
  */
-export type WriteAheadLog = {
+type WriteAheadLog = {
   /** Appends a batch; false where local storage is full or forbidden. */
   append: (accountId: string, changes: readonly Change[]) => boolean;
   /** The batches of an account, oldest first. */

@@ -27,7 +27,7 @@ const CODE_OF_SIGN: Record<string, string> = { '€': 'EUR', '£': 'GBP', $: 'US
 const codes = lazy(() => new Set(Intl.supportedValuesOf?.('currency') ?? Object.values(CODE_OF_SIGN)));
 
 /** The currency that a unit names by its code or its sign; null for any other unit. */
-export const currencyOf = (unit: string): string | null => CODE_OF_SIGN[unit] ?? (codes().has(unit) ? unit : null);
+const currencyOf = (unit: string): string | null => CODE_OF_SIGN[unit] ?? (codes().has(unit) ? unit : null);
 
 const sums = new Map<string, Intl.NumberFormat>();
 

@@ -65,7 +65,7 @@ export const VERDICT_WORDS: Record<QuotaVerdict, string> = {
 };
 
 /** How a habit stands on a day, in a few words, and the figure that they tell. */
-export type DayStatus = { words: string; asked: FigureQuery | null };
+type DayStatus = { words: string; asked: FigureQuery | null };
 
 const quotaWords = (track: Track, kind: PeriodKind): string => {
   const { today } = track;

@@ -11,7 +11,7 @@ const WRITTEN = [
 ];
 
 /** Something that a person wrote in a change that was refused. A list stands one a line. */
-export type WrittenField = { field: string; title: string; kind: 'text' | 'number' | 'lines'; value: string };
+type WrittenField = { field: string; title: string; kind: 'text' | 'number' | 'lines'; value: string };
 
 const kindOf = (value: unknown): WrittenField['kind'] | null =>
   typeof value === 'string'

@@ -1,5 +1,5 @@
 import { type PlainDay, seasonSpan } from '@wimbel/core';
-import { capital, counted, dateNear, spanInWords } from './format.ts';
+import { capital, counted, spanInWords } from './format.ts';
 import type { FiguredSeason } from '../store/seasonSelectors.ts';
 
 /** "last day", "1 day left", "54 days left" */
@@ -20,13 +20,6 @@ export function seasonWhen({ season, standing }: FiguredSeason, today: PlainDay)
 /** "2 of 4 weeks on track": of those that are over and asked something. */
 export const onTrackWords = ({ standing }: FiguredSeason): string =>
   standing.gone === 0 ? 'no week is over yet' : `${standing.onTrack} of ${counted(standing.gone, 'week')} on track`;
-
-/** When a season begins or ended, seen from today: "begins on 30 November", "ended on 22 November". */
-export function seasonTurn({ season, standing }: FiguredSeason, today: PlainDay): string {
-  const { first, last } = seasonSpan(season);
-  if (standing.phase === 'toCome') return `begins on ${dateNear(first, today)}`;
-  return standing.phase === 'over' ? `ended on ${dateNear(last, today)}` : `ends on ${dateNear(last, today)}`;
-}
 
 /** What a look back of a season is on: "week 4", "the whole season". */
 export const seasonPartWords = (week: number | null): string =>

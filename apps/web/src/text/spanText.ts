@@ -27,7 +27,7 @@ export function spanTitle(kind: ReviewSpan, span: DaySpan, today: PlainDay): str
   }
 }
 
-export const BEFORE_WORDS: Record<ReviewSpan, string> = {
+const BEFORE_WORDS: Record<ReviewSpan, string> = {
   week: 'the week before',
   month: 'the month before',
   quarter: 'the quarter before',

@@ -4,7 +4,7 @@ import { LinkifyIt } from 'linkify-it';
 export type WrittenPart = { text: string; href: string | null };
 
 /** A paragraph with its lines, or a list with its items. */
-export type WrittenBlock =
+type WrittenBlock =
   { kind: 'paragraph'; lines: WrittenPart[][] } | { kind: 'list'; isNumbered: boolean; items: WrittenPart[][] };
 
 const links = new LinkifyIt({ fuzzyLink: true });

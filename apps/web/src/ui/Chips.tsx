@@ -5,7 +5,7 @@ import { Words } from './Words.tsx';
 import { Choice } from './Choice.tsx';
 import { isTabbed, radioKeys } from './radioKeys.ts';
 
-export type Chip = { value: string; label: string; dot?: string };
+type Chip = { value: string; label: string; dot?: string };
 
 type Props = {
   label: string;

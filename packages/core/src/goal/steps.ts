@@ -61,7 +61,7 @@ export const stepsValue = (keyResultId: string | null, steps: readonly Step[], d
   stepsValueWhere(keyResultId, steps, (step) => !!step.doneOn && dayOf(step.doneOn) <= day);
 
 /** What is expected of each top-level step by a day, 0–1. */
-export type StepExpected = { step: Step; ratio: number };
+type StepExpected = { step: Step; ratio: number };
 
 /**
  * What is expected by a day of the top-level steps of a key result, or (null) of those that belong to none: 1 from a step's

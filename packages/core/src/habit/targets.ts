@@ -158,13 +158,6 @@ export function quarterTargetOf(track: Track, month: PlainMonth): Target {
   return monthsTargetOf(track, [first, first + 1, first + 2]);
 }
 
-/** The calendar quarter that a month lies in, against what its months come to. */
-export function quarterFigures(track: Track, month: PlainMonth): Figures {
-  const { first, last } = quarterOfMonth(month);
-  const span = { first: monthSpan(first).first, last: monthSpan(last).last };
-  return figuresAgainst(track, span, quarterTargetOf(track, month));
-}
-
 /** Several habits together: what each did, no more than its target, against the sum of their targets. */
 export function togetherOf(figures: Iterable<{ actual: number; target: number }>): {
   actual: number;

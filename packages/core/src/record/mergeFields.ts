@@ -61,7 +61,7 @@ export const LONG_TEXTS: ReadonlySet<string> = new Set([
 const LONGEST_NAME = 40;
 
 /** A short name for an item; two long ones that begin alike differ by a hash (FNV-1a, 32 bits). */
-export function partName(name: string): string {
+function partName(name: string): string {
   if (name.length <= LONGEST_NAME) return name;
   let hash = 0x811c9dc5;
   for (let at = 0; at < name.length; at++) hash = Math.imul(hash ^ name.charCodeAt(at), 0x01000193);

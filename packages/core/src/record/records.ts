@@ -44,7 +44,7 @@ export type TodayBy = (typeof TODAY_BY)[number];
 /** A mood, from 1 (low) to 5 (great). */
 export type Mood = 1 | 2 | 3 | 4 | 5;
 /** A person’s own sign and word for a mood. */
-export type MoodMark = { mood: Mood; symbol?: string; word?: string };
+type MoodMark = { mood: Mood; symbol?: string; word?: string };
 
 /** What a person chose for the whole app; `dayEndsAt` is an hour after midnight. */
 export type Settings = {

@@ -27,7 +27,7 @@ import { type MonthSummary, dayCounts, monthTogether } from './monthSummary.ts';
 export type Book = Omit<Records, 'entries'> & { entriesOf: (habitId: string) => EntryYears };
 
 /** What the record says of moods, over the whole of it. */
-export type MoodFigures = {
+type MoodFigures = {
   months: ReadonlyMap<PlainMonth, MoodMean>;
   feelings: ReadonlyMap<string, FeelingFigures>;
   habits: ReadonlyMap<string, MoodBeside | null>;

@@ -146,7 +146,7 @@ export function literalHabit(habit: Habit, all: readonly Entry[], today: PlainDa
   return { first, kept, need, isDue, isDone, isFlexible };
 }
 
-export type LiteralHabit = ReturnType<typeof literalHabit>;
+type LiteralHabit = ReturnType<typeof literalHabit>;
 
 /** Numerator and denominator of a day's score over several habits. */
 export function literalScore(habits: readonly LiteralHabit[], day: PlainDay): { done: number; due: number } {

@@ -113,7 +113,7 @@ async function readBody(c: Context<AppEnv>): Promise<Fields> {
   return body as Fields;
 }
 
-export type AccountDeps = {
+type AccountDeps = {
   auth: Auth;
   sessions: Sessions;
   guesses: SignInThrottle;

@@ -8,7 +8,7 @@ const MOST_RECORDS = 20_000;
 const MOST_OF_ONE = 200;
 
 /** A cached reading. Nothing is cached of the places in `presumed`: they are taken to be empty. */
-export type CachedReading = Reading & { revision: number; presumed: Place[] };
+type CachedReading = Reading & { revision: number; presumed: Place[] };
 
 /**
  * Cache of the change log's rows of habits and entries, so that a check-off needs no read. It may be stale: a decision made by

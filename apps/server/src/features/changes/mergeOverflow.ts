@@ -91,7 +91,7 @@ async function putOverflow(
 }
 
 /** Two versions of a record and what came of them. */
-export type MergeOutcome = {
+type MergeOutcome = {
   base: AnyRecord | null;
   held: AnyRecord;
   mine: AnyRecord;

@@ -19,7 +19,7 @@ const MOST_UNHEARD = 100;
 const bytes = new TextEncoder();
 const NOTHING = bytes.encode(': \n\n');
 
-export type StreamDeps = { pool: Pool; feed: RevisionFeed; sessions: Sessions; heartbeatMs?: number };
+type StreamDeps = { pool: Pool; feed: RevisionFeed; sessions: Sessions; heartbeatMs?: number };
 
 /** Server-sent events: the account's revision at once and whenever it changes, and heartbeats. Ends with the session. */
 export async function revisionStream(

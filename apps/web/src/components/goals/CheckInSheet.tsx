@@ -160,7 +160,7 @@ export const laterThan = (own: readonly CheckIn[], { id, day, madeAt }: CheckIn)
   own.filter((each) => each.id !== id && (each.day > day || (each.day === day && each.madeAt > madeAt)));
 
 /** Whether a value lies behind where a key result began, seen from its target. */
-export const isBehindStart = (measure: KeyResult['measure'], value: number): boolean =>
+const isBehindStart = (measure: KeyResult['measure'], value: number): boolean =>
   'start' in measure && (measure.target > measure.start ? value < measure.start : value > measure.start);
 
 /** A check-in as it is typed, and what keeps it, with those after it where they follow. */

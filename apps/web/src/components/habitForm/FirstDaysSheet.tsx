@@ -16,7 +16,7 @@ import { Words } from '../../ui/Words.tsx';
 export type FirstDay = { id: string; name: string; from: string; mark: string | null };
 
 /** Why some habits cannot count from a day; null where they can. */
-export function firstDayFault(day: string, chosen: readonly FirstDay[]): string | null {
+function firstDayFault(day: string, chosen: readonly FirstDay[]): string | null {
   if (parseDay(day) === null) return 'Choose a day';
   const late = chosen.filter(({ mark }) => mark !== null && mark < day);
   if (late.length === 0) return chosen.length === 0 ? 'Choose a habit' : null;

@@ -7,7 +7,7 @@ import { Field } from '../../ui/Field.tsx';
 import { Peg } from '../../ui/Peg.tsx';
 import { useNoteDraft } from '../entry/useNoteDraft.ts';
 
-export type ChecklistItem = { text: string; done?: boolean };
+type ChecklistItem = { text: string; done?: boolean };
 
 const LONGEST_LINE = 500;
 

@@ -11,7 +11,7 @@ const LONGEST = 20_000;
 
 type TextField = Exclude<keyof ReviewAnswers, 'nextTimeWas' | 'mostOfWins' | 'mostOfLosses'>;
 
-export type ReviewFieldsProps = Pick<ReviewWriting, 'write'> & { answers: ReviewAnswers; onTyping?: () => void };
+type ReviewFieldsProps = Pick<ReviewWriting, 'write'> & { answers: ReviewAnswers; onTyping?: () => void };
 
 /** A field of a look back that keeps itself. */
 export function ReviewField({

@@ -18,7 +18,7 @@ import {
 } from '../../text/format.ts';
 
 /** The most days that can be looked at between any two: some twenty years. */
-export const MOST_DAYS_BETWEEN = 7320;
+const MOST_DAYS_BETWEEN = 7320;
 
 /** Why two days cannot be looked between, in words; null where they can. */
 export function betweenFault(first: PlainDay | null, last: PlainDay | null): string | null {

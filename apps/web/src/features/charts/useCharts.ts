@@ -8,7 +8,7 @@ import type { ChartedOf } from './chartedOf.ts';
 import { useReview } from '../../components/lookBack/worker/useReview.ts';
 
 /** What the charts are of, where it is there. */
-export type Subject = {
+type Subject = {
   what: ChartsOf;
   name: string;
   habitId: string | null;

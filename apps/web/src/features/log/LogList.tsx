@@ -44,7 +44,7 @@ type Entries = RootState['records']['entries'];
  * The habits of a day that were asked, those that could wait among them, or that have a record. What is late stands on today
  * alone: on each of the days that it was put off it would push everything else out of sight.
  */
-export const tracksOfDay = (tracks: readonly Track[], entries: Entries, day: PlainDay): Track[] =>
+const tracksOfDay = (tracks: readonly Track[], entries: Entries, day: PlainDay): Track[] =>
   tracks.filter((track) => {
     if (entryOn(entries[track.habit.id] ?? NO_ENTRIES, day) !== null) return true;
     const ask = askOn(track, day);

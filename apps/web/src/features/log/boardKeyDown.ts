@@ -13,7 +13,7 @@ export function rangeOf({ habitId, day }: Place, habits: readonly HabitLine[]): 
 }
 
 /** What keys on a pegboard work on. */
-export type BoardOfKeys = {
+type BoardOfKeys = {
   habits: readonly HabitLine[];
   span: DaySpan;
   today: PlainDay;

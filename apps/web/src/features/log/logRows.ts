@@ -14,9 +14,9 @@ export const SORTS = ['order', 'name', 'share'] as const;
 export type Sort = (typeof SORTS)[number];
 
 export type HabitLine = { kind: 'habit'; key: string; track: Track; y: number; heightPx: number };
-export type AreaLine = { kind: 'area'; key: string; area: Area | null; tracks: Track[]; y: number };
+type AreaLine = { kind: 'area'; key: string; area: Area | null; tracks: Track[]; y: number };
 /** A line of the pegboard: a habit, or the area above its habits. */
-export type LogLine = HabitLine | AreaLine;
+type LogLine = HabitLine | AreaLine;
 
 type Heights = { rowPx: number; tallRowPx: number; areaPx: number };
 

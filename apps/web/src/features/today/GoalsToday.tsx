@@ -26,7 +26,7 @@ const CheckInSheet = lazySheet(() =>
 const MOST_DUE = 5;
 
 /** The steps and milestones of open goals that are overdue or due within a week, the most overdue first. */
-export function pressingThings(goals: readonly FiguredGoal[], today: number): DueThing[] {
+function pressingThings(goals: readonly FiguredGoal[], today: number): DueThing[] {
   const open = goals.filter(({ records }) => records.goal.state === 'open');
   return inDueOrder(open.flatMap((figured) => dueThings(figured, today))).filter(
     ({ kind, state }) => (kind === 'step' || kind === 'milestone') && (state === 'overdue' || state === 'dueSoon'),

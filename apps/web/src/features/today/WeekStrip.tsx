@@ -12,7 +12,7 @@ const SIZE_PX = 40;
 const R = 15;
 
 /** Seven days with the one in view: those up to today while it is among them, else with it in the middle. */
-export function stripSpan(day: PlainDay, today: PlainDay): DaySpan {
+function stripSpan(day: PlainDay, today: PlainDay): DaySpan {
   const last = today - day < 7 ? today : day + 3;
   return { first: last - 6, last };
 }

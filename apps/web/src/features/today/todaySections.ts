@@ -2,7 +2,7 @@ import { PART_WORDS } from '../../text/format.ts';
 import { type Area, PARTS_OF_DAY, type PlainDay, type TodayBy, type Track, isActiveIn, outcomeOn } from '@wimbel/core';
 import { askOn, isDecided, isPressing } from '../../text/dayStatusText.ts';
 
-export type TodayRow = { track: Track; isToGo: boolean };
+type TodayRow = { track: Track; isToGo: boolean };
 export type TodaySection = { key: string; title: string; dye: string | null; rows: TodayRow[]; toGo: number };
 export type TodayPlan = {
   sections: TodaySection[];
@@ -20,7 +20,7 @@ export type TodayPlan = {
 };
 
 /** Habits of a day in groups, in the order the groups are shown. */
-export function groupsOf(by: TodayBy, areas: readonly Area[]) {
+function groupsOf(by: TodayBy, areas: readonly Area[]) {
   if (by === 'part') {
     return PARTS_OF_DAY.map((part) => ({
       key: part,

@@ -36,7 +36,7 @@ export const points = (value: number): string =>
   `${number(Math.round(value * 1000) / 10).replace('-', '\u2212')}\u00a0%`;
 
 export type Write = { amount: (value: number) => string };
-export const PLAIN: Write = { amount: number };
+const PLAIN: Write = { amount: number };
 
 /** One part's numbers, or the total's, in words. */
 function numbersInWords({ columns }: Breakdown, numbers: readonly number[], write: Write, beyond = 0): string {

@@ -3,7 +3,7 @@ import { startTransition, useEffect, useMemo, useState } from 'react';
 import { reviewInWorker } from './reviewWorker.ts';
 import type { ReviewOptions } from './reviewer.ts';
 
-export type ReviewAsked = { tracks: readonly Track[]; options: ReviewOptions };
+type ReviewAsked = { tracks: readonly Track[]; options: ReviewOptions };
 export type Shown<A extends ReviewAsked> = A & { review: SpanReview };
 
 /** So many days of habits are worked out sooner than a worker could be asked. */

@@ -12,7 +12,7 @@ export type Search = {
 };
 
 /** A piece of what was found, marked where it holds a word that was looked for. */
-export type FoundPiece = { text: string; isMarked: boolean };
+type FoundPiece = { text: string; isMarked: boolean };
 export type Found = Omit<Writing, 'text'> & { pieces: FoundPiece[] };
 export type FoundAll = { found: Found[]; count: number };
 

@@ -11,7 +11,7 @@ import { EASY_GOALS } from '../../../text/goalText.ts';
 import { type SeasonDraft, draftSpan } from './seasonDraft.ts';
 import type { SeasonFaults } from './useSeasonDraft.ts';
 
-export type SeasonFieldsProps = {
+type SeasonFieldsProps = {
   draft: SeasonDraft;
   set: (part: Partial<SeasonDraft>) => void;
   faults: SeasonFaults;

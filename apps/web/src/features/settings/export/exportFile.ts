@@ -9,7 +9,7 @@ type AnyRecord = RecordOf<Collection>;
 type Piece = { collection: Collection; records: AnyRecord[] };
 
 /** How far it is, 0 to 1; the signal gives up. */
-export type Handing = { onShare: (share: number) => void; signal: AbortSignal };
+type Handing = { onShare: (share: number) => void; signal: AbortSignal };
 
 const otherWork = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
 

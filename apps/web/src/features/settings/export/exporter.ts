@@ -34,7 +34,7 @@ export type Wish =
 export type Taken = { content: string | Uint8Array<ArrayBuffer>; count: number };
 
 /** Writes files beside the screen, of records that it is handed piece by piece. */
-export type Taker = {
+type Taker = {
   begin: (settings: Settings) => void;
   add: (collection: Collection, records: readonly RecordOf<Collection>[]) => void;
   write: (wish: Wish, onShare: (share: number) => void) => Promise<Taken>;

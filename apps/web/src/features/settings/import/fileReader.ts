@@ -13,7 +13,7 @@ export type OpenedFile =
 export type Plan = { fresh: number; replaced: number; stays: number; gone: number; count: number };
 
 /** Who wrote records last on this device, by their places. */
-export type MadeOf = (
+type MadeOf = (
   places: readonly { collection: Collection; key: string }[],
 ) => Promise<ReadonlyMap<string, { madeAt: string }>>;
 

@@ -56,7 +56,7 @@ export function choiceWords(choice: NameChoice, habits: ReadonlyMap<string, Habi
 }
 
 /** How many cells are left out of what is brought in. */
-export const leftCount = ({ left }: Coming): number => left.unclear + left.nowhere + left.future;
+const leftCount = ({ left }: Coming): number => left.unclear + left.nowhere + left.future;
 
 /** What comes in, as it is said before and after. */
 export function comingWords(coming: Coming, habitCount: number): string {

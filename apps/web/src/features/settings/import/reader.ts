@@ -25,7 +25,7 @@ export type Source = { bytes: Uint8Array; name: string } | { text: string };
 export type GridSize = { name: string; rows: number; columns: number };
 
 /** A block of days in a grid, as it is shown: the key of its head, and its month where it stands for one. */
-export type ShownBlock = {
+type ShownBlock = {
   grid: number;
   head: string;
   layout: Block['layout'] | 'list';
@@ -56,7 +56,7 @@ export type LineRole = { role: 'days' | 'names' | 'day' | 'name' | 'out' | 'none
 /** A part of a grid. */
 export type ShownPart = { cells: ShownCell[][]; rows: LineRole[]; columns: LineRole[] };
 /** Lines from one up to (not with) another. */
-export type PartOfGrid = { grid: number; fromRow: number; toRow: number; fromColumn: number; toColumn: number };
+type PartOfGrid = { grid: number; fromRow: number; toRow: number; fromColumn: number; toColumn: number };
 
 /** What would come in, in figures. */
 export type Coming = {
