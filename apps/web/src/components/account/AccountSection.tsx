@@ -15,6 +15,7 @@ import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { isSample, signedOut } from '../../store/accountSlice.ts';
 import { type RootState, useAppDispatch, useAppSelector } from '../../store/store.ts';
+import { unreachableText } from '../../text/offlineText.ts';
 
 /** Who is signed in, what still waits to be saved, and the way out. */
 export function AccountSection() {
@@ -72,7 +73,7 @@ function useSignOut() {
       dispatch(signedOut());
     } catch {
       setIsBusy(false);
-      toast({ text: 'The server cannot be reached, so you are still signed in. Nothing is lost; try again later.' });
+      toast({ text: `${unreachableText('Nothing was changed')} You are still signed in.` });
       return;
     }
   };

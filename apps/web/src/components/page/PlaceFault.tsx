@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { useTheme } from '../../theme/Theme.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
+import { NO_CONNECTION } from '../../text/offlineText.ts';
 
 /** Whether a fault is a part of the app that could not be fetched: there is no connection, or a newer version is out. */
 const isNotFetched = (error: Error): boolean =>
@@ -27,7 +28,7 @@ export function PlaceFault({ error, resetErrorBoundary }: FallbackProps) {
         title={isAway ? 'This page could not be fetched' : 'This page could not be shown'}
         text={
           isAway
-            ? 'There seems to be no connection. What you recorded is kept; other pages you had open before still work.'
+            ? `${NO_CONNECTION}; other pages you had open before still work.`
             : 'Something went wrong here. What you recorded is kept, and the other pages still work.'
         }
       >

@@ -3,6 +3,7 @@ import { yieldToMain } from '../../platform/yieldToMain.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
+import { NO_CONNECTION } from '../../text/offlineText.ts';
 
 /** What is brought once the first screen stands, so that a tap finds it there. */
 const ahead: (() => Promise<void>)[] = [];
@@ -52,7 +53,7 @@ export function lazySheet<P extends object>(
     if (!isMissing) return null;
     return (
       <Sheet title="This could not be fetched" onClose={props.onClose}>
-        <Words>There seems to be no connection. What you recorded is kept. Open this again once you are online.</Words>
+        <Words>{`${NO_CONNECTION}. Open this again once you are online.`}</Words>
         <Button kind="main" onPress={props.onClose}>
           Close
         </Button>

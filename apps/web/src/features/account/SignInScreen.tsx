@@ -15,11 +15,11 @@ import { Mark } from '../../ui/Frame.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { SHORTEST_PASSWORD, type SignInValues } from './signInValues.ts';
 import { PATHS } from '../../platform/paths.ts';
+import { unreachableText } from '../../text/offlineText.ts';
 
 /** What to say for a fault: what happened, what is safe, what to do. */
 function faultWords({ code, issues, retryAfterMs }: ApiFault): string {
-  if (code === 'offline' || code === 'unavailable')
-    return 'The server cannot be reached just now. Nothing is lost; try again in a moment.';
+  if (code === 'offline' || code === 'unavailable') return unreachableText('Nothing is lost');
   if (code === 'tooMany') {
     const minutes = Math.max(1, Math.ceil((retryAfterMs ?? 300_000) / 60_000));
     return `Too many tries. Wait ${minutes === 1 ? 'a minute' : `${minutes} minutes`}, then try again.`;

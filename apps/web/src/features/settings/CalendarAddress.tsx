@@ -11,6 +11,7 @@ import { Field } from '../../ui/Field.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { CALENDAR_WORDS } from './export/exportText.ts';
+import { unreachableText } from '../../text/offlineText.ts';
 
 type Held = { shows: string[]; madeAt: string } | null;
 
@@ -19,7 +20,7 @@ const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s } as const;
 const faultOf = (error: unknown): string =>
   error instanceof ApiError && error.fault.code === 'tooMany'
     ? 'That was often. Try again in a minute.'
-    : 'The server cannot be reached. Nothing was changed; try again.';
+    : unreachableText('Nothing was changed');
 
 /** An address that a calendar program looks up by itself: made, renewed and ended here. */
 export function CalendarAddress({ accountId, shows }: { accountId: string; shows: readonly CalendarKind[] }) {
@@ -72,7 +73,7 @@ export function CalendarAddress({ accountId, shows }: { accountId: string; shows
         and nothing else.
       </Words>
       {held === 'unknown' ? null : held === 'away' ? (
-        <Words tone="quiet">The server cannot be reached, so the address can’t be shown now.</Words>
+        <Words tone="quiet">{unreachableText('Nothing was changed')}</Words>
       ) : held === null ? (
         <View style={row}>
           <Button onPress={() => void choose(true)} isBusy={isBusy} isDisabled={isOff}>

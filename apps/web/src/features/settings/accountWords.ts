@@ -1,9 +1,9 @@
 import type { ApiFault } from '../../platform/api.ts';
+import { unreachableText } from '../../text/offlineText.ts';
 
 /** What to say where something about the account did not work. */
 export function accountFaultWords({ code, issues, retryAfterMs }: ApiFault): string {
-  if (code === 'offline' || code === 'unavailable')
-    return 'The server cannot be reached just now. Nothing was changed; try again in a moment.';
+  if (code === 'offline' || code === 'unavailable') return unreachableText('Nothing was changed');
   if (code === 'tooMany') {
     const minutes = Math.max(1, Math.ceil((retryAfterMs ?? 60_000) / 60_000));
     return `Too many tries. Wait ${minutes === 1 ? 'a minute' : `${minutes} minutes`}, then try again.`;
