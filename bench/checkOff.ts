@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { postgresPrograms } from '../tools/postgres.mjs';
 import { STATE } from '../tools/system.mjs';
 import { startWimbel } from '../tools/wimbel.ts';
-import { habit } from '../e2e/soak/asking.ts';
+import { habit } from '../e2e/soak/client.ts';
 import { line, median, ratio, say, timeMsAsync } from './measure.ts';
 import { type BenchPerson, signUp } from './onPage.ts';
 

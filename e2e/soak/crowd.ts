@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { startWimbel } from '../../tools/wimbel.ts';
-import { type Somebody, agent, ask, habit, signUp } from './asking.ts';
+import { type Somebody, agent, ask, habit, signUp } from './client.ts';
 
 /** So many people, each fetching and checking off about every so many milliseconds, for so long. */
 const PEOPLE = 1000;

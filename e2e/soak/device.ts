@@ -14,7 +14,7 @@ import type * as UndoFile from '../../apps/web/src/store/undo.ts';
 import type * as OutboxStoreFile from '../../apps/web/src/sync/outboxStore.ts';
 import type * as RecordStoreFile from '../../apps/web/src/sync/recordStore.ts';
 import type * as SyncFile from '../../apps/web/src/sync/sync.ts';
-import { ask } from './asking.ts';
+import { ask } from './client.ts';
 
 // Taken as the app's own files take each other: a file that is there twice has two clocks, and faults of two kinds.
 const load = createRequire(import.meta.url);

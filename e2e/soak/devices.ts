@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { type ChangeResult, type ServerRow, isLater } from '@wimbel/contract';
 import seedrandom from 'seedrandom';
 import { startWimbel } from '../../tools/wimbel.ts';
-import { type Somebody, agent, ask, habit, signUp } from './asking.ts';
+import { type Somebody, agent, ask, habit, signUp } from './client.ts';
 
 /** Changes of all devices together, and the time after which it has failed. */
 const CHANGES = 10_000;

@@ -4,7 +4,7 @@ import { once } from 'node:events';
 import { createInterface } from 'node:readline';
 import { fileURLToPath } from 'node:url';
 import { startWimbel } from '../../tools/wimbel.ts';
-import { type Somebody, agent, ask, habit, signUp } from './asking.ts';
+import { type Somebody, agent, ask, habit, signUp } from './client.ts';
 
 /**
  * One account (or a stranger) asks for as much work as it can, while another person checks off days. The flood comes from a process

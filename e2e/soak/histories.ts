@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { type Change, type ServerRow, isLater } from '@wimbel/contract';
 import seedrandom from 'seedrandom';
 import { startWimbel } from '../../tools/wimbel.ts';
-import { agent, ask, habit, signUp } from './asking.ts';
+import { agent, ask, habit, signUp } from './client.ts';
 import type { DeviceAnswer, DeviceTask, Told } from './device.ts';
 
 /** Changes of all devices together, and the time after which it has failed. */

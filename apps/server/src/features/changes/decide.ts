@@ -10,8 +10,8 @@ import {
   removalPlan,
 } from '@wimbel/contract';
 import { type Origin, isLater, placeOf } from './queries.ts';
-import { mergeRecord, partsAfter } from './mergeRecord.ts';
-import { mergePage } from './mergeJournal.ts';
+import { mergeRecord, partsAfter } from './merge/mergeRecord.ts';
+import { mergePage } from './merge/mergeJournal.ts';
 import { issuesAgainstOthers } from './relations.ts';
 import type { BatchState } from './batchState.ts';
 

@@ -1,4 +1,4 @@
-import { HabitListScreen } from '../../../src/features/habits/HabitListScreen.tsx';
+import { HabitListScreen } from '../../../src/features/habits/list/HabitListScreen.tsx';
 
 export default function HabitsFromAList() {
   return <HabitListScreen />;

@@ -1,4 +1,4 @@
-import { HabitFormScreen } from '../../../src/features/habits/HabitFormScreen.tsx';
+import { HabitFormScreen } from '../../../src/features/habits/form/HabitFormScreen.tsx';
 
 export default function NewHabit() {
   return <HabitFormScreen />;

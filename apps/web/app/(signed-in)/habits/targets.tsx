@@ -1,4 +1,4 @@
-import { TargetTableScreen } from '../../../src/features/habits/TargetTableScreen.tsx';
+import { TargetTableScreen } from '../../../src/features/habits/targets/TargetTableScreen.tsx';
 
 export default function Targets() {
   return <TargetTableScreen />;

@@ -1,3 +1,3 @@
-import { AccountScreen } from '../../../src/features/settings/AccountScreen.tsx';
+import { AccountScreen } from '../../../src/features/settings/account/AccountScreen.tsx';
 
 export default AccountScreen;

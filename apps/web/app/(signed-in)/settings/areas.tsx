@@ -1,3 +1,3 @@
-import { AreasScreen } from '../../../src/features/settings/AreasScreen.tsx';
+import { AreasScreen } from '../../../src/features/settings/lists/AreasScreen.tsx';
 
 export default AreasScreen;

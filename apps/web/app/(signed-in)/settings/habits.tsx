@@ -1,3 +1,3 @@
-import { HabitsOrderScreen } from '../../../src/features/settings/HabitsOrderScreen.tsx';
+import { HabitsOrderScreen } from '../../../src/features/settings/lists/HabitsOrderScreen.tsx';
 
 export default HabitsOrderScreen;

@@ -1,3 +1,3 @@
-import { PromptsScreen } from '../../../src/features/settings/PromptsScreen.tsx';
+import { PromptsScreen } from '../../../src/features/settings/lists/PromptsScreen.tsx';
 
 export default PromptsScreen;

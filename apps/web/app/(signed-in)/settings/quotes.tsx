@@ -1,3 +1,3 @@
-import { QuotesScreen } from '../../../src/features/settings/QuotesScreen.tsx';
+import { QuotesScreen } from '../../../src/features/settings/lists/QuotesScreen.tsx';
 
 export default QuotesScreen;

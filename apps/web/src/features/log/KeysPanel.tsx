@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { SPACE } from '../../theme/space.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { KEYS } from './pegboardKeys.ts';
+import { KEYS } from './board/pegboardKeys.ts';
 
 /** The keys of the pegboard, in a small panel. */
 export function KeysPanel({ onClose }: { onClose: () => void }) {

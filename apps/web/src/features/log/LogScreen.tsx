@@ -57,7 +57,7 @@ import {
   useFilteredTracks,
 } from '../../components/habitFilter/HabitFilterChips.tsx';
 import { type HabitFilter, formatHabitFilter, parseHabitFilter } from '../../text/habitFilter.ts';
-import { Pegboard } from './Pegboard.tsx';
+import { Pegboard } from './board/Pegboard.tsx';
 import { useDeferredKeyed } from '../../ui/useDeferredKeyed.ts';
 import { useTotalsOf } from './useTotalsOf.ts';
 import { SORTS, figuresOf, sortedTracks } from './logRows.ts';

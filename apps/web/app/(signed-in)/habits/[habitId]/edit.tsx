@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { HabitFormScreen } from '../../../../src/features/habits/HabitFormScreen.tsx';
+import { HabitFormScreen } from '../../../../src/features/habits/form/HabitFormScreen.tsx';
 
 export default function EditHabit() {
   const { habitId } = useLocalSearchParams<{ habitId: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { HabitScreen } from '../../../../src/features/habits/HabitScreen.tsx';
+import { HabitScreen } from '../../../../src/features/habits/page/HabitScreen.tsx';
 
 export default function HabitById() {
   const { habitId } = useLocalSearchParams<{ habitId: string }>();

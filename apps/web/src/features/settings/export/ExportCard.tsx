@@ -23,10 +23,10 @@ import { SectionCard } from '../../../ui/SectionCard.tsx';
 import { Segments } from '../../../ui/Segments.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { CalendarAddress } from '../CalendarAddress.tsx';
-import { CALENDAR_WORDS, SPANS, SPAN_WORDS, TABLE_WORDS, type TakenSpan } from './exportText.ts';
+import { CalendarAddress } from '../account/CalendarAddress.tsx';
+import { CALENDAR_WORDS, SPANS, SPAN_WORDS, TABLE_WORDS, type ExportSpan } from './exportText.ts';
 import { useExportName } from '../../../components/account/useExportName.ts';
-import { useTaking } from './useExport.ts';
+import { useExport } from './useExport.ts';
 
 const row = { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s } as const;
 
@@ -82,11 +82,11 @@ export function TakeOutCard() {
 function WorkbookSheet({ onClose }: { onClose: () => void }) {
   const today = useAppSelector(selectToday);
   const nameOf = useExportName();
-  const [span, setSpan] = useState<TakenSpan>('year');
-  const { share, take, stop } = useTaking(onClose);
+  const [span, setSpan] = useState<ExportSpan>('year');
+  const { share, take, stop } = useExport(onClose);
   const month = monthOfDay(today);
   const { year } = partsOfDay(today);
-  const spans: Record<TakenSpan, MonthsSpan> = {
+  const spans: Record<ExportSpan, MonthsSpan> = {
     month: { first: month, last: month },
     year: { first: monthFromParts(year, 1), last: month },
     all: null,
@@ -123,7 +123,7 @@ function WorkbookSheet({ onClose }: { onClose: () => void }) {
 function StorySheet({ onClose }: { onClose: () => void }) {
   const today = useAppSelector(selectToday);
   const nameOf = useExportName();
-  const { share, take, stop } = useTaking(onClose);
+  const { share, take, stop } = useExport(onClose);
   return (
     <Sheet title="Take out text" onClose={onClose}>
       <Words tone="quiet">
@@ -148,11 +148,11 @@ function TableSheet({ onClose }: { onClose: () => void }) {
   const today = useAppSelector(selectToday);
   const nameOf = useExportName();
   const [table, setTable] = useState<TableKind>('days');
-  const [span, setSpan] = useState<TakenSpan>('year');
-  const { share, take, stop } = useTaking(onClose);
+  const [span, setSpan] = useState<ExportSpan>('year');
+  const { share, take, stop } = useExport(onClose);
   const { label, holds } = TABLE_WORDS[table];
   const { year } = partsOfDay(today);
-  const spans: Record<TakenSpan, DaySpan | null> = {
+  const spans: Record<ExportSpan, DaySpan | null> = {
     month: monthSpan(monthOfDay(today)),
     year: yearSpan(year),
     all: null,
@@ -198,7 +198,7 @@ function CalendarSheet({ onClose }: { onClose: () => void }) {
   const nameOf = useExportName();
   const account = useAppSelector((state) => state.account.account);
   const [shows, setShows] = useState<CalendarKind[]>(['due', 'milestones', 'seasons']);
-  const { share, take, stop } = useTaking(onClose);
+  const { share, take, stop } = useExport(onClose);
   const [free] = useState(() => withoutDays({ ...recordsOf({ ...store.getState().records, entries: {} }) }));
   return (
     <Sheet title="Take out a calendar" onClose={onClose}>

@@ -2,18 +2,17 @@ import { type Collection, LIST_COLLECTIONS, type RecordOf } from '@wimbel/contra
 import { NO_ENTRIES, type Settings, eachEntry } from '@wimbel/core';
 import { proxy } from 'comlink';
 import { connectWorker } from '../../../platform/workerClient.ts';
+import { yieldToMain } from '../../../platform/yieldToMain.ts';
 import type { RecordsState } from '../../../store/recordsState.ts';
-import type { BesideTaker, TakenFile, Wish } from './exporter.ts';
+import type { WorkerExporter, ExportFile, ExportOptions } from './exporter.ts';
 
 type AnyRecord = RecordOf<Collection>;
 type Piece = { collection: Collection; records: AnyRecord[] };
 
-/** How far it is, 0 to 1; the signal gives up. */
-type Handing = { onShare: (share: number) => void; signal: AbortSignal };
+/** Progress from 0 to 1, and the signal that aborts. */
+type ExportProgress = { onShare: (share: number) => void; signal: AbortSignal };
 
-const otherWork = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
-
-/** The record in pieces: the days of one habit in one, everything else by its kind. */
+/** The record in chunks: one per habit's entries, one per other collection. */
 function* piecesOf(records: RecordsState): Generator<Piece> {
   for (const collection of LIST_COLLECTIONS) {
     if (collection !== 'entries') yield { collection, records: Object.values<AnyRecord>(records[collection]) };
@@ -23,41 +22,50 @@ function* piecesOf(records: RecordsState): Generator<Piece> {
   }
 }
 
-/** What takes a record in piece by piece. */
-type Taking = {
+/** Receives a record chunk by chunk. */
+type RecordSink = {
   begin: (settings: Settings) => Promise<unknown>;
   add: (collection: Collection, records: readonly AnyRecord[]) => Promise<unknown>;
 };
 
-/** Hands the record over to a worker, the screen free in between. Rejects where it is given up. */
-export async function handOver(taker: Taking, records: RecordsState, { onShare, signal }: Handing): Promise<void> {
+/** Sends the record to a worker chunk by chunk, yielding in between. Rejects when aborted. */
+export async function sendRecords(
+  exporter: RecordSink,
+  records: RecordsState,
+  { onShare, signal }: ExportProgress,
+): Promise<void> {
   const pieces = LIST_COLLECTIONS.length - 1 + Object.keys(records.entries).length;
-  await taker.begin(records.settings);
+  await exporter.begin(records.settings);
   let given = 0;
   for (const piece of piecesOf(records)) {
-    await taker.add(piece.collection, piece.records);
+    await exporter.add(piece.collection, piece.records);
     onShare(++given / pieces);
-    await otherWork();
+    await yieldToMain();
     signal.throwIfAborted();
   }
 }
 
-/** Writes a file of the record beside the screen, which stays free meanwhile. Rejects where it is given up, or breaks. */
-export async function takeOut(records: RecordsState, wish: Wish, type: string, handing: Handing): Promise<TakenFile> {
+/** Exports the record to a file in a web worker. Rejects when aborted, or when the worker fails. */
+export async function exportFile(
+  records: RecordsState,
+  options: ExportOptions,
+  type: string,
+  progress: ExportProgress,
+): Promise<ExportFile> {
   const {
-    remote: taker,
+    remote: exporter,
     worker,
     broken,
-  } = connectWorker<BesideTaker>(new Worker(new URL('./exporter.worker', import.meta.url)));
+  } = connectWorker<WorkerExporter>(new Worker(new URL('./exporter.worker', import.meta.url)));
   const ended = new Promise<never>((_, reject) => {
-    handing.signal.addEventListener('abort', () => reject(handing.signal.reason as Error));
+    progress.signal.addEventListener('abort', () => reject(progress.signal.reason as Error));
   });
-  const { onShare, signal } = handing;
-  // Handing over is the smaller part of the work.
-  const work = async (): Promise<TakenFile> => {
-    await handOver(taker, records, { signal, onShare: (share) => onShare(share * 0.3) });
-    return taker.write(
-      wish,
+  const { onShare, signal } = progress;
+  // Sending is about a third of the work.
+  const work = async (): Promise<ExportFile> => {
+    await sendRecords(exporter, records, { signal, onShare: (share) => onShare(share * 0.3) });
+    return exporter.write(
+      options,
       type,
       proxy((share: number) => onShare(0.3 + share * 0.7)),
     );

@@ -19,5 +19,5 @@ export const CALENDAR_WORDS: Record<CalendarKind, string> = {
 };
 
 export const SPANS = ['month', 'year', 'all'] as const;
-export type TakenSpan = (typeof SPANS)[number];
-export const SPAN_WORDS: Record<TakenSpan, string> = { month: 'This month', year: 'This year', all: 'Everything' };
+export type ExportSpan = (typeof SPANS)[number];
+export const SPAN_WORDS: Record<ExportSpan, string> = { month: 'This month', year: 'This year', all: 'Everything' };

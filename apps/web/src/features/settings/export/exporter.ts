@@ -22,29 +22,29 @@ import {
 } from '@wimbel/exchange';
 import { countsOf, inFileOrder } from '../../../store/importPlan.ts';
 
-/** What somebody wants to take out. */
-export type Wish =
+/** What to export. */
+export type ExportOptions =
   | { kind: 'table'; table: TableKind; span: DaySpan | null; today: PlainDay }
   | { kind: 'calendar'; shows: CalendarKind[]; today: PlainDay; stamp: string }
   | { kind: 'workbook'; span: MonthsSpan; today: PlainDay }
   | { kind: 'everything'; stamp: string }
   | { kind: 'story'; today: PlainDay };
 
-/** A file, and how many lines, entries, months, records or goals it has. */
-export type Taken = { content: string | Uint8Array<ArrayBuffer>; count: number };
+/** Content of a file, and how many lines, entries, months, records or goals it has. */
+export type ExportContent = { content: string | Uint8Array<ArrayBuffer>; count: number };
 
-/** Writes files beside the screen, of records that it is handed piece by piece. */
-type Taker = {
+/** Writes export files of a record received chunk by chunk. */
+type Exporter = {
   begin: (settings: Settings) => void;
   add: (collection: Collection, records: readonly RecordOf<Collection>[]) => void;
-  write: (wish: Wish, onShare: (share: number) => void) => Promise<Taken>;
+  write: (options: ExportOptions, onShare: (share: number) => void) => Promise<ExportContent>;
 };
 
-/** A taker in a worker: its files come as such, which weigh nothing to hand over however large they are. */
-export type BesideTaker = Omit<Taker, 'write'> & {
-  write: (wish: Wish, type: string, onShare: (share: number) => void) => Promise<TakenFile>;
+/** An exporter in a worker: returns Blobs, which are transferred without copying. */
+export type WorkerExporter = Omit<Exporter, 'write'> & {
+  write: (options: ExportOptions, type: string, onShare: (share: number) => void) => Promise<ExportFile>;
 };
-export type TakenFile = { file: Blob; count: number };
+export type ExportFile = { file: Blob; count: number };
 
 const empty = (settings: Settings): Records =>
   ({ settings, ...Object.fromEntries(LIST_COLLECTIONS.map((collection) => [collection, []])) }) as unknown as Records;
@@ -57,7 +57,7 @@ const daysIn = (entries: Records['entries'], span: MonthsSpan): number =>
         return month >= span.first && month <= span.last;
       }).length;
 
-export function createTaker(): Taker {
+export function createExporter(): Exporter {
   let held = empty(DEFAULT_SETTINGS);
   return {
     begin: (settings) => void (held = empty(settings)),
@@ -65,28 +65,28 @@ export function createTaker(): Taker {
       const list = held[collection] as unknown as RecordOf<Collection>[];
       for (const each of records) list.push(each);
     },
-    async write(wish, onShare) {
-      switch (wish.kind) {
+    async write(options, onShare) {
+      switch (options.kind) {
         case 'calendar': {
-          const content = calendarFile(held, new Set(wish.shows), wish.today, new Date(wish.stamp));
+          const content = calendarFile(held, new Set(options.shows), options.today, new Date(options.stamp));
           return { content, count: content.split('BEGIN:VEVENT').length - 1 };
         }
         case 'workbook': {
-          const content = await workbookOf(held, wish.today, wish.span, onShare);
-          return { content: content as Uint8Array<ArrayBuffer>, count: daysIn(held.entries, wish.span) };
+          const content = await workbookOf(held, options.today, options.span, onShare);
+          return { content: content as Uint8Array<ArrayBuffer>, count: daysIn(held.entries, options.span) };
         }
         case 'everything':
           return {
-            content: writeDataFile(dataFileOf(inFileOrder(held), wish.stamp)),
+            content: writeDataFile(dataFileOf(inFileOrder(held), options.stamp)),
             count: countsOf(held).reduce((sum, [, count]) => sum + count, 0),
           };
         case 'story':
           return {
-            content: storyMarkdown(held, reportOf(held, wish.today)),
+            content: storyMarkdown(held, reportOf(held, options.today)),
             count: held.goals.length + held.reviews.length,
           };
         case 'table': {
-          const table = tableOf(wish.table, held, () => reportOf(held, wish.today), wish.span);
+          const table = tableOf(options.table, held, () => reportOf(held, options.today), options.span);
           return { content: csvOf(table), count: table.rows.length };
         }
       }

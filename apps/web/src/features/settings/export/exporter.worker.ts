@@ -1,15 +1,15 @@
 import { expose } from 'comlink';
-import { type BesideTaker, createTaker } from './exporter.ts';
+import { type WorkerExporter, createExporter } from './exporter.ts';
 
-const taker = createTaker();
+const exporter = createExporter();
 
-const besides: BesideTaker = {
-  ...taker,
-  write: async (wish, type, onShare) => {
-    const { content, count } = await taker.write(wish, onShare);
-    // Programs that open tables know the letters by this mark.
+const workerExporter: WorkerExporter = {
+  ...exporter,
+  write: async (options, type, onShare) => {
+    const { content, count } = await exporter.write(options, onShare);
+    // Spreadsheet programs detect UTF-8 by the byte order mark.
     return { file: new Blob(type === 'text/csv' ? ['\uFEFF', content] : [content], { type }), count };
   },
 };
 
-expose(besides);
+expose(workerExporter);

@@ -4,22 +4,27 @@ import { download } from '../../../platform/download.ts';
 import { counted } from '../../../text/format.ts';
 import { type RootState } from '../../../store/store.ts';
 import { useToast } from '../../../ui/Toast.tsx';
-import { takeOut } from './exportFile.ts';
-import type { Wish } from './exporter.ts';
+import { exportFile } from './exportFile.ts';
+import type { ExportOptions } from './exporter.ts';
 
-/** Hands a file of the record over, and tells how far it is; one at a time, and it can be given up. */
-export function useTaking(onDone: () => void) {
+/** Exports and downloads a file, with progress and a way to cancel; one at a time. */
+export function useExport(onDone: () => void) {
   const store = useStore<RootState>();
   const toast = useToast();
   const [share, setShare] = useState<number | null>(null);
   const stopping = useRef<AbortController | null>(null);
   useEffect(() => () => stopping.current?.abort(), []);
-  const take = async (wish: Wish, name: string, type: string, what: [one: string, many: string]): Promise<void> => {
+  const take = async (
+    options: ExportOptions,
+    name: string,
+    type: string,
+    what: [one: string, many: string],
+  ): Promise<void> => {
     const control = new AbortController();
     stopping.current = control;
     setShare(0);
     try {
-      const { file, count } = await takeOut(store.getState().records, wish, type, {
+      const { file, count } = await exportFile(store.getState().records, options, type, {
         onShare: setShare,
         signal: control.signal,
       });

@@ -8,7 +8,7 @@ import type { RootState } from '../../../store/store.ts';
 import { allPending } from '../../../store/pendingChanges.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { importInBulk } from '../../../sync/bulkImport.ts';
-import { handOver } from '../export/exportFile.ts';
+import { sendRecords } from '../export/exportFile.ts';
 import { importFault, readingFault } from './importText.ts';
 import type { FileReader, OpenedFile, Plan } from './fileReader.ts';
 import { createWorkerReader } from './workerReader.ts';
@@ -44,7 +44,7 @@ export function useFilePlans({ ask, hold }: ReturnType<typeof useFileReader>) {
     const { records, outbox } = store.getState();
     const waiting = allPending(outbox.waiting).map(placeOf);
     void ask(async (reader) => {
-      await handOver(reader, records, { onShare: () => undefined, signal: control.signal });
+      await sendRecords(reader, records, { onShare: () => undefined, signal: control.signal });
       return { merge: await reader.plan('merge', accountId, waiting), replace: await reader.plan('replace', null, []) };
     })
       .then((next) => {
