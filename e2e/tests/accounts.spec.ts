@@ -18,13 +18,13 @@ test('on a phone: the password is changed, other browsers are signed out, and th
   await third.signIn(email);
   for (const each of [second, third]) await each.heading('Tuesday').waitFor();
 
-  const calendar = await first.page.evaluate(async () => {
-    const made = await fetch('/api/calendar', { method: 'POST', body: JSON.stringify({ shows: ['due'] }) });
-    return ((await made.json()) as { secret: string }).secret;
-  });
-  const calendarStatus = async (): Promise<number> =>
-    (await fetch(new URL(`/api/calendar/feed/${calendar}.ics`, first.page.url()))).status;
+  await accountPage(first);
+  await first.button('For a calendar').click();
+  await first.button('Make an address').click();
+  const calendar = await first.page.getByLabel('The address', { exact: true }).inputValue();
+  const calendarStatus = async (): Promise<number> => (await fetch(calendar)).status;
   expect(await calendarStatus()).toBe(200);
+  await first.visit('/today');
 
   await accountPage(first);
   await expect(first.page.getByText('this browser')).toHaveCount(1);
