@@ -82,11 +82,11 @@ function pretendServer() {
 const entry = (day: string, more: Partial<Entry> = { mark: 'done' }): Entry => ({ habitId: 'h', day, ...more });
 let running: Sync[] = [];
 
-function open(server: ReturnType<typeof pretendServer>, name: string, accountId = 'anna') {
+function open(server: ReturnType<typeof pretendServer>, name: string, accountId = 'anna', tabGivenMs = 60) {
   const store = createStore();
   const outbox = openOutboxStore(name);
   const record = openRecordStore(`${name}.${accountId}`);
-  const sync = startSync({ store, api: server.api, outbox, record, accountId, retryMs: [5], tabGivenMs: 60 });
+  const sync = startSync({ store, api: server.api, outbox, record, accountId, retryMs: [5], tabGivenMs });
   running.push(sync);
   return {
     store,
@@ -777,7 +777,8 @@ describe('two tabs of one account', () => {
 
   it('show at once what either changes, the server away or not, and it is sent once', async () => {
     const [server, name] = [pretendServer(), newId()];
-    const [one, other] = [open(server, name), open(server, name)];
+    // Neither takes over from the other, however long this takes.
+    const [one, other] = [open(server, name, 'anna', 600_000), open(server, name, 'anna', 600_000)];
     await until(() => [one, other].every(({ store }) => store.getState().records.isLoaded));
     server.state.isAway = true;
     one.sync.change([changeTo('habits', aHabit('h', { name: 'Scales' }))]);
