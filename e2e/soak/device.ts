@@ -63,7 +63,7 @@ class SkewedDate extends RealDate {
 globalThis.Date = SkewedDate as DateConstructor;
 // Each device is by itself: what is in one browser only is another matter.
 delete (globalThis as { BroadcastChannel?: unknown }).BroadcastChannel;
-// What is jotted down within a tap outlives the page, like everything else of the device.
+// The write-ahead log outlives the page, like the device's other storage.
 const slips = new Map<string, string>();
 const storage = {
   getItem: (key: string) => slips.get(key) ?? null,

@@ -53,7 +53,7 @@ type AppDeps = {
 const STARTS_AT_ONCE = 2;
 const STARTS_WAITING = 1000;
 /** From this queue length on, starts are slowed down by a pause. */
-const LONG_QUEUE = 20;
+const LONG_QUEUE = 60;
 const FLOOD_PAUSE_MS = 16;
 
 const SMALL_BODY_BYTES = 16 * 1024;
@@ -98,7 +98,7 @@ export function createApp(deps: AppDeps) {
   const counted = createMiddleware<AppEnv>(async (c, next) => {
     const address = addressOf(c);
     await starts.take(address, async () => {
-      // A browser queues a few requests; a flood waits, so that others have the processor.
+      // A page load queues some dozens of requests at most; a flood waits, so that others have the processor.
       await (starts.queued(address) > LONG_QUEUE ? pause(FLOOD_PAUSE_MS) : yieldToOthers());
       await countAgainst(perAddress, address);
     });

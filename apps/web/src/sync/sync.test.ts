@@ -180,7 +180,7 @@ describe('a change', () => {
     const first = open(server, name);
     await until(() => first.store.getState().records.isLoaded);
     server.state.isAway = true;
-    // Closed before IndexedDB came to it: only what was jotted down within the tap is there.
+    // Closed before IndexedDB came to it: only the write-ahead log has the change.
     const tapped = entryChange(entry('2026-11-24'));
     first.outbox.append('anna', [tapped]);
     first.sync.stop();

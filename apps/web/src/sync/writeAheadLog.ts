@@ -19,7 +19,10 @@ export type LogStorage = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'k
 
 let count = 0;
 
-/** Opens the log; without local storage nothing is logged and IndexedDB alone keeps changes. The keys keep their first name, `.jotted.`, so that logs of older versions are read. */
+/**
+ * Opens the log. Without local storage nothing is logged, and only IndexedDB stores changes. The key prefix `.jotted.` is that of
+ * the first version: existing logs stay readable.
+ */
 export function openWriteAheadLog(storage: LogStorage | undefined, name: string): WriteAheadLog {
   const prefix = (accountId: string): string => `${name}.jotted.${accountId}.`;
   const keysOf = (accountId: string): string[] =>

@@ -99,7 +99,7 @@ export function partsAfter(
   return partsWith(before, record, taken, false, origin);
 }
 
-/** A merged record that passes validation, truncated where it exceeds limits; null where it is invalid all the same. */
+/** Truncates a merged record to the limits. Returns null where the result is still invalid. */
 async function fittingRecord(
   state: BatchState,
   collection: Collection,
