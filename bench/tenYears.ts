@@ -40,12 +40,11 @@ export async function fill(url: string, databaseUrl: string, email: string, firs
 select '${person.id}', 'h' || habit, day, 'done'
 from generate_series(0, ${HABITS - 1}) habit, generate_series(date '${first}', date '${TODAY}', interval '1 day') day
 where (habit * 7 + (day::date - date '${first}') * 13) % 10 < case when habit % 3 = 2 then 4 else 8 end;
-insert into change_log (user_id, collection, key, revision, changed_at, change_id, record)
-select user_id, 'entries', day || ' ' || habit_id, ${HABITS} + row_number() over (order by day, habit_id), now(), 'bench',
-  json_build_object('habitId', habit_id, 'day', day, 'mark', mark)
+insert into change_log (user_id, collection, key, revision, changed_at, change_id, deleted)
+select user_id, 'entries', day || ' ' || habit_id, ${HABITS} + row_number() over (order by day, habit_id), now(), 'bench', false
 from entries where user_id = '${person.id}';
 update revisions set revision = (select max(revision) from change_log where user_id = '${person.id}') where user_id = '${person.id}';
-analyze entries;\n`,
+analyze entries, change_log;\n`,
   );
   execFileSync(join(postgresPrograms()!, 'psql'), ['-q', '-v', 'ON_ERROR_STOP=1', '-f', script, databaseUrl]);
   return person.id;

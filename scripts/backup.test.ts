@@ -56,7 +56,7 @@ it('a backup brings everything back into an empty cluster, and never over someth
     `insert into habits (user_id, id, name, "order", aim, part_of_day, measure, terms, starts_on) values ('anna', 'h',
       'Öl und Segel', 1.5, 'build', 'any', '{"kind":"check"}', '[{"from":"2026-11-01"}]', '2026-11-01')`,
     `insert into entries (user_id, habit_id, day, amount, note) values ('anna', 'h', '2026-11-24', 0.1, 'Tide, 油')`,
-    `insert into change_log values ('anna', 'entries', '2026-11-24 h', 2, '2026-11-24T10:00:00.123456Z', 'c', '{"habitId":"h"}')`,
+    `insert into change_log values ('anna', 'entries', '2026-11-24 h', 2, '2026-11-24T10:00:00.123456Z', 'c', false)`,
   ].join(';\n');
   const fillFile = join(first, 'fill.sql');
   writeFileSync(fillFile, fill);

@@ -95,6 +95,36 @@ try {
       }
     });
   });
+  // Its log held a copy of each record.
+  await on(urlOf('older'), (to) =>
+    to.query(
+      `create function pg_temp.camel(name text) returns text language sql as $$
+         select lower(left(each, 1)) || substr(each, 2) from (select replace(initcap(replace(name, '_', ' ')), ' ', '') as each) words
+       $$;
+       do $$
+       declare
+         named record;
+       begin
+         for named in select * from (values
+           ('settings', 'settings', $k$'settings'$k$), ('areas', 'areas', 'id'), ('goals', 'goals', 'id'), ('habits', 'habits', 'id'),
+           ('entries', 'entries', $k$day::text || ' ' || habit_id$k$), ('key_results', 'keyResults', 'id'),
+           ('check_ins', 'checkIns', 'id'), ('steps', 'steps', 'id'), ('milestones', 'milestones', 'id'), ('seasons', 'seasons', 'id'),
+           ('months', 'months', 'month'), ('prompts', 'prompts', 'id'), ('journal', 'journal', 'id'), ('reviews', 'reviews', 'id'),
+           ('habit_notes', 'habitNotes', 'id'), ('rewards', 'rewards', 'id'), ('claims', 'claims', 'id'), ('quotes', 'quotes', 'id'),
+           ('reminders', 'reminders', 'id')
+         ) as tables(name, collection, key)
+         loop
+           execute format($q$
+             update change_log l set record = t.record from (
+               select user_id, %s as key, (select json_object_agg(pg_temp.camel(field.key), field.value)
+                 from jsonb_each(to_jsonb(t) - 'user_id') field where field.value <> 'null'::jsonb) as record from %I t
+             ) t where l.user_id = t.user_id and l.collection = %L and l.key = t.key
+           $q$, named.key, named.name, named.collection);
+         end loop;
+       end
+       $$`,
+    ),
+  );
   const before = await contents(urlOf('older'));
   await newDatabase('whole', 'older');
   const { stdout, status } = migrate(urlOf('whole'), MIGRATIONS, 0);

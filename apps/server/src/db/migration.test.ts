@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { checkRecord } from '@wimbel/contract';
+import { COLLECTIONS, checkRecord } from '@wimbel/contract';
 import pg from 'pg';
 import { oneOfEach } from '../testing/oneOfEach.ts';
 import { MIGRATIONS } from '../testing/testServer.ts';
+import { namedRecordSql } from './recordSql.ts';
 
 const FIRST_WITH_LOG = '0004';
 const files = readdirSync(MIGRATIONS)
@@ -25,7 +26,7 @@ beforeEach(async () => {
 });
 afterEach(() => client.end());
 
-it('records from before the log stand in it as they were, removals too, and no instant far ahead is left', async () => {
+it('records from before the log are named by it as they were, removals too, and no instant far ahead is left', async () => {
   for (const name of files.filter((each) => each < FIRST_WITH_LOG)) await client.query(sqlOf(name));
   await client.query(`insert into "user" (id, name, email) values ('anna', 'Anna', 'anna@example.org')`);
   // Fields that came later were in nobody's records then.
@@ -58,7 +59,7 @@ it('records from before the log stand in it as they were, removals too, and no i
 
   for (const name of files.filter((each) => each >= FIRST_WITH_LOG)) await client.query(sqlOf(name));
   const { rows } = await client.query<{ collection: string; key: string; revision: string; record: object | null }>(
-    'select collection, key, revision, record from change_log order by revision',
+    `select collection, key, revision, (${namedRecordSql(COLLECTIONS)})::json as record from change_log l order by revision`,
   );
   expect(rows).toHaveLength(written.length + 1);
   for (const [index, { collection, key, record }] of written.entries()) {
@@ -66,6 +67,7 @@ it('records from before the log stand in it as they were, removals too, and no i
     expect(checkRecord(collection, rows[index]!.record).issues).toEqual([]);
   }
   expect(rows.at(-1)).toMatchObject({ collection: 'quotes', key: 'gone', record: null });
+  expect((await client.query('select key from change_log where deleted')).rows).toEqual([{ key: 'gone' }]);
   const ahead = await client.query('select key from change_log where changed_at > now()');
   expect(ahead.rows).toEqual([]);
   const kept = await client.query(`select 1 from change_log where changed_at = '2026-11-20T10:00:00.123456Z'`);
@@ -105,7 +107,7 @@ it('the first terms of a habit begin with its record, and devices are told of it
   await client.query(`insert into entries (user_id, habit_id, day, mark, note) values
     ('anna', 'late', '2026-09-03', 'done', null), ('anna', 'late', '2026-09-01', null, 'soon'),
     ('anna', 'noted', '2026-09-02', null, 'a note'), ('anna', 'inTime', '2026-11-25', 'done', null)`);
-  for (const name of files.filter((each) => each >= '0008')) await client.query(sqlOf(name));
+  for (const name of files.filter((each) => each >= '0008' && each < '0011')) await client.query(sqlOf(name));
   const { rows } = await client.query<{ id: string; revision: string; terms: unknown; logged: unknown }>(
     `select id, revision, terms, record -> 'terms' as logged from habits
      join change_log on collection = 'habits' and key = id order by id`,
@@ -125,4 +127,49 @@ it('the first terms of a habit begin with its record, and devices are told of it
   ]);
   for (const row of rows) expect(row.logged).toEqual(row.terms);
   expect((await client.query('select revision from revisions')).rows).toEqual([{ revision: '6' }]);
+});
+
+describe('one copy of each record', () => {
+  const asLogged = (key: string, revision: number, collection: string, record: object | null) =>
+    client.query(
+      `insert into change_log (user_id, collection, key, revision, changed_at, change_id, record)
+       values ('anna', $1, $2, $3, now(), $2, $4)`,
+      [collection, key, revision, record === null ? null : JSON.stringify(record)],
+    );
+  const quote = { id: 'q', text: 'Slowly, "and" then all at once', by: 'öl\n油' };
+
+  beforeEach(async () => {
+    for (const name of files.filter((each) => each < '0011')) await client.query(sqlOf(name));
+    await client.query(`insert into "user" (id, name, email) values ('anna', 'Anna', 'anna@example.org')`);
+    for (const [index, { collection, key, record }] of oneOfEach().entries()) {
+      await asLogged(key, index + 1, collection, record);
+    }
+    await asLogged('gone', 100, 'quotes', null);
+  });
+  const toNewest = async (): Promise<void> => {
+    for (const name of files.filter((each) => each >= '0011')) await client.query(sqlOf(name));
+  };
+
+  it('where a table lacks a record of the log or holds another, the log’s is written to it', async () => {
+    await client.query(`insert into quotes (user_id, id, text) values ('anna', 'q', 'another')`);
+    await asLogged('q', 101, 'quotes', quote);
+    await toNewest();
+    const { rows } = await client.query<{ collection: string; key: string; record: object }>(
+      `select collection, key, (${namedRecordSql(COLLECTIONS)})::json as record from change_log l where not deleted`,
+    );
+    const expected = [...oneOfEach(), { collection: 'quotes', key: 'q', record: quote }];
+    expect(rows).toHaveLength(expected.length);
+    for (const { collection, key, record } of expected) {
+      expect(rows.find((row) => row.collection === collection && row.key === key)?.record).toEqual(record);
+    }
+  });
+
+  it('a record that its table cannot hold stops it, and nothing is lost', async () => {
+    await asLogged('q', 101, 'quotes', { ...quote, unknown: 1 });
+    await client.query('begin');
+    await expect(toNewest()).rejects.toThrow('1 records of quotes cannot be kept');
+    await client.query('rollback');
+    const { rows } = await client.query(`select record from change_log where key = 'q'`);
+    expect(rows).toEqual([{ record: { ...quote, unknown: 1 } }]);
+  });
 });

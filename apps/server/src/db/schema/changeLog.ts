@@ -1,4 +1,4 @@
-import { bigint, integer, json, pgTable, primaryKey, text, uniqueIndex } from 'drizzle-orm/pg-core';
+import { bigint, boolean, integer, json, pgTable, primaryKey, text, uniqueIndex } from 'drizzle-orm/pg-core';
 import { user } from './account.ts';
 import { instant, owned } from './columns.ts';
 
@@ -11,8 +11,8 @@ export const revisions = pgTable('revisions', {
 });
 
 /**
- * The latest version of each record with its origin; `record` is null where it was deleted. Written in the same statement as the
- * record's own table. Pulls read it alone.
+ * The revision and origin of each record's latest version, and whether that deleted it. The record itself stands in its own table
+ * only; both are written in one statement.
  */
 export const changeLog = pgTable(
   'change_log',
@@ -25,7 +25,7 @@ export const changeLog = pgTable(
     changeId: text().notNull(),
     /** The device's own instant where its clock was wrong; `changedAt` is the server's time. */
     deviceAt: instant(),
-    record: json(),
+    deleted: boolean().notNull(),
     /** Size of the record in bytes, for pages and quotas. */
     bytes: integer().notNull().default(0),
     /** Origins by part; null where the record was written as a whole. */

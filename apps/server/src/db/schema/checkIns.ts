@@ -1,5 +1,5 @@
 import { foreignKey, index, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
-import { day, instant, number, owned } from './columns.ts';
+import { day, number, owned } from './columns.ts';
 import { keyResults } from './keyResults.ts';
 
 export const checkIns = pgTable(
@@ -11,7 +11,8 @@ export const checkIns = pgTable(
     day: day().notNull(),
     value: number().notNull(),
     note: text(),
-    madeAt: instant().notNull(),
+    /** An instant as the device wrote it: `timestamptz` would not keep the number of its digits. */
+    madeAt: text().notNull(),
   },
   (table) => [
     primaryKey({ columns: [table.userId, table.id] }),

@@ -11,6 +11,7 @@ import {
 import { getTableColumns, getTableName } from 'drizzle-orm';
 import { getTableConfig } from 'drizzle-orm/pg-core';
 import type { Pool } from 'pg';
+import { namedRecordSql, recordSql } from '../../db/recordSql.ts';
 import { tableOf } from '../../db/tables.ts';
 
 export type AnyRecord = RecordOf<Collection>;
@@ -61,42 +62,63 @@ const FACTS = new Map<Collection, TableFacts>(
 
 const factsOf = (collection: Collection): TableFacts => FACTS.get(collection)!;
 
+/** Statements over more tables are not prepared, which bounds the number of prepared statements per connection. */
+const MOST_PREPARED = 2;
+
+/** Caches a statement's text by the names it is built from. */
+function memoize<T extends string>(build: (names: readonly T[]) => string): (names: readonly T[]) => string {
+  const built = new Map<string, string>();
+  return (names) => {
+    const key = names.join(' ');
+    const known = built.get(key) ?? build(names);
+    built.set(key, known);
+    return known;
+  };
+}
+
 export const placeOf = (collection: Collection, key: string): string => `${collection} ${key}`;
 
-const READ = `
+const readSql = memoize(
+  (collections: readonly Collection[]) => `
 select person.user_id, (select revision from revisions r where r.user_id = person.user_id) as at,
-  l.collection, l.key, l.revision, l.changed_at::text as changed_at, l.change_id, l.record, l.parts
+  l.collection, l.key, l.revision, l.changed_at::text as changed_at, l.change_id, l.parts,
+  ${collections.length === 0 ? 'null' : namedRecordSql(collections)} as record
 from unnest($1::text[]) as person(user_id)
 left join (
   select log.* from unnest($2::text[], $3::text[], $4::text[]) as wanted(user_id, collection, key)
   join change_log log
     on log.user_id = wanted.user_id and log.collection = wanted.collection and log.key = wanted.key
-) l on l.user_id = person.user_id`;
+) l on l.user_id = person.user_id`,
+);
 
+/** A row of the change log with the record it names, as JSON text. */
 type LogRow = {
   collection: Collection;
   key: string;
   revision: string;
   changed_at: string;
   change_id: string;
-  record: AnyRecord | null;
+  record: string | null;
   parts: PartOrigins;
 };
+
+const parseRecord = (json: string): AnyRecord => JSON.parse(json) as AnyRecord;
 
 export type Place = { collection: Collection; key: string };
 
 /** Rows of the change log of an account, and its revision (null before the first write). */
 export type Reading = { revision: number | null; logged: Map<string, Logged> };
 
-/** Reads rows of the change log of several accounts with one statement, hence from one snapshot. */
+/** Reads rows of the change log of several accounts, and their records, with one statement, hence from one snapshot. */
 export async function readLogged(
   pool: Pool,
   wanted: readonly { userId: string; places: readonly Place[] }[],
 ): Promise<Reading[]> {
   const all = wanted.flatMap(({ userId, places }) => places.map((place) => ({ userId, ...place })));
+  const collections = [...new Set(all.map(({ collection }) => collection))].sort();
   const { rows } = await pool.query<LogRow & { user_id: string; at: string | null }>({
-    name: 'read logged',
-    text: READ,
+    ...(collections.length <= MOST_PREPARED ? { name: `read ${collections.join(' ')}` } : {}),
+    text: readSql(collections),
     values: [
       wanted.map((each) => each.userId),
       all.map((each) => each.userId),
@@ -115,7 +137,7 @@ export async function readLogged(
       changedAt: isoOf(row.changed_at),
       changeId: row.change_id,
       revision: Number(row.revision),
-      record: row.record,
+      record: row.record === null ? null : parseRecord(row.record),
       parts: row.parts,
     });
   }
@@ -160,19 +182,15 @@ function deleteFrom({ name, keys }: TableFacts, parameter: string): string {
   );
 }
 
-/** The statement that writes to these tables (insert, delete or both), cached by its text. */
-const statements = new Map<string, string>();
-function statementFor(parts: readonly string[]): string {
-  const name = parts.join(' ');
-  const known = statements.get(name);
-  if (known !== undefined) return known;
+/** The statement that writes to these tables (insert, delete or both). */
+const writeSql = memoize((parts: readonly string[]): string => {
   const writes = parts.map((part, index) => {
     const [how, collection] = part.split(':') as ['in' | 'out', Collection];
     const parameter = `$${index + 8}`;
     const facts = factsOf(collection);
     return `w${index} as (${how === 'in' ? insertInto(facts, parameter) : deleteFrom(facts, parameter)})`;
   });
-  const statement = `
+  return `
 with meant as (
   select * from unnest($1::text[], $2::bigint[], $3::bigint[]) as meant(user_id, at, moved)
 ), free as (
@@ -188,28 +206,23 @@ with meant as (
   update revisions r set revision = r.revision + free.moved from free where r.user_id = free.user_id
   returning r.user_id
 ), logged as (
-  insert into change_log (user_id, collection, key, revision, changed_at, change_id, device_at, record, bytes, parts)
-  select r."userId", r.collection, r.key, r.revision, r."changedAt", r."changeId", r."deviceAt", r.record,
-    coalesce(octet_length(r.record::text), 0), r.parts
+  insert into change_log (user_id, collection, key, revision, changed_at, change_id, device_at, deleted, bytes, parts)
+  select r."userId", r.collection, r.key, r.revision, r."changedAt", r."changeId", r."deviceAt", r.deleted, r.bytes, r.parts
   from turn join json_to_recordset($4::json) as r(
-    "userId" text, collection text, key text, revision bigint, "changedAt" timestamptz, "changeId" text, "deviceAt" timestamptz, record json, parts json)
+    "userId" text, collection text, key text, revision bigint, "changedAt" timestamptz, "changeId" text, "deviceAt" timestamptz,
+    deleted boolean, bytes integer, parts json)
     on r."userId" = turn.user_id
   on conflict (user_id, collection, key) do update set revision = excluded.revision,
-    changed_at = excluded.changed_at, change_id = excluded.change_id, device_at = excluded.device_at, record = excluded.record, bytes = excluded.bytes,
-    parts = excluded.parts
+    changed_at = excluded.changed_at, change_id = excluded.change_id, device_at = excluded.device_at, deleted = excluded.deleted,
+    bytes = excluded.bytes, parts = excluded.parts
 ), ${writes.join(', ')}
 select user_id from turn`;
-  statements.set(name, statement);
-  return statement;
-}
+});
 
 /** A record as its table's row. */
 function rowOf(record: AnyRecord): Record<string, unknown> {
   return Object.fromEntries(Object.entries(record).map(([name, value]) => [snakeCase(name), value]));
 }
-
-/** Number of prepared write statements per connection; batches of many collections are not prepared. */
-const MOST_PREPARED_PARTS = 2;
 
 /**
  * The writes of one account: the revision they were decided at, how many revisions they take, the records, and places that must
@@ -233,18 +246,19 @@ export async function writeAll(pool: Pool, writings: readonly Writing[]): Promis
   const log: unknown[] = [];
   for (const { userId, writes } of writings) {
     for (const write of writes) {
-      const { collection, key, record } = write;
+      const { collection, key, record, ...rest } = write;
       const part = `${record === null ? 'out' : 'in'}:${collection}`;
       const list = rows.get(part) ?? rows.set(part, []).get(part)!;
       list.push({ user_id: userId, ...(record === null ? keyValues(collection, key) : rowOf(record)) });
-      log.push({ userId, ...write });
+      const bytes = record === null ? 0 : Buffer.byteLength(JSON.stringify(record));
+      log.push({ ...rest, userId, collection, key, deleted: record === null, bytes });
     }
   }
   const parts = [...rows.keys()].sort();
   const empty = writings.flatMap((each) => each.empty.map((place) => ({ userId: each.userId, ...place })));
   const { rows: written } = await pool.query<{ user_id: string }>({
-    ...(parts.length <= MOST_PREPARED_PARTS ? { name: `write ${parts.join(' ')}` } : {}),
-    text: statementFor(parts),
+    ...(parts.length <= MOST_PREPARED ? { name: `write ${parts.join(' ')}` } : {}),
+    text: writeSql(parts),
     values: [
       writings.map((each) => each.userId),
       writings.map((each) => each.at),
@@ -265,7 +279,7 @@ export const PAGE_BYTES = 256 * 1024;
 
 const SINCE = `
 select (select revision from revisions where user_id = $1) as at, p.candidates::int as candidates,
-  l.collection, l.key, l.revision, l.changed_at::text as changed_at, l.change_id, l.record::text as record
+  l.collection, l.key, l.revision, l.changed_at::text as changed_at, l.change_id, ${namedRecordSql(COLLECTIONS)} as record
 from (values (1)) as always(one)
 left join (
   select c.collection, c.key, count(*) over () as candidates, sum(c.bytes) over (order by c.revision) - c.bytes as before
@@ -277,11 +291,7 @@ left join (
 left join change_log l on l.user_id = $1 and l.collection = p.collection and l.key = p.key
 order by l.revision`;
 
-type SinceRow = Omit<LogRow, 'record' | 'parts'> & {
-  at: string | null;
-  candidates: number | null;
-  record: string | null;
-};
+type SinceRow = Omit<LogRow, 'parts'> & { at: string | null; candidates: number | null };
 
 /** A row as JSON, with its identity. */
 export type SentRow = { collection: Collection; key: string; revision: number; changeId: string; json: string };
@@ -293,7 +303,7 @@ export function rowJson(head: Omit<ServerRow, 'record'>, record: string | null):
 
 /**
  * A page of rows newer than a revision, up to another, and the account's revision. A page ends after {@link PAGE_BYTES} of records;
- * `isLast` says that no row is left. Records are sent as the database's JSON text.
+ * `isLast` says that no row is left. Records are sent as the database's JSON text, read from their own tables.
  */
 export async function rowsBetween(
   pool: Pool,
@@ -333,15 +343,16 @@ export async function namedBy(
     promptId: `${column} @> jsonb_build_array(jsonb_build_object('promptId', $3::text))`,
   }[by.holds];
   const keyText = keys.length === 2 ? `t."day"::text || ' ' || t."habit_id"` : `t."${keys[0]}"`;
-  const { rows } = await pool.query<Omit<LogRow, 'revision' | 'parts'>>(
-    `select l.collection, l.key, l.changed_at::text as changed_at, l.change_id, l.record from "${name}" t ` +
+  const { rows } = await pool.query<{ changed_at: string; change_id: string; record: string }>(
+    `select l.changed_at::text as changed_at, l.change_id, ${recordSql(by.in)} as record from "${name}" t ` +
       `join change_log l on l.user_id = $1 and l.collection = $2 and l.key = ${keyText} ` +
       `where t.user_id = $1 and ${holds}`,
     [userId, by.in, key],
   );
-  return rows.flatMap(({ record, changed_at: changedAt, change_id: changeId }) =>
-    record !== null && isNamed(by, record, key) ? [{ record, changedAt: isoOf(changedAt), changeId }] : [],
-  );
+  return rows.flatMap(({ record: json, changed_at: changedAt, change_id: changeId }) => {
+    const record = parseRecord(json);
+    return isNamed(by, record, key) ? [{ record, changedAt: isoOf(changedAt), changeId }] : [];
+  });
 }
 
 /** Conditions on entries and check-ins that no longer fit their habit or key result. */
@@ -383,13 +394,11 @@ export async function misfits(
 ): Promise<AnyRecord[]> {
   const { of, where } = MISFITS[misfit];
   const { name } = factsOf(of);
-  const keyText = of === 'entries' ? `t."day"::text || ' ' || t."habit_id"` : 't.id';
-  const { rows } = await pool.query<{ record: AnyRecord }>(
-    `select l.record from (select t.* from "${name}" t where t.user_id = $1 and ${where} limit $4) t
-     join change_log l on l.user_id = $1 and l.collection = $5 and l.key = ${keyText}`,
-    [userId, key, values, limit, of],
+  const { rows } = await pool.query<{ record: string }>(
+    `select ${recordSql(of)} as record from "${name}" t where t.user_id = $1 and ${where} limit $4`,
+    [userId, key, values, limit],
   );
-  return rows.map(({ record }) => record);
+  return rows.map(({ record }) => parseRecord(record));
 }
 
 const ABOVE = {

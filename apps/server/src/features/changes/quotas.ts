@@ -37,7 +37,7 @@ const quotaFor = ({ isSample }: Person): Usage => (isSample ? SAMPLE_QUOTA : QUO
 async function count(pool: Pool, userId: string): Promise<Usage> {
   const { rows } = await pool.query<{ collection: Collection; records: string; bytes: string }>(
     `select collection, count(*) as records, sum(bytes) as bytes from change_log
-     where user_id = $1 and record is not null group by collection`,
+     where user_id = $1 and not deleted group by collection`,
     [userId],
   );
   return {
