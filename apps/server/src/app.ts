@@ -54,7 +54,7 @@ const STARTS_AT_ONCE = 2;
 const STARTS_WAITING = 1000;
 /** From this queue length on, starts are slowed down by a pause. */
 const LONG_QUEUE = 60;
-const FLOOD_PAUSE_MS = 16;
+const FLOOD_PAUSE_MS = 30;
 
 const SMALL_BODY_BYTES = 16 * 1024;
 
