@@ -16,8 +16,8 @@ import { createGroupCommit } from './groupCommit.ts';
 /** Per account: queued writes, and concurrent reads. */
 const WAITING = 20;
 const READERS = 3;
-/** Pause before a write of an account whose next one is queued already. */
-const QUEUED_PAUSE_MS = 5;
+/** An account with queued writes pauses after each: twice as long as it took, at most this long. */
+const LONGEST_WRITE_PAUSE_MS = 100;
 /** Concurrent pages beyond the first of long pulls, over all accounts. */
 const LONG_READS = 1;
 /** Longest pause between two such pages; the pause equals the time the last page took. */
@@ -60,9 +60,13 @@ export function changesRoutes(deps: ChangesDeps, sessions: Sessions, requestsPer
       const person = { userId, isSample: c.get('session').isSample };
       const { changes, since } = body as { changes: Change[]; since?: number };
       const answer = await writers.take(userId, async () => {
+        const startedMs = performance.now();
+        const done = await commit({ userId, changes, since, isFull: await quotas.isFull(person) });
         // A device sends one request at a time: an account with queued ones is slowed down in favour of the others.
-        if (writers.queued(userId) > 0) await pause(QUEUED_PAUSE_MS);
-        return commit({ userId, changes, since, isFull: await quotas.isFull(person) });
+        if (writers.queued(userId) > 0) {
+          await pause(Math.min(2 * (performance.now() - startedMs), LONGEST_WRITE_PAUSE_MS));
+        }
+        return done;
       });
       quotas.sent(person, text.length, changes);
       return c.body(answer, 200, { 'content-type': 'application/json' });
