@@ -1,4 +1,5 @@
 import { get } from 'node:http';
+import pg from 'pg';
 import { startWimbel } from '../tools/wimbel.ts';
 import { line, say } from './measure.ts';
 import { signUp } from './onPage.ts';
@@ -64,6 +65,13 @@ try {
   line('until the first rows', firstMs);
   line('until the last', allMs);
   say(`  the server grew by ${Math.max(0, most - before).toFixed(0)} MB at most`);
+  const database = new pg.Client({ connectionString: wimbel.databaseUrl() });
+  await database.connect();
+  const { rows: sizes } = await database.query<{ mb: number }>(
+    'select pg_database_size(current_database()) / 1e6 as mb',
+  );
+  await database.end();
+  say(`  the database takes ${Number(sizes[0]!.mb).toFixed(1)} MB`);
 } finally {
   await wimbel.end();
 }

@@ -278,17 +278,16 @@ const PAGE_ROWS = 2000;
 export const PAGE_BYTES = 256 * 1024;
 
 const SINCE = `
-select (select revision from revisions where user_id = $1) as at, p.candidates::int as candidates,
-  l.collection, l.key, l.revision, l.changed_at::text as changed_at, l.change_id, ${namedRecordSql(COLLECTIONS)} as record
-from (values (1)) as always(one)
+select account.at, l.candidates::int as candidates, l.collection, l.key, l.revision, l.changed_at::text as changed_at, l.change_id,
+  ${namedRecordSql(COLLECTIONS)} as record
+from (select (select revision from revisions where user_id = $1) as at) account
 left join (
-  select c.collection, c.key, count(*) over () as candidates, sum(c.bytes) over (order by c.revision) - c.bytes as before
+  select c.*, count(*) over () as candidates, sum(c.bytes) over (order by c.revision) - c.bytes as before
   from (
-    select collection, key, revision, bytes from change_log
+    select user_id, collection, key, revision, changed_at, change_id, bytes from change_log
     where user_id = $1 and revision > $2 and revision <= $3 order by revision limit ${PAGE_ROWS}
   ) c
-) p on p.before < $4
-left join change_log l on l.user_id = $1 and l.collection = p.collection and l.key = p.key
+) l on l.before < $4
 order by l.revision`;
 
 type SinceRow = Omit<LogRow, 'parts'> & { at: string | null; candidates: number | null };

@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
 
-/** Where the lines begin inside of what scrolls, however deep they lie in it; follows whatever above them grows. */
+/** Offset of the list's top in its scroll container; follows layout changes above the list. */
 function useTopPx(list: RefObject<HTMLElement | null>, scroll: RefObject<HTMLElement | null>): number {
   const [topPx, setTopPx] = useState(0);
   useEffect(() => {
@@ -18,7 +18,7 @@ function useTopPx(list: RefObject<HTMLElement | null>, scroll: RefObject<HTMLEle
   return topPx;
 }
 
-/** A long list of which only what is near the screen is laid out; it scrolls with everything around it. */
+/** Virtual list inside a scroll container that it shares with other content: only rows near the viewport are rendered. */
 export function VirtualList<R>({
   rows,
   keyOf,
@@ -26,22 +26,25 @@ export function VirtualList<R>({
   scroll,
   wanted = null,
   onThere,
+  onEndNear,
   children,
 }: {
   rows: readonly R[];
   keyOf: (row: R) => string | number;
-  /** How tall a line is before it is laid out. */
+  /** Estimated height of a row until it is measured. */
   roughPx: (row: R) => number;
-  /** What scrolls. */
+  /** The scroll container. */
   scroll: RefObject<HTMLElement | null>;
-  /** The place of a line that is to come to the top; `onThere` is told once it does. */
+  /** Index of a row to scroll to the top; `onThere` is called once it is. */
   wanted?: number | null;
   onThere?: () => void;
+  /** Called while the last row is rendered: more rows can be appended. */
+  onEndNear?: () => void;
   children: (row: R) => ReactNode;
 }) {
   const list = useRef<HTMLDivElement>(null);
   const topPx = useTopPx(list, scroll);
-  // Nothing here is handed on to what is memoised.
+  // Nothing here is passed to memoised components.
   // eslint-disable-next-line react-hooks/incompatible-library
   const virtual = useVirtualizer({
     count: rows.length,
@@ -52,14 +55,21 @@ export function VirtualList<R>({
     scrollMargin: topPx,
   });
   useEffect(() => {
-    // Where the lines begin is known a moment after they are there.
+    // The list's offset is measured after the first render.
     if (wanted === null || topPx === 0) return;
     virtual.scrollToIndex(wanted, { align: 'start' });
     onThere?.();
   }, [wanted, topPx, virtual, onThere]);
+  const items = virtual.getVirtualItems();
+  const isEndNear = rows.length > 0 && items.at(-1)?.index === rows.length - 1;
+  useEffect(() => {
+    if (isEndNear) onEndNear?.();
+    // Again with each batch of rows, even while the end stays near.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [isEndNear, rows.length]);
   return (
     <div ref={list} style={{ position: 'relative', height: virtual.getTotalSize() }}>
-      {virtual.getVirtualItems().map(({ key, index, start }) => (
+      {items.map(({ key, index, start }) => (
         <div
           key={key}
           data-index={index}

@@ -14,10 +14,11 @@ import {
   doneHabitsOn,
 } from '@wimbel/core';
 import NotebookPen from 'lucide-react-native/icons/notebook-pen';
-import { type ReactElement, memo, useMemo, useState } from 'react';
-import { FlatList, Pressable, TextInput, View } from 'react-native';
+import { type CSSProperties, type ReactElement, memo, useMemo, useRef, useState } from 'react';
+import { Pressable, TextInput, View } from 'react-native';
 import { useAmountDraft } from '../../components/entry/AmountField.tsx';
 import { useNoteDraft } from '../../components/entry/useNoteDraft.ts';
+import { VirtualList } from '../../components/page/VirtualList.tsx';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { entryChange } from '../../store/makeChange.ts';
 import { selectDayMarks, selectEntry, selectSettings, selectToday, selectTotals } from '../../store/selectors.ts';
@@ -33,8 +34,11 @@ import { Peg } from '../../ui/Peg.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { Figure } from '../../components/figure/Figure.tsx';
 
-/** How many more days are laid out whenever the end comes near. */
+/** How many more days are listed whenever the end comes near. */
 const MORE_DAYS = 14;
+/** Height of a row on a wide screen. */
+const ROW_PX = 52;
+const SCROLL: CSSProperties = { flex: 1, minHeight: 0, overflowY: 'auto', overflowX: 'hidden' };
 
 type Row = { kind: 'day'; day: PlainDay } | { kind: 'entry'; track: Track; day: PlainDay };
 
@@ -69,6 +73,7 @@ export function LogList({
   const isWide = useIsWide();
   const today = useAppSelector(selectToday);
   const entries = useAppSelector((state) => state.records.entries);
+  const scroll = useRef<HTMLDivElement>(null);
   const newest = Math.min(today, span.last);
   const [shown, setShown] = useState({ span, days: MORE_DAYS });
   const days = shown.span === span ? shown.days : MORE_DAYS;
@@ -88,28 +93,32 @@ export function LogList({
     return list;
   }, [tracks, entries, span, newest, days]);
   return (
-    <FlatList
-      data={rows}
-      keyExtractor={(row) => (row.kind === 'day' ? `day ${row.day}` : `${row.day} ${row.track.habit.id}`)}
-      renderItem={({ item }) =>
-        item.kind === 'day' ? (
-          <DayHead day={item.day} onDay={onDay} />
+    <div ref={scroll} style={SCROLL}>
+      <View style={[styles.list, isWide && styles.listWide]}>
+        {head}
+        {rows.length === 0 ? (
+          <Words tone="quiet" style={styles.none}>
+            {span.first > today ? 'These days are still to come.' : 'Nothing was due or recorded in these days.'}
+          </Words>
         ) : (
-          <EntryRow track={item.track} day={item.day} onOpen={onOpen} />
-        )
-      }
-      onEndReached={() => setShown({ span, days: days + MORE_DAYS })}
-      onEndReachedThreshold={1.5}
-      initialNumToRender={30}
-      windowSize={7}
-      ListHeaderComponent={head}
-      ListEmptyComponent={
-        <Words tone="quiet" style={styles.none}>
-          {span.first > today ? 'These days are still to come.' : 'Nothing was due or recorded in these days.'}
-        </Words>
-      }
-      contentContainerStyle={[styles.list, isWide && styles.listWide]}
-    />
+          <VirtualList
+            rows={rows}
+            keyOf={(row) => (row.kind === 'day' ? `day ${row.day}` : `${row.day} ${row.track.habit.id}`)}
+            roughPx={() => ROW_PX}
+            scroll={scroll}
+            onEndNear={() => setShown({ span, days: days + MORE_DAYS })}
+          >
+            {(row) =>
+              row.kind === 'day' ? (
+                <DayHead day={row.day} onDay={onDay} />
+              ) : (
+                <EntryRow track={row.track} day={row.day} onOpen={onOpen} />
+              )
+            }
+          </VirtualList>
+        )}
+      </View>
+    </div>
   );
 }
 
@@ -321,7 +330,7 @@ const useStyles = themed((colors) => ({
     gap: SPACE.xs,
     borderTopWidth: 1,
     borderTopColor: colors.line,
-    minHeight: 52,
+    minHeight: ROW_PX,
   },
   name: { flexGrow: 1, flexShrink: 1, flexBasis: 120, minWidth: 110, minHeight: TOUCH_PX, justifyContent: 'center' },
   amount: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.xs, width: 124 },
