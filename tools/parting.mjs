@@ -335,12 +335,13 @@ const TURN_MS = 5;
 /**
  * Runs modules one at a time in slices, yielding to the main thread, after the first frame is painted. A lazy chunk resolves once its
  * dependencies are loaded and its modules have run. The page renders when the chunks of its route are there; a failed chunk is
- * reported by the page, and a module that throws throws again where it is required.
+ * reported by the page, and a module that throws is reported and throws again where it is
+ * required.
  */
 const LOADER = `
 (function(g){var needed=NEEDED,load,queue=[],waiting=[],isGoing=false,turns=new MessageChannel();
 turns.port1.onmessage=function(){var end=performance.now()+${TURN_MS};
-while(queue.length&&performance.now()<end)try{__r(queue.shift())}catch(e){}
+while(queue.length&&performance.now()<end)try{__r(queue.shift())}catch(e){reportError(e)}
 if(queue.length)turns.port2.postMessage(0);else{isGoing=false;waiting.splice(0).forEach(function(f){f()})}};
 function go(){go=function(){turns.port2.postMessage(0)};document.hidden?go():requestAnimationFrame(function(){go()})}
 g.__run=function(ids){queue.push.apply(queue,ids);if(!isGoing){isGoing=true;go()}};
