@@ -25,6 +25,9 @@ type KeyResultWish = {
   weight?: string;
 };
 
+const WEEKDAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
+const PARTS = { Morning: 'morning', Midday: 'midday', Evening: 'evening', 'Any time': 'any' };
+
 let count = 0;
 
 /** An address nobody used before. */
@@ -205,6 +208,51 @@ export class Person {
     if (from) await this.page.getByLabel('First day').fill(from);
     await this.button('Add habit').click();
     await expect(this.page.getByText(`${name} is on your days`)).toBeVisible();
+  }
+
+  /** A habit that is there already, as made on another device: for tests of what comes after. */
+  async makeHabit({ name, how = 'check', often = 'Every day', part, from, quit, area }: HabitWish): Promise<void> {
+    const today = await this.page.evaluate(() => new Date().toLocaleDateString('sv'));
+    const [id, areaId] = [randomUUID(), randomUUID()];
+    const schedule =
+      typeof often === 'string'
+        ? { kind: 'daily' }
+        : 'perWeek' in often
+          ? { kind: 'perWeek', times: often.perWeek }
+          : 'perMonth' in often
+            ? { kind: 'perMonth', times: often.perMonth }
+            : 'every' in often
+              ? { kind: 'interval', every: often.every }
+              : {
+                  kind: 'weekdays',
+                  days: often.on.map((each) => WEEKDAYS.find((day) => day.startsWith(each.toLowerCase()))),
+                };
+    const { unit, step, ...limits } = how === 'check' ? { unit: '', step: 0 } : how;
+    const answers = await this.send([
+      ...(area === undefined
+        ? []
+        : [['areas', areaId, { id: areaId, name: area, order: count++ }] as [string, string, object]]),
+      [
+        'habits',
+        id,
+        {
+          id,
+          name,
+          order: count++,
+          aim: quit ? 'quit' : 'build',
+          partOfDay: PARTS[part ?? 'Any time'],
+          measure: how === 'check' ? { kind: 'check' } : { kind: 'amount', unit, step },
+          terms: [{ from: from ?? today, schedule, ...limits }],
+          startsOn: from ?? today,
+          ...(area === undefined ? {} : { areaId }),
+        },
+      ],
+    ]);
+    expect(answers.map(({ status, issues }) => `${status} ${JSON.stringify(issues ?? [])}`).join()).not.toContain(
+      'refused',
+    );
+    await this.visit('/settings/habits');
+    await expect(this.page.getByRole('link', { name, exact: true })).toBeVisible();
   }
 
   /** The large peg of a habit on Today. */

@@ -5,7 +5,7 @@ import { WIDE } from '../playwright.config.ts';
 test('months of 28, 29, 30 and 31 days have their own days and no other', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE, now: '2024-03-10T09:00:00Z' });
   await person.signUp(undefined, 'Sunday');
-  await person.addHabit({ name: 'Scales', from: '2023-01-01' });
+  await person.makeHabit({ name: 'Scales', from: '2023-01-01' });
   for (const [month, days, target] of [
     ['2023-02', 28, 28],
     ['2024-02', 29, 29],
@@ -28,7 +28,7 @@ test('months of 28, 29, 30 and 31 days have their own days and no other', async 
 test('a week across the year’s end is one week, from Monday as from Sunday', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE, now: '2026-01-02T09:00:00Z' });
   await person.signUp(undefined, 'Friday');
-  await person.addHabit({ name: 'Sand the hull', often: { perWeek: 3 }, from: '2025-12-01' });
+  await person.makeHabit({ name: 'Sand the hull', often: { perWeek: 3 }, from: '2025-12-01' });
   for (const day of ['2025-12-29', '2025-12-31', '2026-01-01']) {
     await person.visit(`/today?day=${day}`);
     await person.checkOff('Sand the hull');
@@ -59,7 +59,7 @@ test('the nights the clock changes have their one day each', async ({ browser })
   ] as const) {
     const person = await Person.at(browser, { size: WIDE, now: before, zone });
     await person.signUp(undefined, day);
-    await person.addHabit({ name: 'Scales', from: before.slice(0, 8) + '01' });
+    await person.makeHabit({ name: 'Scales', from: before.slice(0, 8) + '01' });
     await person.checkOff('Scales');
     await person.page.clock.setFixedTime(new Date(after));
     await person.page.reload();

@@ -256,7 +256,7 @@ test('charts of a goal, an area or a habit are chosen, shared by their address, 
   const person = await Person.at(browser, { size: PHONE });
   const { page } = person;
   await person.signUp();
-  await person.addHabit({ name: 'Scales', from: '2026-11-18' });
+  await person.makeHabit({ name: 'Scales', from: '2026-11-18' });
   await person.go('Charts');
   // A week of record says what it needs.
   await expect(person.card('Weekdays')).toContainText('Needs two weeks of record; so far there are 7 days.');

@@ -13,8 +13,8 @@ for (const [device, size] of [
     const person = await Person.at(browser, { size });
     const { page } = person;
     await person.signUp();
-    await person.addHabit({ name: 'Cold swim', from: '2026-11-20' });
-    await person.addHabit({ name: 'Scales', how: { unit: 'min', step: 5, atLeast: 20 }, often: { perWeek: 3 } });
+    await person.makeHabit({ name: 'Cold swim', from: '2026-11-20' });
+    await person.makeHabit({ name: 'Scales', how: { unit: 'min', step: 5, atLeast: 20 }, often: { perWeek: 3 } });
     await person.setGoal({ title: 'Swim across the bay', due: '2027-03-01' });
     await person.visit('/today');
     await person.checkOff('Cold swim');

@@ -12,7 +12,7 @@ for (const [device, size] of [
     const person = await Person.at(browser, { size });
     const { page } = person;
     await person.signUp();
-    await person.addHabit({ name: 'Cold swim', how: { unit: 'm', step: 100, atLeast: 600 }, from: '2026-11-20' });
+    await person.makeHabit({ name: 'Cold swim', how: { unit: 'm', step: 100, atLeast: 600 }, from: '2026-11-20' });
     await person.go('Goals');
     await person.button('Set your first goal').click();
     await person.button('Next').click();
@@ -341,7 +341,7 @@ test('one check-off that reaches two key results is told twice, each in its turn
   const person = await Person.at(browser);
   const { page } = person;
   await person.signUp();
-  await person.addHabit({ name: 'Sand the hull' });
+  await person.makeHabit({ name: 'Sand the hull' });
   for (const title of ['Sail to the island', 'Keep at it']) {
     await person.setGoal({ title, due: '2026-12-31' });
     await person.addKeyResult({
@@ -388,7 +388,7 @@ test('a goal due in a far year, typed by mistake, opens all the same; too many c
   // Goals alone are enough for charts.
   await expect(person.card('Goals on one axis')).toContainText('Learn Welsh');
   await expect(page.getByText('No habits to draw yet')).toBeVisible();
-  await person.addHabit({ name: 'Welsh cards' });
+  await person.makeHabit({ name: 'Welsh cards' });
   await person.visit('/charts?from=0002-01-01&to=2026-11-24');
   await expect(page.getByRole('heading', { name: '2026', exact: true })).toBeVisible();
   await person.leave();

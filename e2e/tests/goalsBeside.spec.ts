@@ -77,7 +77,7 @@ test('a habit that a key result counts is deleted with clear words, and what it 
   const person = await Person.at(browser, { size: WIDE });
   const { page } = person;
   await person.signUp();
-  await person.addHabit({ name: 'Sand the hull' });
+  await person.makeHabit({ name: 'Sand the hull' });
   await person.checkOff('Sand the hull');
   await person.openHabit('Sand the hull');
   await person.button('Set a goal with it').click();

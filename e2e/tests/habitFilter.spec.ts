@@ -7,9 +7,9 @@ test('the log shows only an area: its sums are the area’s, each can be asked, 
 }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
-  await person.addHabit({ name: 'Splice a rope', from: '2026-11-01', area: 'Boat yard' });
-  await person.addHabit({ name: 'Bow hold', from: '2026-11-01' });
-  await person.addHabit({ name: 'Long swim', from: '2026-11-01', often: { perWeek: 2 } });
+  await person.makeHabit({ name: 'Splice a rope', from: '2026-11-01', area: 'Boat yard' });
+  await person.makeHabit({ name: 'Bow hold', from: '2026-11-01' });
+  await person.makeHabit({ name: 'Long swim', from: '2026-11-01', often: { perWeek: 2 } });
   await person.go('Log');
   await (await person.reach('Splice a rope', 'Monday 2 November')).click();
   await (await person.reach('Bow hold', 'Monday 2 November')).click();
@@ -44,7 +44,7 @@ test('the log shows only an area: its sums are the area’s, each can be asked, 
 test('any seven days are a span of the log, by any first day', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
-  await person.addHabit({ name: 'Bow hold', from: '2026-11-01' });
+  await person.makeHabit({ name: 'Bow hold', from: '2026-11-01' });
   await person.go('Log');
   await person.choose('7 days');
   await expect(person.heading('18 to 24 November')).toBeVisible();
@@ -68,7 +68,7 @@ test('Today shows only some habits without changing what is to go, and leads to 
   const person = await Person.at(browser, { size: PHONE });
   await person.signUp();
   for (const area of ['Music', 'Boat', 'Sea', 'Birds', 'Words', 'Home'])
-    await person.addHabit({ name: `A bit of ${area}`, area });
+    await person.makeHabit({ name: `A bit of ${area}`, area });
   await person.visit('/today');
   await person.choose('By area');
   await expect(person.page.getByText('6 to go today')).toBeVisible();
@@ -90,7 +90,7 @@ test('Today shows only some habits without changing what is to go, and leads to 
 test('compact rows show more habits on a screen, and stay on the device', async ({ browser }) => {
   const person = await Person.at(browser, { size: PHONE });
   await person.signUp();
-  for (const name of ['Scales', 'Long swim', 'Splice a rope']) await person.addHabit({ name });
+  for (const name of ['Scales', 'Long swim', 'Splice a rope']) await person.makeHabit({ name });
   await person.visit('/today');
   const heightOf = async (): Promise<number> =>
     (await person.peg('Splice a rope').boundingBox())!.y - (await person.peg('Scales').boundingBox())!.y;
@@ -133,7 +133,7 @@ test('the reward of a month is told when it is earned, and found on the habit’
 }) => {
   const person = await Person.at(browser, { size: PHONE });
   await person.signUp();
-  await person.addHabit({ name: 'Scales', from: '2026-10-01' });
+  await person.makeHabit({ name: 'Scales', from: '2026-10-01' });
   await person.openHabit('Scales');
   await person.button('Set the month’s target').click();
   await person.button('The month before').last().click();

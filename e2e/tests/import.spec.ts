@@ -162,7 +162,7 @@ test('what is unclear is shown and asked, readings are changed, and names go whe
   const person = await Person.at(browser, { size: PHONE });
   const { page } = person;
   await person.signUp();
-  await person.addHabit({ name: 'Scales, slow bow', from: '2025-01-01' });
+  await person.makeHabit({ name: 'Scales, slow bow', from: '2025-01-01' });
   await person.visit('/settings/bring-in');
   // Something that is no table is refused in words, and nothing is lost.
   await choose(person, Buffer.from([1, 2, 0, 3]), 'sketch.png');

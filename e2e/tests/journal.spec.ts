@@ -148,7 +148,7 @@ test('lines of a checklist stand on Today until they are ticked off; open ones a
 }) => {
   const person = await Person.at(browser, { size: PHONE, now: '2026-11-23T09:30:00Z' });
   await person.signUp(undefined, 'Monday');
-  await person.addHabit({ name: 'Scales' });
+  await person.makeHabit({ name: 'Scales' });
   await addPrompt(person, 'What has to be finished?', 'Morning', 'To tick off');
   await person.go('Journal');
   for (const [index, line] of ['Ring the harbour master', 'Order planks'].entries()) {
@@ -243,7 +243,7 @@ test('the month’s word and aims are changed where they stand, and whoever want
   await expect(person.page.getByText('November: slow is smooth')).toBeVisible();
   await expect(person.page.getByText('Bow before phone · One thing at a time')).toBeVisible();
   await person.everythingSaved();
-  await person.addHabit({ name: 'Scales' });
+  await person.makeHabit({ name: 'Scales' });
   await person.visit('/today');
   // The mood is one tap on Today, and the why is a tap from it.
   await person.choose('Good');

@@ -136,8 +136,8 @@ test('a half-filled form waits while one looks elsewhere, is forgotten when it i
 test('hours are taken as 1:30, and the pegboard stands in groups by how often habits are due', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
-  await person.addHabit({ name: 'Sailing', how: { unit: 'h', step: 1, atLeast: 1 } });
-  await person.addHabit({ name: 'Duets', often: { perWeek: 2 } });
+  await person.makeHabit({ name: 'Sailing', how: { unit: 'h', step: 1, atLeast: 1 } });
+  await person.makeHabit({ name: 'Duets', often: { perWeek: 2 } });
   await person.visit('/log');
   await person.cell('Sailing', 'Tuesday 24 November').focus();
   for (const key of ['1', ':', '3', '0', 'Enter']) await person.page.keyboard.press(key);
@@ -156,7 +156,7 @@ test('the ring of what has the focus in a row of Today lies inside the row, whic
 }) => {
   const person = await Person.at(browser);
   await person.signUp();
-  await person.addHabit({ name: 'Cold swim' });
+  await person.makeHabit({ name: 'Cold swim' });
   await person.visit('/today');
   await person.peg('Cold swim').focus();
   await person.page.keyboard.press('Tab');

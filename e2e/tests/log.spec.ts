@@ -5,8 +5,8 @@ import { PHONE, WIDE } from '../playwright.config.ts';
 test('a month is put right by keyboard alone, and every step of it taken back', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
-  await person.addHabit({ name: 'Scales', from: '2026-10-01' });
-  await person.addHabit({ name: 'Pages', how: { unit: 'pages', step: 5, atLeast: 20 }, from: '2026-10-01' });
+  await person.makeHabit({ name: 'Scales', from: '2026-10-01' });
+  await person.makeHabit({ name: 'Pages', how: { unit: 'pages', step: 5, atLeast: 20 }, from: '2026-10-01' });
   await person.go('Log');
   const { keyboard } = person.page;
   const press = async (...keys: string[]): Promise<void> => {
@@ -161,8 +161,8 @@ for (const [device, size] of [
   test(`on a ${device}: the same records by day, amounts and notes edited where they stand`, async ({ browser }) => {
     const person = await Person.at(browser, { size });
     await person.signUp();
-    await person.addHabit({ name: 'Pages', how: { unit: 'pages', step: 5, atLeast: 20 }, from: '2026-11-22' });
-    await person.addHabit({ name: 'Scales', from: '2026-11-23' });
+    await person.makeHabit({ name: 'Pages', how: { unit: 'pages', step: 5, atLeast: 20 }, from: '2026-11-22' });
+    await person.makeHabit({ name: 'Scales', from: '2026-11-23' });
     await person.go('Log');
     await person.button('As a list by day').click();
     await expect(person.page.getByRole('heading', { level: 2 })).toHaveText([
@@ -193,7 +193,7 @@ for (const [device, size] of [
 test('the list goes on to older days over a month in which nothing was due', async ({ browser }) => {
   const person = await Person.at(browser);
   await person.signUp();
-  await person.addHabit({ name: 'Oil the deck', often: { every: 30 }, from: '2026-10-25' });
+  await person.makeHabit({ name: 'Oil the deck', often: { every: 30 }, from: '2026-10-25' });
   await person.visit('/log?span=quarter&as=list');
   await expect(person.page.getByRole('heading', { level: 2 })).toHaveText(['Tuesday 24 November', 'Sunday 25 October']);
   await person.leave();
@@ -202,8 +202,8 @@ test('the list goes on to older days over a month in which nothing was due', asy
 test('habits stand by area with what each came to, and are sorted by name and by share', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
-  await person.addHabit({ name: 'Splice a rope', from: '2026-11-23', area: 'Boat yard' });
-  await person.addHabit({ name: 'Bow hold', from: '2026-11-23' });
+  await person.makeHabit({ name: 'Splice a rope', from: '2026-11-23', area: 'Boat yard' });
+  await person.makeHabit({ name: 'Bow hold', from: '2026-11-23' });
   await person.checkOff('Bow hold');
   await person.go('Log');
   const rows = person.page.getByRole('rowheader').getByRole('link');
@@ -247,7 +247,7 @@ test('below the days stand their counts and marks, and each week’s total, also
 }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
-  await person.addHabit({ name: 'Scales', from: '2026-09-01' });
+  await person.makeHabit({ name: 'Scales', from: '2026-09-01' });
   await person.visit('/log?month=2026-09');
   for (const day of ['Monday 28 September', 'Tuesday 29 September', 'Wednesday 30 September'])
     await (await person.reach('Scales', day)).click();

@@ -11,7 +11,7 @@ for (const [device, size] of [
   }) => {
     const person = await Person.at(browser, { size });
     await person.signUp();
-    await person.addHabit({ name: 'Scales', from: '2026-10-29' });
+    await person.makeHabit({ name: 'Scales', from: '2026-10-29' });
     await person.go('Log');
     await expect(person.heading('November')).toBeVisible();
     await person.button('The month before').click();
@@ -59,7 +59,7 @@ for (const [device, size] of [
 test('a tap on the heat map names the day and its numbers, and leads to it', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
-  await person.addHabit({ name: 'Scales', from: '2026-11-20' });
+  await person.makeHabit({ name: 'Scales', from: '2026-11-20' });
   await person.visit('/today?day=2026-11-21');
   await person.checkOff('Scales');
   await person.go('Charts');
@@ -84,8 +84,8 @@ test('a tap on the heat map names the day and its numbers, and leads to it', asy
 test('the pegboard is walked and edited by keyboard', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
-  await person.addHabit({ name: 'Scales', from: '2026-11-02' });
-  await person.addHabit({ name: 'Pages', how: { unit: 'pages', step: 5, atLeast: 20 }, from: '2026-11-02' });
+  await person.makeHabit({ name: 'Scales', from: '2026-11-02' });
+  await person.makeHabit({ name: 'Pages', how: { unit: 'pages', step: 5, atLeast: 20 }, from: '2026-11-02' });
   await person.go('Log');
   await person.cell('Scales', 'Tuesday 24 November').focus();
   const { keyboard } = person.page;

@@ -12,8 +12,8 @@ test('a week’s look back is offered on its last day; what it means to do stand
 }) => {
   const person = await Person.at(browser, { size: PHONE, now: '2026-11-21T09:30:00Z' });
   await person.signUp(undefined, 'Saturday');
-  await person.addHabit({ name: 'Scales' });
-  await person.addHabit({ name: 'Review' });
+  await person.makeHabit({ name: 'Scales' });
+  await person.makeHabit({ name: 'Review' });
   await person.visit('/today');
   await person.checkOff('Scales');
   await expect(person.page.getByRole('link', { name: 'Look back on this week' })).toHaveCount(0);
@@ -117,7 +117,7 @@ test('figures make room while one types on a phone, and a habit done by looking 
 test('the turn of a month: how it stood, and its word and aims, old ones kept by a tap', async ({ browser }) => {
   const person = await Person.at(browser, { size: PHONE });
   await person.signUp();
-  await person.addHabit({ name: 'Scales' });
+  await person.makeHabit({ name: 'Scales' });
   await person.visit('/today');
   await person.checkOff('Scales');
   await person.go('Journal');
@@ -145,8 +145,8 @@ test('the turn of a month: how it stood, and its word and aims, old ones kept by
 test('the turn of a year, page by page: all of it real records at the end', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
-  await person.addHabit({ name: 'Scales' });
-  await person.addHabit({ name: 'Cold swim' });
+  await person.makeHabit({ name: 'Scales' });
+  await person.makeHabit({ name: 'Cold swim' });
   await person.visit('/today');
   await person.checkOff('Scales');
   await person.onDay('2027-01-03T09:30:00Z');
@@ -199,7 +199,7 @@ test('what the turn of a year set is taken back by one undo, from another place 
 }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
-  await person.addHabit({ name: 'Scales' });
+  await person.makeHabit({ name: 'Scales' });
   await person.visit('/today');
   await person.checkOff('Scales');
   await person.onDay('2027-01-03T09:30:00Z');

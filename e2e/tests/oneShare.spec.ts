@@ -27,7 +27,7 @@ test('a pasted month counts from its first column, can be begun on another day, 
   const person = await Person.at(browser, { size: WIDE });
   const { page } = person;
   await person.signUp();
-  for (const name of ['Scales', 'Knots']) await person.addHabit({ name });
+  for (const name of ['Scales', 'Knots']) await person.makeHabit({ name });
   await person.visit('/log?month=2026-08');
   const odd = Array.from({ length: 13 }, (_, at) => 7 + at);
   await pasteAt(person, 'Scales', 'Saturday 1 August', [august(...odd), august(3, 4)]);
@@ -71,7 +71,7 @@ test('seven weeks of a weekly minimum are 16 of 21 wherever they stand, and five
   const person = await Person.at(browser, { size: WIDE });
   const { page } = person;
   await person.signUp();
-  await person.addHabit({ name: 'Cold swim', often: { perWeek: 3 }, from: '2026-10-05' });
+  await person.makeHabit({ name: 'Cold swim', often: { perWeek: 3 }, from: '2026-10-05' });
   await person.visit('/log?span=quarter');
   // Done on the first days of each week: 5, 3, 1, 4, 0, 3 and 4; of each week three count at most.
   const weeks = [5, 3, 1, 4, 0, 3, 4].flatMap((done) => Array.from({ length: 7 }, (_, at) => (at < done ? 'x' : '')));
@@ -106,7 +106,7 @@ test('on a phone one of every few days that is late says since when, and moves t
 }) => {
   const person = await Person.at(browser, { size: PHONE });
   await person.signUp();
-  await person.addHabit({ name: 'Oil the blocks', often: { every: 3 }, from: '2026-11-16' });
+  await person.makeHabit({ name: 'Oil the blocks', often: { every: 3 }, from: '2026-11-16' });
   for (const day of ['2026-11-16', '2026-11-20']) {
     await person.visit(`/today?day=${day}`);
     await person.checkOff('Oil the blocks');
@@ -128,7 +128,7 @@ test('on the first of a month the month before speaks until something of this on
   const person = await Person.at(browser, { size: WIDE, now: '2026-12-01T09:30:00Z' });
   const { page } = person;
   await person.signUp();
-  await person.addHabit({ name: 'Scales', from: '2026-11-21' });
+  await person.makeHabit({ name: 'Scales', from: '2026-11-21' });
   await person.visit('/log?month=2026-11');
   await pasteAt(person, 'Scales', 'Saturday 21 November', [Array.from({ length: 9 }, () => 'x')]);
   await person.go('Today');

@@ -103,7 +103,7 @@ test('habits that can wait are not asked of the day, and what is to go is what i
   await person.signUp();
   // Seven habits of three days a week from Monday on: by an even spread three of them a day, after a blank Monday.
   for (let place = 1; place <= 7; place++)
-    await person.addHabit({ name: `Piece ${place}`, often: { perWeek: 3 }, from: '2026-11-23' });
+    await person.makeHabit({ name: `Piece ${place}`, often: { perWeek: 3 }, from: '2026-11-23' });
   await person.go('Today');
   const score = page.getByRole('button', { name: /^\d of \d, \d+/ }).first();
   // Three of seven days each, six days left: 7 × 3/6 = 3.5, rounded down.
@@ -130,7 +130,7 @@ test('full days have a target, and it stands wherever they are counted', async (
   const person = await Person.at(browser, { size: WIDE });
   const { page } = person;
   await person.signUp();
-  await person.addHabit({ name: 'Scales', from: '2026-11-20' });
+  await person.makeHabit({ name: 'Scales', from: '2026-11-20' });
   for (const day of ['2026-11-21', '2026-11-22']) {
     await person.visit(`/today?day=${day}`);
     await person.checkOff('Scales');

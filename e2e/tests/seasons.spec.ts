@@ -35,7 +35,7 @@ test('a season from nothing: three goals with what carries them, four weeks of w
   const person = await Person.at(browser, { size: WIDE, now: '2026-11-02T09:30:00Z' });
   const { page } = person;
   await person.signUp(undefined, 'Monday');
-  await person.addHabit({ name: 'Cold swim', often: { perWeek: 2 } });
+  await person.makeHabit({ name: 'Cold swim', often: { perWeek: 2 } });
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Seasons' }).click();
   await person.button('Begin your first season').click();
   await page.getByLabel('Vision', { exact: true }).fill('In three summers she sails to the outer island.');

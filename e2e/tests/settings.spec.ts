@@ -7,9 +7,9 @@ test('the first day of the week and the pass mark recompute everything, and say 
 }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
-  await person.addHabit({ name: 'Scales', from: '2026-11-20' });
-  await person.addHabit({ name: 'Splice a rope', from: '2026-11-20' });
-  await person.addHabit({ name: 'Sand the hull', often: { perWeek: 3 }, from: '2026-11-02' });
+  await person.makeHabit({ name: 'Scales', from: '2026-11-20' });
+  await person.makeHabit({ name: 'Splice a rope', from: '2026-11-20' });
+  await person.makeHabit({ name: 'Sand the hull', often: { perWeek: 3 }, from: '2026-11-02' });
   await person.visit('/today?day=2026-11-22');
   for (const name of ['Scales', 'Sand the hull']) await person.checkOff(name);
   await expect(person.row('Sand the hull')).toContainText('1 of 3 that week');
@@ -46,7 +46,7 @@ test('what is checked off before the day ends counts for the day before', async 
   await person.page.getByLabel('Password').fill('slow bow and long notes');
   await person.button('Create account').click();
   await expect(person.heading('Wednesday')).toBeVisible();
-  await person.addHabit({ name: 'Scales', from: '2026-11-20' });
+  await person.makeHabit({ name: 'Scales', from: '2026-11-20' });
   await person.visit('/settings');
   await person.choose('3:00');
   await expect(person.page.getByText(/By this it is Tuesday 24 November/)).toBeVisible();
@@ -63,7 +63,7 @@ test('streaks that are left off are mentioned nowhere', async ({ browser }) => {
   for (const size of [PHONE, WIDE]) {
     const person = await Person.at(browser, { size });
     await person.signUp();
-    await person.addHabit({ name: 'Scales', from: '2026-11-20' });
+    await person.makeHabit({ name: 'Scales', from: '2026-11-20' });
     for (const day of ['2026-11-23', '2026-11-24']) {
       await person.visit(`/today?day=${day}`);
       await person.checkOff('Scales');
@@ -96,7 +96,7 @@ test('streaks that are left off are mentioned nowhere', async ({ browser }) => {
 test('day marks are one’s own scale; a faulty one is told and the one before holds', async ({ browser }) => {
   const person = await Person.at(browser);
   await person.signUp();
-  await person.addHabit({ name: 'Scales' });
+  await person.makeHabit({ name: 'Scales' });
   await person.checkOff('Scales');
   await expect(person.page.getByLabel('Day mark ~')).toBeVisible();
   await person.visit('/settings');
@@ -117,8 +117,8 @@ test('day marks are one’s own scale; a faulty one is told and the one before h
 test('a whole day done is said once', async ({ browser }) => {
   const person = await Person.at(browser);
   await person.signUp();
-  await person.addHabit({ name: 'Scales' });
-  await person.addHabit({ name: 'Cold swim' });
+  await person.makeHabit({ name: 'Scales' });
+  await person.makeHabit({ name: 'Cold swim' });
   await person.peg('Scales').click();
   const words = person.page.getByText('Everything due today is done. Well done.');
   await expect(words).toHaveCount(0);

@@ -7,7 +7,7 @@ test('past days are reached by arrow, by strip, by date and by swipe, and today 
 }) => {
   const person = await Person.at(browser);
   await person.signUp();
-  await person.addHabit({ name: 'Scales', from: '2026-11-01' });
+  await person.makeHabit({ name: 'Scales', from: '2026-11-01' });
   await person.button('The day before').click();
   await expect(person.heading('Monday')).toBeVisible();
   await person.checkOff('Scales');
@@ -35,7 +35,7 @@ test('past days are reached by arrow, by strip, by date and by swipe, and today 
 test('amounts grow by a step a tap and take a typed number; part is not done', async ({ browser }) => {
   const person = await Person.at(browser);
   await person.signUp();
-  await person.addHabit({ name: 'Cold swim', how: { unit: 'm', step: 200, atLeast: 600 }, often: { perWeek: 3 } });
+  await person.makeHabit({ name: 'Cold swim', how: { unit: 'm', step: 200, atLeast: 600 }, often: { perWeek: 3 } });
   await person.peg('Cold swim').click();
   await expect(person.peg('Cold swim')).toHaveAttribute('aria-checked', 'mixed');
   await expect(person.row('Cold swim')).toContainText('200 of 600 m · 0 of 3 this week, 6 days left');
@@ -54,7 +54,7 @@ test('amounts grow by a step a tap and take a typed number; part is not done', a
 test('rest and missed with a reason are owned up to, and a day can be emptied and that undone', async ({ browser }) => {
   const person = await Person.at(browser);
   await person.signUp();
-  await person.addHabit({ name: 'Scales' });
+  await person.makeHabit({ name: 'Scales' });
   await person.row('Scales').click();
   await person.choose('Missed');
   await person.page.getByLabel('Reason').fill('Storm, stayed in');
@@ -73,7 +73,7 @@ test('rest and missed with a reason are owned up to, and a day can be emptied an
 test('a flexible habit that can no longer be put off says so, and the day turns by itself', async ({ browser }) => {
   const person = await Person.at(browser, { now: '2026-11-24T22:00:00Z' });
   await person.signUp();
-  await person.addHabit({ name: 'Sand the hull', often: { perWeek: 6 }, from: '2026-11-23' });
+  await person.makeHabit({ name: 'Sand the hull', often: { perWeek: 6 }, from: '2026-11-23' });
   await expect(person.row('Sand the hull')).toContainText('0 of 6 this week, no day to spare');
   await person.checkOff('Sand the hull');
   await person.page.clock.fastForward('02:30:00');
@@ -88,7 +88,7 @@ test('a habit is edited: the name everywhere at once, new terms from today on, m
 }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
-  await person.addHabit({
+  await person.makeHabit({
     name: 'Pages',
     how: { unit: 'pages', step: 5, atLeast: 10 },
     from: '2026-11-20',

@@ -1,4 +1,5 @@
-import { ACCOUNT_HEADER, PATHS } from '@wimbel/contract';
+import { ACCOUNT_HEADER, PATHS, isRevision } from '@wimbel/contract';
+import { createParser } from 'eventsource-parser';
 
 /** Dependencies of the live connection; tests pass their own. */
 type LiveDeps = {
@@ -35,17 +36,17 @@ const openStream = (accountId: string, signal: AbortSignal): Promise<Response> =
 async function* eventsOf(body: ReadableStream<Uint8Array>): AsyncGenerator<number | null> {
   const reader = body.getReader();
   const decoder = new TextDecoder();
-  let rest = '';
+  const events: (number | null)[] = [];
+  const parser = createParser({
+    onEvent: ({ data }) => events.push(isRevision(Number(data)) ? Number(data) : null),
+    onComment: () => events.push(null),
+  });
   try {
     for (;;) {
       const { done, value } = await reader.read();
       if (done) return;
-      const parts = (rest + decoder.decode(value, { stream: true })).split('\n\n');
-      rest = parts.pop() ?? '';
-      for (const part of parts) {
-        const revision = Number(/^data: (\d+)$/m.exec(part)?.[1] ?? NaN);
-        yield Number.isSafeInteger(revision) ? revision : null;
-      }
+      parser.feed(decoder.decode(value, { stream: true }));
+      yield* events.splice(0);
     }
   } finally {
     void reader.cancel().catch(() => undefined);
