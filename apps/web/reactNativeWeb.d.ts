@@ -1,5 +1,5 @@
 import 'react-native';
-import type { KeyboardEvent, FocusEvent } from 'react';
+import type { CSSProperties, KeyboardEvent, FocusEvent } from 'react';
 
 /** DOM props that React Native for the web accepts and the types of React Native lack. */
 interface WebProps {
@@ -15,9 +15,28 @@ interface WebProps {
   'aria-pressed'?: boolean;
 }
 
+/** CSS properties that React Native for the web accepts and the types of React Native lack. */
+type WebStyle = Pick<
+  CSSProperties,
+  | 'contain'
+  | 'containIntrinsicHeight'
+  | 'contentVisibility'
+  | 'outlineWidth'
+  | 'overflowWrap'
+  | 'overflowX'
+  | 'overflowY'
+  | 'touchAction'
+  | 'transitionDuration'
+  | 'transitionProperty'
+  | 'userSelect'
+  | 'whiteSpace'
+> & { fieldSizing?: 'content' };
+
 declare module 'react-native' {
   // Interface merging: the types of React Native gain the members of WebProps.
   /* eslint-disable @typescript-eslint/no-empty-object-type */
   interface ViewProps extends WebProps {}
   interface TextProps extends WebProps {}
+  interface ViewStyle extends WebStyle {}
+  interface TextStyle extends Omit<WebStyle, 'userSelect'> {}
 }

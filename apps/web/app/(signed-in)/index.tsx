@@ -2,5 +2,5 @@ import { Redirect } from 'expo-router';
 import { PATHS } from '../../src/platform/paths.ts';
 
 export default function Start() {
-  return <Redirect href={PATHS.today as never} />;
+  return <Redirect href={PATHS.today} />;
 }

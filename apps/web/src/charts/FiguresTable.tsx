@@ -28,7 +28,7 @@ export function FiguresTable({ label, figures: { columns, rows } }: { label: str
   const styles = useStyles();
   const isLong = rows.length > MANY_ROWS;
   // What scrolls must be within reach of the keyboard.
-  const scrolls = isLong ? ({ tabIndex: 0 } as object) : {};
+  const scrolls = isLong ? { tabIndex: 0 as const } : {};
   return (
     <View {...scrolls} style={isLong ? styles.long : null}>
       <View role="table" aria-label={label}>
@@ -58,7 +58,7 @@ export function FiguresTable({ label, figures: { columns, rows } }: { label: str
 }
 
 const useStyles = themed((colors) => ({
-  long: { maxHeight: 360, overflowY: 'auto' as never },
+  long: { maxHeight: 360, overflowY: 'auto' },
   row: { flexDirection: 'row', gap: SPACE.s, paddingVertical: 5, borderTopWidth: 1, borderColor: colors.line },
   head: { borderTopWidth: 0 },
   name: { flex: 2, minWidth: 0 },

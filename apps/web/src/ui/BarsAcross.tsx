@@ -68,7 +68,7 @@ const useStyles = themed(() => ({
   bar: { flex: 1, alignItems: 'center', gap: 3, minWidth: 0 },
   room: { alignSelf: 'stretch', justifyContent: 'flex-end', alignItems: 'center' },
   // A figure may be wider than its bar.
-  value: { marginHorizontal: -16, whiteSpace: 'nowrap' as never },
+  value: { marginHorizontal: -16, whiteSpace: 'nowrap' },
   fill: { width: '56%', maxWidth: 20, borderRadius: 4 },
   mark: { position: 'absolute', left: 0, right: 0, height: 2 },
 }));

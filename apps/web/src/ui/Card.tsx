@@ -21,7 +21,7 @@ export function Card({
 }) {
   const styles = useStyles();
   const named = label === undefined ? {} : { role: 'group' as const, 'aria-label': label };
-  const saved = isPicture ? ({ dataSet: { picture: label } } as object) : {};
+  const saved = isPicture && label !== undefined ? { dataSet: { picture: label } } : {};
   return (
     <View {...named} {...saved} style={[styles.card, !isFlush && styles.padded, style]}>
       {children}

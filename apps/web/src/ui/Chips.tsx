@@ -27,7 +27,7 @@ export function Chips({ label, chips, chosen, onPress, isMultiple = false, isScr
       role={isMultiple ? 'group' : 'radiogroup'}
       aria-label={label}
       style={[styles.row, isScrolling && styles.line]}
-      {...(isMultiple ? {} : ({ onKeyDown: radioKeys } as object))}
+      {...(isMultiple ? {} : { onKeyDown: radioKeys })}
     >
       {chips.map((chip) => {
         const isChosen = chosen.includes(chip.value);

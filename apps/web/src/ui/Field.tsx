@@ -190,5 +190,5 @@ const useStyles = themed((colors) => ({
   tall: { minHeight: 84, alignItems: 'stretch', paddingVertical: SPACE.s },
   input: { flex: 1, minHeight: TOUCH_PX, minWidth: 0 },
   area: { minHeight: 64, lineHeight: 21 },
-  growing: { fieldSizing: 'content', maxHeight: '70vh' } as object,
+  growing: { fieldSizing: 'content', maxHeight: '70vh' as '70%' },
 }));

@@ -103,7 +103,7 @@ function PlaceLink({
   const styles = useStyles();
   const { colors } = useTheme();
   const color = isHere ? colors.working : colors.quiet;
-  const link = { href: place.path } as object;
+  const link = { href: place.path };
   return (
     <Pressable
       {...link}

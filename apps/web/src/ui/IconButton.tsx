@@ -59,7 +59,7 @@ export function IconButton({
       onHoverIn={({ currentTarget }) => setTitle(currentTarget, label)}
       onHoverOut={({ currentTarget }) => setTitle(currentTarget, null)}
       aria-disabled={isDisabled}
-      {...(isPressed === undefined ? {} : ({ 'aria-pressed': isPressed } as object))}
+      {...(isPressed === undefined ? {} : { 'aria-pressed': isPressed })}
       disabled={isDisabled}
       onPress={onPress}
       onLongPress={() => setIsTold(true)}
@@ -106,7 +106,7 @@ const useStyles = themed((colors) => ({
     borderRadius: CORNER.field,
     backgroundColor: colors.ink,
   },
-  tooltipText: { color: colors.paper, whiteSpace: 'nowrap' as never },
+  tooltipText: { color: colors.paper, whiteSpace: 'nowrap' },
   pressed: { backgroundColor: colors.hole },
   off: { opacity: 0.35 },
 }));

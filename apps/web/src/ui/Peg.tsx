@@ -51,5 +51,5 @@ export function PegPicture({ state, sizePx, color, ratio }: Pick<Props, 'state' 
 const styles = StyleSheet.create({
   target: { minWidth: TOUCH_PX, minHeight: TOUCH_PX, alignItems: 'center', justifyContent: 'center' },
   pressed: { transform: [{ scale: 0.9 }] },
-  drop: { transitionProperty: 'transform', transitionDuration: '120ms' } as object,
+  drop: { transitionProperty: 'transform', transitionDuration: '120ms' },
 });

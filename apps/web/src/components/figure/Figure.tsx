@@ -5,6 +5,7 @@ import { themed } from '../../theme/Theme.tsx';
 import { useExplainFigure } from './FigureHost.tsx';
 import { IsPrinted } from './printed.ts';
 import { Words } from '../../ui/Words.tsx';
+import { FIT_CONTENT } from '../../theme/webStyle.ts';
 
 type Props = {
   /** What it is asked for. */
@@ -85,7 +86,7 @@ const useStyles = themed((colors) => ({
     minWidth: 24,
     justifyContent: 'center',
     // As wide as its words, in a row and in a column; in a row it stands on the line of its neighbours.
-    width: 'fit-content' as never,
+    width: FIT_CONTENT,
     maxWidth: '100%',
     borderBottomWidth: 1,
     borderBottomColor: 'transparent',

@@ -1,6 +1,6 @@
 import { checkRecord } from '@wimbel/contract';
 import type { Habit } from '@wimbel/core';
-import { yupResolver } from '@hookform/resolvers/yup';
+import { draftResolver } from '../../ui/draftResolver.ts';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { View } from 'react-native';
@@ -27,7 +27,7 @@ export function ChangeTermsSheet({ habit, onClose }: { habit: Habit; onClose: ()
   const toast = useToast();
   const [fault, setFault] = useState<string | null>(null);
   const form = useForm<HabitDraft>({
-    resolver: yupResolver(habitDraftSchema) as never,
+    resolver: draftResolver(habitDraftSchema),
     defaultValues: draftOf(habit, today),
     mode: 'onSubmit',
   });

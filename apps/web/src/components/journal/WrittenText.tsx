@@ -56,7 +56,7 @@ function Pieces({ parts }: { parts: readonly WrittenPart[] }) {
           const target = linkTarget(href);
           if (target !== null) void Linking.openURL(target);
         }}
-        style={{ color: colors.working, textDecorationLine: 'underline', overflowWrap: 'anywhere' } as object}
+        style={{ color: colors.working, textDecorationLine: 'underline', overflowWrap: 'anywhere' }}
       >
         {text}
       </Text>

@@ -1,4 +1,4 @@
-import { yupResolver } from '@hookform/resolvers/yup';
+import { draftResolver } from '../../ui/draftResolver.ts';
 import { checkRecord, keyResultDueIssue } from '@wimbel/contract';
 import {
   type Goal,
@@ -78,7 +78,7 @@ function useKeyResultForm({ goal, keyResult, nextOrder, onSave }: Omit<Props, 'h
   const today = useAppSelector(selectToday);
   const [fault, setFault] = useState<string | null>(null);
   const { control, handleSubmit, setValue, setError } = useForm<KeyResultDraft>({
-    resolver: yupResolver(keyResultDraftSchema) as never,
+    resolver: draftResolver(keyResultDraftSchema),
     defaultValues: keyResult === null ? emptyKeyResultDraft(currency) : keyResultDraftOf(keyResult),
     mode: 'onSubmit',
   });

@@ -69,5 +69,5 @@ export function AddLine({
 
 const useStyles = themed(() => ({
   line: { flexDirection: 'row', alignItems: 'center', paddingLeft: SPACE.xs, paddingRight: SPACE.m, minHeight: 52 },
-  input: { flex: 1, minWidth: 0, minHeight: TOUCH_PX, outlineWidth: 0 as never },
+  input: { flex: 1, minWidth: 0, minHeight: TOUCH_PX, outlineWidth: 0 },
 }));

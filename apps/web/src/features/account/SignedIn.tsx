@@ -98,7 +98,7 @@ export function SignedIn() {
     }, BRING_AFTER_MS);
     return () => clearTimeout(timer);
   }, [accountId, isLoaded, recording, store]);
-  if (status === 'out') return <Redirect href={PATHS.signIn as never} />;
+  if (status === 'out') return <Redirect href={PATHS.signIn} />;
   if (status === 'unreachable' || status === 'elsewhere') return <CannotGoOn status={status} />;
   if (status === 'unknown' || !isLoaded || !isMade) {
     return (

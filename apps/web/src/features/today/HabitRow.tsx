@@ -164,7 +164,7 @@ function JustEarned({ track, day }: { track: Track; day: PlainDay }) {
 const useStyles = themed((colors) => ({
   row: { flexDirection: 'row', alignItems: 'center', paddingLeft: SPACE.s, minHeight: 66 },
   // What is out of sight is not laid out: of fifty rows a phone shows ten.
-  skipped: { contentVisibility: 'auto', containIntrinsicHeight: 'auto 66px' } as object,
+  skipped: { contentVisibility: 'auto', containIntrinsicHeight: 'auto 66px' },
   low: { minHeight: 46 },
   moreLow: { paddingVertical: 3, gap: 0 },
   parted: { borderTopWidth: 1, borderTopColor: colors.line },

@@ -214,7 +214,7 @@ const useStyles = themed((colors) => ({
   link: { minHeight: 44, justifyContent: 'center' },
   week: { width: WEEK_PX, alignItems: 'center', justifyContent: 'center', gap: 1 },
   cell: { alignItems: 'center', borderBottomWidth: 0, minWidth: 44, minHeight: 44, gap: 1 },
-  date: { textAlign: 'center', whiteSpace: 'nowrap' as never },
+  date: { textAlign: 'center', whiteSpace: 'nowrap' },
   sum: { width: 74 },
   sumWords: { textAlign: 'right' },
 }));

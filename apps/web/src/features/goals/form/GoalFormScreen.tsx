@@ -1,4 +1,4 @@
-import { yupResolver } from '@hookform/resolvers/yup';
+import { draftResolver } from '../../../ui/draftResolver.ts';
 import { checkRecord } from '@wimbel/contract';
 import { type Area, type Goal, type PlainDay, formatDay, goalPostponed, parseDay } from '@wimbel/core';
 import { useRouter } from 'expo-router';
@@ -104,7 +104,7 @@ function useGoalForm(goal: Goal | null) {
   const keyResults = useAppSelector((state) => state.records.keyResults);
   const [fault, setFault] = useState<string | null>(null);
   const form = useForm<GoalDraft>({
-    resolver: yupResolver(schema) as never,
+    resolver: draftResolver(schema),
     defaultValues: draftOf(goal, today),
     mode: 'onSubmit',
   });

@@ -111,7 +111,7 @@ export function GuidedGoalScreen() {
   };
   const props: PageProps = { draft, set, fault, today };
   // Back from a goal that is set leads to its pages, which are empty by now.
-  if (page !== 'what' && draft.title === '') return <Redirect href={PATHS.goals as never} />;
+  if (page !== 'what' && draft.title === '') return <Redirect href={PATHS.goals} />;
   return (
     <Page>
       <WaysOut at={at} />

@@ -1,4 +1,4 @@
-import { yupResolver } from '@hookform/resolvers/yup';
+import { draftResolver } from '../../../ui/draftResolver.ts';
 import { checkRecord } from '@wimbel/contract';
 import { type Area, type Habit, type PlainDay, eachEntry, formatDay, parseDay } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
@@ -93,7 +93,7 @@ function useHabitForm({ habit, source, forGoal, from }: FormOf, onDone: () => vo
   const [fault, setFault] = useState<string | null>(null);
   const startsOn = formatDay(from === null ? today : Math.min(from, today));
   const form = useForm<HabitDraft>({
-    resolver: yupResolver(habitDraftSchema) as never,
+    resolver: draftResolver(habitDraftSchema),
     defaultValues:
       habit !== null
         ? draftOf(habit, today)

@@ -88,7 +88,7 @@ export function LookBackScreen() {
             label="These days to take along"
             onPress={() =>
               router.push(
-                `${PATHS.takeAlong}?from=${formatDay(span.first)}&to=${formatDay(Math.min(today, span.last))}` as never,
+                `${PATHS.takeAlong}?from=${formatDay(span.first)}&to=${formatDay(Math.min(today, span.last))}`,
               )
             }
           />

@@ -92,9 +92,7 @@ export function WrittenThenCard({ span }: { kind: LookBackSpan; span: DaySpan })
         <Button
           kind="bare"
           onPress={() =>
-            router.push(
-              `${PATHS.takeAlong}?from=${formatDay(span.first)}&to=${formatDay(Math.min(today, span.last))}` as never,
-            )
+            router.push(`${PATHS.takeAlong}?from=${formatDay(span.first)}&to=${formatDay(Math.min(today, span.last))}`)
           }
         >
           On one page

@@ -6,6 +6,7 @@ import { WrittenText } from '../../../components/journal/WrittenText.tsx';
 import { themed } from '../../../theme/Theme.tsx';
 import { IconButton } from '../../../ui/IconButton.tsx';
 import { Words } from '../../../ui/Words.tsx';
+import { TEXT_CURSOR } from '../../../theme/webStyle.ts';
 
 /** Writing that is read as it was laid out until it is touched, and then changed where it stands. */
 export function PageWriting({
@@ -62,5 +63,5 @@ const useStyles = themed(() => ({
   written: { gap: 0 },
   head: { flexDirection: 'row', alignItems: 'center', marginVertical: -6 },
   label: { flex: 1 },
-  text: { cursor: 'text' as never },
+  text: { cursor: TEXT_CURSOR },
 }));

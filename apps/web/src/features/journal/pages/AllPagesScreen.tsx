@@ -40,6 +40,7 @@ import { JumpSheet, MonthChips } from './JumpSheet.tsx';
 import { ThisDayCard } from './ThisDayCard.tsx';
 import { type PageRow, firstLines, pageRows, placeOfDay } from './pageRows.ts';
 import { SearchField, useSearchAsked } from './SearchField.tsx';
+import { STICKY } from '../../../theme/webStyle.ts';
 
 /** How tall lines are before they are laid out, in pixels. */
 const ROUGHLY: Record<PageRow['kind'], number> = { month: 56, day: 78, none: 24 };
@@ -289,7 +290,7 @@ const useStyles = themed((colors) => ({
   wide: { paddingHorizontal: SPACE.xxl, paddingVertical: SPACE.xl, maxWidth: 1160, width: '100%' },
   columns: { flexDirection: 'row', gap: SPACE.xl, alignItems: 'flex-start' },
   main: { flex: 5, minWidth: 0, gap: SPACE.l },
-  side: { flex: 2, minWidth: 220, gap: SPACE.l, position: 'sticky' as never, top: SPACE.xl },
+  side: { flex: 2, minWidth: 220, gap: SPACE.l, position: STICKY, top: SPACE.xl },
   jump: { gap: SPACE.m },
   head: { flexDirection: 'row', alignItems: 'center' },
   title: { flex: 1 },

@@ -10,6 +10,7 @@ import { keptWords } from '../../../text/keptText.ts';
 import { FiguresCell } from './FiguresCell.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
 import type { FigureQuery } from '../../../text/figureQuery.ts';
+import { STICKY } from '../../../theme/webStyle.ts';
 
 /** An area above its habits, with what they came to together. */
 export function AreaRow({
@@ -77,7 +78,7 @@ export function AreaRow({
 const useStyles = themed((colors) => ({
   row: { position: 'absolute', left: 0, flexDirection: 'row' },
   name: {
-    position: 'sticky' as never,
+    position: STICKY,
     left: 0,
     zIndex: 2,
     flexDirection: 'row',

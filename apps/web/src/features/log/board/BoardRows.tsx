@@ -113,7 +113,7 @@ export const BoardGround = memo(function BoardGround({
 });
 
 const useStyles = themed((colors) => ({
-  under: { position: 'absolute', top: 0, pointerEvents: 'none' as never },
+  under: { position: 'absolute', top: 0, pointerEvents: 'none' },
   weekend: { position: 'absolute', top: 0, backgroundColor: colors.tint },
   at: { position: 'absolute', top: 0, backgroundColor: colors.wash },
   today: {

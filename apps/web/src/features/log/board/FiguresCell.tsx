@@ -17,6 +17,7 @@ import { WHOLE_WORDS } from '../logWords.ts';
 import type { FigureQuery } from '../../../text/figureQuery.ts';
 import { Figure } from '../../../components/figure/Figure.tsx';
 import { GRID_CELL } from '../../../ui/ariaRoles.ts';
+import { STICKY } from '../../../theme/webStyle.ts';
 
 /** "640 min in all", or against the target where there is one: of a week what its month's target comes to. */
 function amountInWords(figures: Figures, unit: string | null, weekly: number | null): string | null {
@@ -173,7 +174,7 @@ export const FiguresCell = memo(function FiguresCell({
 const useStyles = themed((colors) => ({
   cell: { justifyContent: 'center', backgroundColor: colors.raised, paddingLeft: 2 },
   stuck: {
-    position: 'sticky' as never,
+    position: STICKY,
     right: 0,
     zIndex: 2,
     borderLeftWidth: 1,
@@ -183,7 +184,7 @@ const useStyles = themed((colors) => ({
   line: { flexDirection: 'row', alignItems: 'center' },
   whole: { width: '100%', textAlign: 'right', paddingRight: 20 },
   running: { paddingRight: 20, textAlign: 'right', marginTop: -1 },
-  figure: { textAlign: 'right', whiteSpace: 'nowrap' as never },
+  figure: { textAlign: 'right', whiteSpace: 'nowrap' },
   strong: { fontFamily: 'Figtree_600SemiBold' },
   share: { width: 46, marginLeft: 6, gap: 2, textAlign: 'right' },
   shareText: { textAlign: 'right' },

@@ -10,6 +10,7 @@ import { ProgressBar } from '../../../ui/ProgressBar.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import type { PegboardSize } from './pegboardSize.ts';
 import { habitPath } from '../../../platform/paths.ts';
+import { STICKY } from '../../../theme/webStyle.ts';
 
 /** A habit's name, which leads to its page; on a phone with its bar and "22 of 30" below. */
 export const NameCell = memo(function NameCell({
@@ -30,7 +31,7 @@ export const NameCell = memo(function NameCell({
   const styles = useStyles();
   const isCompact = useIsCompact();
   const { habit } = track;
-  const link = { href: habitPath(habit.id) } as object;
+  const link = { href: habitPath(habit.id) };
   return (
     <View role="rowheader" aria-colindex={1} {...FLAT} style={[styles.names, { width: size.namesPx }]}>
       <Pressable
@@ -67,7 +68,7 @@ export const NameCell = memo(function NameCell({
 
 const useStyles = themed((colors) => ({
   names: {
-    position: 'sticky' as never,
+    position: STICKY,
     left: 0,
     zIndex: 2,
     backgroundColor: colors.raised,
@@ -83,5 +84,5 @@ const useStyles = themed((colors) => ({
   dot: { width: 9, height: 9, borderRadius: 5 },
   // A year's count is long: the bar gives way to it.
   bar: { width: 52, flexShrink: 1, minWidth: 0 },
-  count: { flexShrink: 0, whiteSpace: 'nowrap' as never },
+  count: { flexShrink: 0, whiteSpace: 'nowrap' },
 }));

@@ -24,6 +24,7 @@ import { canReadClipboard, useClipboard } from '../range/useClipboard.ts';
 import { type Range, useRange } from '../range/useRange.ts';
 import { useDeferredKeyed } from '../../../ui/useDeferredKeyed.ts';
 import { useTotalsOf } from '../useTotalsOf.ts';
+import { SCROLL_WHERE_NEEDED } from '../../../theme/webStyle.ts';
 
 type Props = {
   /** In the order they are shown. */
@@ -304,5 +305,5 @@ function rangeWords({ rows, days }: Range, today: PlainDay): string {
 
 const useStyles = themed(() => ({
   card: { alignSelf: 'stretch', flexShrink: 1, minHeight: 320 },
-  box: { overflow: 'auto' as never, flexShrink: 1, minHeight: 0, userSelect: 'none' as never },
+  box: { overflow: SCROLL_WHERE_NEEDED, flexShrink: 1, minHeight: 0, userSelect: 'none' },
 }));

@@ -29,6 +29,7 @@ import type { PegboardSize } from './pegboardSize.ts';
 import { Figure } from '../../../components/figure/Figure.tsx';
 import { weekVerdictWords } from '../logWords.ts';
 import { GRID_CELL } from '../../../ui/ariaRoles.ts';
+import { STICKY } from '../../../theme/webStyle.ts';
 
 type Edge = {
   columns: readonly PegboardColumn[];
@@ -325,9 +326,9 @@ function weeksSeen(
 }
 
 const useStyles = themed((colors) => ({
-  head: { position: 'sticky' as never, top: 0, zIndex: 4, flexDirection: 'row', backgroundColor: colors.raised },
+  head: { position: STICKY, top: 0, zIndex: 4, flexDirection: 'row', backgroundColor: colors.raised },
   corner: {
-    position: 'sticky' as never,
+    position: STICKY,
     left: 0,
     zIndex: 5,
     backgroundColor: colors.raised,
@@ -349,9 +350,9 @@ const useStyles = themed((colors) => ({
   month: { position: 'absolute', left: 4, bottom: 34, width: 90 },
   date: { fontSize: 13, lineHeight: 17 },
   foot: { flexDirection: 'row', backgroundColor: colors.raised, borderTopWidth: 1, borderTopColor: colors.line },
-  footStuck: { position: 'sticky' as never, bottom: 0, zIndex: 4 },
+  footStuck: { position: STICKY, bottom: 0, zIndex: 4 },
   footNames: {
-    position: 'sticky' as never,
+    position: STICKY,
     left: 0,
     zIndex: 5,
     backgroundColor: colors.raised,
@@ -370,5 +371,5 @@ const useStyles = themed((colors) => ({
   week: { position: 'absolute', top: 97 },
   weekLine: { height: 2, borderRadius: 1, marginBottom: 5 },
   weekOpen: { opacity: 0.4 },
-  weekWords: { textAlign: 'center', whiteSpace: 'nowrap' as never, marginHorizontal: -10 },
+  weekWords: { textAlign: 'center', whiteSpace: 'nowrap', marginHorizontal: -10 },
 }));

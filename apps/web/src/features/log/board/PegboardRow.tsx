@@ -190,7 +190,7 @@ const DaysPicture = memo(function DaysPicture({
 });
 
 const useStyles = themed(() => ({
-  row: { position: 'absolute', left: 0, flexDirection: 'row', contain: 'layout paint style' as never },
+  row: { position: 'absolute', left: 0, flexDirection: 'row', contain: 'layout paint style' },
   days: { flexDirection: 'row' },
   picture: { position: 'absolute', top: 0, pointerEvents: 'none' },
 }));

@@ -71,9 +71,7 @@ function Guided({ before, asked }: { before: Season | null; asked: string | unde
   const at = pages.indexOf(page);
   const [title, good] = HEADS[page];
   const goTo = (to: SeasonPage): void =>
-    router.push(
-      `${PATHS.newSeason}?page=${to}${before === null ? '' : `&after=${encodeURIComponent(before.id)}`}` as never,
-    );
+    router.push(`${PATHS.newSeason}?page=${to}${before === null ? '' : `&after=${encodeURIComponent(before.id)}`}`);
   const next = (to: SeasonPage): void => {
     setIsTried(true);
     if (faultsOn(page, faults)) return;
@@ -99,7 +97,7 @@ function Guided({ before, asked }: { before: Season | null; asked: string | unde
     router.replace(seasonPath(draft.id));
   };
   // Back from a season that is set leads to its pages, which are empty by now.
-  if (TITLED.includes(page) && draft.title.trim() === '') return <Redirect href={PATHS.seasons as never} />;
+  if (TITLED.includes(page) && draft.title.trim() === '') return <Redirect href={PATHS.seasons} />;
   const fields = { draft, set, faults: isTried ? faults : {} };
   return (
     <Page>
