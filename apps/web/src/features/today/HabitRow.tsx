@@ -17,7 +17,7 @@ import { entryChange } from '../../store/makeChange.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { amount, number } from '../../text/amounts.ts';
 import { streakLength } from '../../text/format.ts';
-import { useReorderTransition } from '../../ui/useDebouncedValue.ts';
+import { useReorderTransition } from '../../ui/useReorderTransition.ts';
 import { themed, useIsCompact, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Peg } from '../../ui/Peg.tsx';

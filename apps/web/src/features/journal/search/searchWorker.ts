@@ -1,11 +1,12 @@
 import { type CachedWorker, createCachedWorker } from '../../../platform/cachedWorker.ts';
+import { yieldToMain } from '../../../platform/yieldToMain.ts';
 import type { RecordsState } from '../../../store/recordsState.ts';
 import type { FoundAll, Search, Searcher } from './searcher.ts';
 import { type Source, type Writing, sourcesOf } from './writings.ts';
 
-/** How long the screen may be kept from other things while what was written is gathered. */
+/** Time slice of gathering before yielding to the main thread. */
 const SLICE_MS = 8;
-/** How many characters are handed over at a time. */
+/** Batch size of a message to the worker, in characters. */
 const MOST_CHARACTERS = 120_000;
 
 type Held = { made: Map<string, readonly unknown[]>; fed: RecordsState | null };
@@ -13,9 +14,7 @@ type Held = { made: Map<string, readonly unknown[]>; fed: RecordsState | null };
 const hasSameItems = (a: readonly unknown[] | undefined, b: readonly unknown[]): boolean =>
   a !== undefined && a.length === b.length && a.every((each, place) => each === b[place]);
 
-const otherWork = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
-
-/** Hands over what is new of everything that was written, in slices between which the screen is free. */
+/** Sends new and changed texts to the worker, gathered in time slices. */
 async function feed({ remote, held }: CachedWorker<Searcher, Held>, records: RecordsState): Promise<void> {
   if (held.fed === records) return;
   const there = new Set<string>();
@@ -37,7 +36,7 @@ async function feed({ remote, held }: CachedWorker<Searcher, Held>, records: Rec
     }
     if (characters > MOST_CHARACTERS) await handOver();
     if (performance.now() - since > SLICE_MS) {
-      await otherWork();
+      await yieldToMain();
       since = performance.now();
     }
   }
