@@ -21,7 +21,7 @@ const node = (displayName, folder, more = {}) => ({
 export default {
   testTimeout: 120_000,
   projects: [
-    node('core', 'packages/core/src'),
+    node('core', 'packages/core/src', { setupFiles: ['<rootDir>/packages/core/src/testing/runs.ts'] }),
     node('contract', 'packages/contract/src'),
     node('exchange', 'packages/exchange/src'),
     node('scripts', 'scripts'),

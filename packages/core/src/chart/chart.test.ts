@@ -12,6 +12,7 @@ import { cordsIn, pegStateOf } from './pegboardRow.ts';
 import { shareLine } from './shareLine.ts';
 import { toneScale } from './tone.ts';
 import { yearPlate } from './yearPlate.ts';
+import { runs } from '../testing/runs.ts';
 
 const TODAY = dayOf('2025-03-12');
 const track = (...done: string[]) => buildTrack(aHabit(), doneOn('h', ...done), TODAY, 'monday');
@@ -121,7 +122,7 @@ describe('the year as a plate', () => {
           yearPlate(2025, TODAY, () => ({ ratio: value, isFull: false }), size).cells[0]!.r ** 2;
         expect(areaOf(ratio)).toBeCloseTo(areaOf(1) * (0.12 + 0.88 * ratio), 6);
       }),
-      { numRuns: 20 },
+      { numRuns: runs(20) },
     );
     const kinds = yearPlate(2025, TODAY, (day) => ({ ratio: day % 2 === 0 ? 0 : null, isFull: false }), size).cells.map(
       (cell) => cell.kind,

@@ -14,6 +14,7 @@ import { spread } from './spread.ts';
 import { trendLine } from './trendLine.ts';
 import { type PlateCell, plateLayers, yearPlate } from './yearPlate.ts';
 import { yearRing } from './yearRing.ts';
+import { runs } from '../testing/runs.ts';
 
 const numbersIn = (path: string): number[] => (path.match(/-?\d+(\.\d+)?/g) ?? []).map(Number);
 
@@ -113,7 +114,7 @@ describe('the year as one turn', () => {
           }
         },
       ),
-      { numRuns: 20 },
+      { numRuns: runs(20) },
     );
   });
 });

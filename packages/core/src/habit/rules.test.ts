@@ -20,6 +20,7 @@ import { PARTS_PER_DAY } from './schedule.ts';
 import { daysToRibbon, monthFiguresAgainst, monthTargetOf, yearTargetOf } from './targets.ts';
 import { runsOf } from './streak.ts';
 import { doneBetween } from './track.ts';
+import { runs } from '../testing/runs.ts';
 
 const track = (habit: Habit, list: readonly Entry[], today = TODAY) => buildTrack(habit, list, today, 'monday');
 const spans = fc.tuple(someDay, fc.nat(200)).map(([first, length]): DaySpan => ({ first, last: first + length }));
@@ -34,7 +35,7 @@ describe('every figure agrees with the rules taken word by word', () => {
         const { kept, asked } = keptOver(track(habit, list), span);
         expect({ kept, asked }).toEqual(literalHabit(habit, list, TODAY).kept(span));
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -114,7 +115,7 @@ describe('what a span may hold', () => {
           asked: each.reduce((sum, week) => sum + week.asked, 0),
         });
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
     expect(compared).toBeGreaterThan(60);
   });
@@ -202,7 +203,7 @@ describe('a habit laid out again after a change', () => {
         again++;
         expect(after).toEqual(buildTrackFromYears(habit, years, TODAY, 'monday'));
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
     expect(again).toBeGreaterThan(100);
   });
@@ -244,7 +245,7 @@ describe('runs as they stood at the end of a day', () => {
           compared += runsOf(then, unit).length;
         }
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
     expect(compared).toBeGreaterThan(50);
   });
