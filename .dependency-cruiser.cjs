@@ -1,4 +1,4 @@
-/** Imports go one way: app → features → components, charts → store, sync, text → ui, theme, platform → contract → core. */
+/** Imports go one way: app → features → components, charts → store, sync, text → ui, theme, platform → packages: sync, exchange → contract → core. */
 const web = (room) => `^apps/web/src/${room}/`;
 
 /** @type {import('dependency-cruiser').IConfiguration} */
@@ -32,6 +32,13 @@ module.exports = {
         pathNot:
           '^packages/(exchange|contract|core)/src/|/(papaparse|ical-generator|exceljs|fflate|fastest-levenshtein)/',
       },
+    },
+    {
+      name: 'sync-on-contract',
+      comment: 'The engine takes storage, network, clock, timers and tabs from outside.',
+      severity: 'error',
+      from: { path: '^packages/sync/src/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^packages/(sync|contract|core)/src/' },
     },
     {
       name: 'packages-by-their-index',

@@ -24,6 +24,7 @@ export default {
     node('core', 'packages/core/src', { setupFiles: ['<rootDir>/packages/core/src/testing/runs.ts'] }),
     node('contract', 'packages/contract/src'),
     node('exchange', 'packages/exchange/src'),
+    node('sync', 'packages/sync/src'),
     node('scripts', 'scripts'),
     node('server', 'apps/server/src', {
       globalSetup: '<rootDir>/apps/server/src/testing/globalSetup.cjs',

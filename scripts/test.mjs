@@ -56,6 +56,7 @@ async function checks(isCached = false) {
     'packages/core',
     'packages/contract',
     'packages/exchange',
+    'packages/sync',
     'apps/server',
     'apps/web',
     'tsconfig.json',
@@ -74,8 +75,8 @@ async function checks(isCached = false) {
 
 /** `npm run test:quick`: what needs neither database nor browser; checks use caches. */
 async function quick() {
-  const projects = ['core', 'contract', 'exchange', 'web'];
-  await Promise.all([checks(true), jest('core, contract, exchange and web', ['--selectProjects', ...projects])]);
+  const projects = ['core', 'contract', 'exchange', 'sync', 'web'];
+  await Promise.all([checks(true), jest('core, contract, exchange, sync and web', ['--selectProjects', ...projects])]);
 }
 
 async function tests() {
@@ -83,8 +84,8 @@ async function tests() {
   await jest(`core in ${first}`, ['--selectProjects', 'core'], { TZ: first });
   // What a zone could change shows in few runs of a property.
   await jest(`core in ${second}`, ['--selectProjects', 'core'], { TZ: second, PROPERTY_SHARE: '0.1' });
-  const others = ['contract', 'exchange', 'scripts', 'server', 'web'];
-  await jest('contract, exchange, scripts, server and web', ['--selectProjects', ...others]);
+  const others = ['contract', 'exchange', 'sync', 'scripts', 'server', 'web'];
+  await jest('contract, exchange, sync, scripts, server and web', ['--selectProjects', ...others]);
 }
 
 async function whole() {

@@ -8,7 +8,7 @@ const config = getDefaultConfig(__dirname);
 // Kept in the project, so that a second build is quick and nothing is left elsewhere on the machine.
 config.cacheStores = [new FileStore({ root: join(__dirname, '.metro-cache') })];
 // What was made of a file by where the packages' exports stood is made anew once they stand elsewhere.
-const places = ['core', 'contract', 'exchange'].map((room) =>
+const places = ['core', 'contract', 'exchange', 'sync'].map((room) =>
   readFileSync(join(__dirname, '../../packages', room, 'src/index.ts'), 'utf8'),
 );
 config.cacheVersion = createHash('sha256').update(places.join()).digest('hex');

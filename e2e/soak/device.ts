@@ -3,9 +3,10 @@ import { createRequire } from 'node:module';
 import { type Change, type ChangeResult, type ChangesAnswer, type ChangesSince, MOST_AHEAD_MS } from '@wimbel/contract';
 import { type Habit, formatDay, parseDay, reportOf } from '@wimbel/core';
 import seedrandom from 'seedrandom';
-import type { Api, ApiFault } from '../../apps/web/src/platform/api.ts';
+import type { ApiFault } from '@wimbel/sync';
+import type * as SyncPackage from '@wimbel/sync';
+import type { Api } from '../../apps/web/src/platform/api.ts';
 import type { Step } from '../../apps/web/src/store/undo.ts';
-import type * as ApiFile from '../../apps/web/src/platform/api.ts';
 import type * as ClockFile from '../../apps/web/src/platform/clock.ts';
 import type * as BroughtInFile from '../../apps/web/src/store/importPlan.ts';
 import type * as MakeChangeFile from '../../apps/web/src/store/makeChange.ts';
@@ -13,20 +14,20 @@ import type * as StoreFile from '../../apps/web/src/store/store.ts';
 import type * as UndoFile from '../../apps/web/src/store/undo.ts';
 import type * as OutboxStoreFile from '../../apps/web/src/sync/outboxStore.ts';
 import type * as RecordStoreFile from '../../apps/web/src/sync/recordStore.ts';
-import type * as SyncFile from '../../apps/web/src/sync/sync.ts';
+import type * as SyncFile from '../../apps/web/src/sync/startDeviceSync.ts';
 import { ask } from './client.ts';
 
 // Taken as the app's own files take each other: a file that is there twice has two clocks, and faults of two kinds.
 const load = createRequire(import.meta.url);
-const { ApiError } = load('../../apps/web/src/platform/api.ts') as typeof ApiFile;
+const { ApiError, effectsOfChanges } = load('@wimbel/sync') as typeof SyncPackage;
 const { syncServerTime: learnServerTime } = load('../../apps/web/src/platform/clock.ts') as typeof ClockFile;
 const { recordsOf } = load('../../apps/web/src/store/importPlan.ts') as typeof BroughtInFile;
 const { changeTo, entryChange, removalOf } = load('../../apps/web/src/store/makeChange.ts') as typeof MakeChangeFile;
 const { createStore } = load('../../apps/web/src/store/store.ts') as typeof StoreFile;
-const { undoChanges: changesBack, stepOf } = load('../../apps/web/src/store/undo.ts') as typeof UndoFile;
+const { undoChanges: changesBack } = load('../../apps/web/src/store/undo.ts') as typeof UndoFile;
 const { openOutboxStore } = load('../../apps/web/src/sync/outboxStore.ts') as typeof OutboxStoreFile;
 const { openRecordStore } = load('../../apps/web/src/sync/recordStore.ts') as typeof RecordStoreFile;
-const { startSync } = load('../../apps/web/src/sync/sync.ts') as typeof SyncFile;
+const { startDeviceSync } = load('../../apps/web/src/sync/startDeviceSync.ts') as typeof SyncFile;
 
 /** What a device is told at its start. */
 export type DeviceTask = {
@@ -129,7 +130,7 @@ function connection(): { api: Api; cut: () => void } {
 function open() {
   const store = createStore();
   const { api, cut } = connection();
-  const sync = startSync({
+  const sync = startDeviceSync({
     store,
     api,
     outbox: openOutboxStore('wimbel', storage as never),
@@ -206,7 +207,7 @@ async function live(): Promise<void> {
       const isUndo = lastStep !== null && random() < 0.08;
       const changes = isUndo ? changesBack(records, lastStep!) : [nextChange()].filter((each) => each !== null);
       if (changes.length === 0) continue;
-      lastStep = isUndo ? null : stepOf(records, changes);
+      lastStep = isUndo ? null : effectsOfChanges(records, changes);
       made += changes.length;
       device.sync.change(changes);
     }

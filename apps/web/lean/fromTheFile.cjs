@@ -2,7 +2,7 @@ const { readFileSync } = require('node:fs');
 const { dirname, join, relative } = require('node:path');
 
 const ROOMS = join(__dirname, '../../../packages');
-const OWN = /^@wimbel\/(core|contract|exchange)$/;
+const OWN = /^@wimbel\/(core|contract|exchange|sync)$/;
 
 /** Where each name that a package's index gives stands: the file, by name. */
 const placesOf = {};

@@ -4,34 +4,16 @@ import {
   type ChangesAnswer,
   type ChangesSince,
   type ErrorBody,
-  type ErrorCode,
-  type Issue,
   PATHS,
   type UsageAnswer,
 } from '@wimbel/contract';
+import { ApiError, type ApiFault } from '@wimbel/sync';
 import { deviceClockMs, syncServerTime } from './clock.ts';
 
 export type Account = { id: string; email: string; name: string };
 
 /** A session of the account. */
 export type OpenSession = { id: string; token: string; userAgent: string | null; updatedAt: string; isThis: boolean };
-
-/** Error of a request; `offline` where the server could not be reached or timed out. */
-export type ApiFault = {
-  code: ErrorCode | 'offline' | 'rejected';
-  message: string;
-  issues?: Issue[];
-  /** The server's Retry-After. */
-  retryAfterMs?: number;
-};
-
-export class ApiError extends Error {
-  readonly fault: ApiFault;
-  constructor(fault: ApiFault) {
-    super(fault.message);
-    this.fault = fault;
-  }
-}
 
 /** Request timeout. */
 const PATIENCE_MS = 30_000;

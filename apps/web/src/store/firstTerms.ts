@@ -1,7 +1,7 @@
 import { type Change, entryOfKey } from '@wimbel/contract';
 import { type Entry, type Habit, type PlainDay, dayOf, isRecord, withFirstTermsFrom } from '@wimbel/core';
 import { changeTo } from './makeChange.ts';
-import type { RecordsState } from './recordsState.ts';
+import type { RecordsState } from '@wimbel/sync';
 
 /**
  * The changes, followed by one of each habit that they give a record from before its first terms: those begin with the

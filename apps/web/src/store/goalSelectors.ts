@@ -9,7 +9,7 @@ import {
   compareByOrder,
 } from '@wimbel/core';
 import { selectGoals, selectTracks } from './selectors.ts';
-import type { RecordsState } from './recordsState.ts';
+import type { RecordsState } from '@wimbel/sync';
 import { type RootState, useAppSelector } from './store.ts';
 
 /** A goal with what hangs on it, the habits that carry it, and everything computed of it as of today. */

@@ -1,9 +1,9 @@
 import { type Change, type Collection, LIST_COLLECTIONS, type RecordOf, keyOf } from '@wimbel/contract';
 import { NO_ENTRIES, type Records, eachEntry } from '@wimbel/core';
 import isEqual from 'fast-deep-equal';
-import { placeOf, recordAt, withChanges } from './effects.ts';
+import { placeOf, recordAt, withChanges } from '@wimbel/sync';
 import { changeTo, removalOf } from './makeChange.ts';
-import type { RecordsState } from './recordsState.ts';
+import type { RecordsState } from '@wimbel/sync';
 
 type AnyRecord = RecordOf<Exclude<Collection, 'settings'>>;
 

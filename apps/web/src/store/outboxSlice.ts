@@ -1,18 +1,16 @@
-import type { Change, Issue } from '@wimbel/contract';
+import type { Change } from '@wimbel/contract';
 import { type UnknownAction, createAction } from '@reduxjs/toolkit';
 import { recordsChanged, recordsCleared } from './recordsSlice.ts';
 import {
   NO_PENDING,
   type PendingChanges,
+  type Refusal,
   allPending,
   pendingOf,
   mapPending,
   withPending,
   withoutPending,
-} from './pendingChanges.ts';
-
-/** A rejected change, kept with its issues. */
-export type Refusal = { change: Change; issues: Issue[] };
+} from '@wimbel/sync';
 
 type OutboxState = {
   /** Changes not yet acknowledged, in the order they were made. */
@@ -82,7 +80,8 @@ export function outboxReducer(state: OutboxState = initialState, action: Unknown
   if (serverReached.match(action)) return { ...state, isReachable: true };
   if (serverMissed.match(action)) return { ...state, isReachable: false };
   if (deviceKept.match(action)) return { ...state, isKept: action.payload };
-  if (recordKept.match(action)) return { ...state, isRecordKept: action.payload };
+  if (recordKept.match(action) && action.payload !== state.isRecordKept)
+    return { ...state, isRecordKept: action.payload };
   if (importProgressed.match(action)) return { ...state, isImporting: action.payload };
   if (refusalDismissed.match(action))
     return { ...state, refused: state.refused.filter(({ change }) => change.id !== action.payload.id) };

@@ -13,7 +13,7 @@ import {
   pipsByDay,
   tidySum,
 } from '@wimbel/core';
-import type { RecordsState } from './recordsState.ts';
+import type { RecordsState } from '@wimbel/sync';
 import { selectIsHidden, selectToday, selectTracks } from './selectors.ts';
 import type { RootState } from './store.ts';
 

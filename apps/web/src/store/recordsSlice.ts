@@ -1,10 +1,13 @@
 import type { Change, ServerRow } from '@wimbel/contract';
 import { type UnknownAction, createAction } from '@reduxjs/toolkit';
-import { type Row, withChanges } from './effects.ts';
-import { type RecordsState, emptyRecordsState, withKept, withRows } from './recordsState.ts';
+import { type Row, withChanges , type RecordsState, emptyRecordsState, withKept, withRows } from '@wimbel/sync';
 
 /** The person changed records; the outbox takes the same action. */
-export const recordsChanged = createAction<{ changes: Change[] }>('records/changed');
+export const recordsChanged = createAction<{
+  changes: Change[];
+  /** Their effects; computed by the reducer where they are left out. */
+  rows?: Row[];
+}>('records/changed');
 /** The server sent what is newer; rows that wait here in a newer form have been left out. */
 export const rowsArrived = createAction<{ rows: ServerRow[]; revision: number; isLast: boolean }>('records/arrived');
 /** What this device kept of the record stands until the server says what is newer. */
@@ -19,7 +22,10 @@ export const recordsCleared = createAction('records/cleared');
  * would go through all of them to freeze them.
  */
 export function recordsReducer(state: RecordsState = emptyRecordsState(), action: UnknownAction): RecordsState {
-  if (recordsChanged.match(action)) return withChanges(state, action.payload.changes);
+  if (recordsChanged.match(action)) {
+    const { changes, rows } = action.payload;
+    return rows === undefined ? withChanges(state, changes) : withRows(state, rows);
+  }
   if (rowsArrived.match(action)) {
     const { rows, revision, isLast } = action.payload;
     return { ...withRows(state, rows), revision, isLoaded: state.isLoaded || isLast };

@@ -7,7 +7,8 @@ import { changeTo, entryChange, removalOf } from './makeChange.ts';
 import { recordsChanged } from './recordsSlice.ts';
 import { goesWithGoal, goesWithHabit, habitRemoval } from './removal.ts';
 import { createStore } from './store.ts';
-import { undoChanges, stepOf } from './undo.ts';
+import { effectsOfChanges } from '@wimbel/sync';
+import { undoChanges } from './undo.ts';
 
 const goal: Goal = { id: 'g', title: 'Play', areaId: 'music', startsOn: '2026-11-01', state: 'open', order: 1 };
 const counting = (id: string, habitId: string): KeyResult => ({
@@ -125,7 +126,7 @@ describe('taking back', () => {
     const store = filled();
     const before = held(store);
     const changes = ways[name]!(store);
-    const remembered = stepOf(recordsOf(store), changes);
+    const remembered = effectsOfChanges(recordsOf(store), changes);
     store.dispatch(recordsChanged({ changes }));
     store.dispatch(recordsChanged({ changes: undoChanges(recordsOf(store), remembered) }));
     expect(held(store)).toEqual(before);
@@ -138,7 +139,7 @@ describe('taking back', () => {
         const before = held(store);
         const steps = names.map((name) => {
           const changes = ways[name]!(store);
-          const remembered = stepOf(recordsOf(store), changes);
+          const remembered = effectsOfChanges(recordsOf(store), changes);
           store.dispatch(recordsChanged({ changes }));
           return remembered;
         });
@@ -158,11 +159,11 @@ describe('taking back, where more was done since', () => {
       changeTo('areas', { id: 'new', name: 'New', order: 9 }),
       changeTo('habits', aHabit('in', { areaId: 'new' })),
     ];
-    const making = stepOf(recordsOf(store), made);
+    const making = effectsOfChanges(recordsOf(store), made);
     store.dispatch(recordsChanged({ changes: made }));
     expect(undoChanges(recordsOf(store), making).map(({ key }) => key)).toEqual(['in', 'new']);
     const removal = [removalOf('goals', 'g')];
-    const removing = stepOf(recordsOf(store), removal);
+    const removing = effectsOfChanges(recordsOf(store), removal);
     store.dispatch(recordsChanged({ changes: removal }));
     const back = undoChanges(recordsOf(store), removing).map(({ collection }) => collection);
     expect(back.indexOf('goals')).toBeLessThan(back.indexOf('keyResults'));
@@ -173,7 +174,7 @@ describe('taking back, where more was done since', () => {
   it('undoes what the step changed and no more', () => {
     const store = filled();
     const run = (...changes: Change[]) => {
-      const step = stepOf(recordsOf(store), changes);
+      const step = effectsOfChanges(recordsOf(store), changes);
       store.dispatch(recordsChanged({ changes }));
       return step;
     };
@@ -192,10 +193,10 @@ describe('taking back, where more was done since', () => {
   it('leaves away what was taken away since, and takes away what the step made', () => {
     const store = filled();
     const note = { id: 'n', habitId: 'scales', text: 'Slowly' };
-    const edited = stepOf(recordsOf(store), [changeTo('habitNotes', { ...note, text: 'Fast' })]);
+    const edited = effectsOfChanges(recordsOf(store), [changeTo('habitNotes', { ...note, text: 'Fast' })]);
     store.dispatch(recordsChanged({ changes: [removalOf('habitNotes', 'n')] }));
     expect(undoChanges(recordsOf(store), edited)).toEqual([]);
-    const made = stepOf(recordsOf(store), [changeTo('habitNotes', { ...note, id: 'new' })]);
+    const made = effectsOfChanges(recordsOf(store), [changeTo('habitNotes', { ...note, id: 'new' })]);
     expect(undoChanges(recordsOf(store), made)).toEqual([]);
     store.dispatch(recordsChanged({ changes: [changeTo('habitNotes', { ...note, id: 'new', text: 'Later' })] }));
     expect(undoChanges(recordsOf(store), made)).toMatchObject([{ key: 'new', record: null }]);
@@ -229,7 +230,7 @@ describe('deleting a goal', () => {
     store.dispatch(recordsChanged({ changes: more }));
     expect(goesWithGoal(recordsOf(store), 'g')).toEqual({ keyResults: 3, checkIns: 1, steps: 3, milestones: 1 });
     const changes = [removalOf('goals', 'g')];
-    const before = stepOf(recordsOf(store), changes);
+    const before = effectsOfChanges(recordsOf(store), changes);
     const was = recordsOf(store);
     store.dispatch(recordsChanged({ changes }));
     const left = recordsOf(store);

@@ -1,9 +1,9 @@
 import type { Change } from '@wimbel/contract';
 import type { KeyResult } from '@wimbel/core';
 import { nextInstant } from '../platform/clock.ts';
-import { effectsOf } from './effects.ts';
+import { effectsOf } from '@wimbel/sync';
 import { changeTo, newId, removalOf } from './makeChange.ts';
-import type { RecordsState } from './recordsState.ts';
+import type { RecordsState } from '@wimbel/sync';
 
 /** What goes with a habit when it is deleted, by kind. */
 type GoesAlong = { entries: number; notes: number; keyResults: number; reminders: number };

@@ -9,7 +9,7 @@ import {
   seasonsInOrder,
   tiedTracks,
 } from '@wimbel/core';
-import type { RecordsState } from './recordsState.ts';
+import type { RecordsState } from '@wimbel/sync';
 import { selectKeyResults, selectSettings, selectToday, selectTracks } from './selectors.ts';
 import type { RootState } from './store.ts';
 

@@ -22,7 +22,7 @@ import {
   trackFrom,
   compareByOrder,
 } from '@wimbel/core';
-import type { RecordsState } from './recordsState.ts';
+import type { RecordsState } from '@wimbel/sync';
 import type { RootState } from './store.ts';
 
 /** Remembers the last answer for an input object. */

@@ -7,7 +7,7 @@ import { changesAcknowledged, outboxRestored, refusalDismissed, changesRefused }
 import { recordsChanged, recordsCleared, rowsArrived } from './recordsSlice.ts';
 import { selectAreas, selectEntry, selectHabits, selectTotals, selectTrack, selectTracks } from './selectors.ts';
 import { createStore } from './store.ts';
-import { allPending } from './pendingChanges.ts';
+import { allPending } from '@wimbel/sync';
 
 const TODAY = 20781;
 const habit = (id: string, order: number): Habit => ({

@@ -1,17 +1,14 @@
 import type { Change, Collection, RecordOf } from '@wimbel/contract';
 import { TOGETHER } from '@wimbel/core';
 import isEqual from 'fast-deep-equal';
-import { type ChangeEffect, recordAt, effectsOfChanges } from './effects.ts';
+import { type ChangeEffect, type RecordsState, recordAt } from '@wimbel/sync';
 import { changeTo, removalOf } from './makeChange.ts';
-import type { RecordsState } from './recordsState.ts';
 
 type AnyRecord = RecordOf<Collection>;
 type Fields = Record<string, unknown>;
 
 /** The effects of an undo step, in order. */
 export type Step = ChangeEffect[];
-
-export const stepOf = (records: RecordsState, changes: readonly Change[]): Step => effectsOfChanges(records, changes);
 
 /** Reverts, field by field, what a step changed of a record; other fields stay as they are now. */
 function withoutStep({ collection, before, after }: ChangeEffect, now: AnyRecord): AnyRecord {

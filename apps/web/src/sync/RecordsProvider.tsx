@@ -1,4 +1,5 @@
 import type { Change } from '@wimbel/contract';
+import type { Sync } from '@wimbel/sync';
 import {
   createContext,
   type ReactNode,
@@ -26,8 +27,8 @@ import { openOutboxStore } from './outboxStore.ts';
 import { type Live, openLive } from './live.ts';
 import { recordStoreOf } from './recordPreload.ts';
 import { type RootState, type Store, createStore, useAppDispatch, useAppSelector } from '../store/store.ts';
-import { type Sync, startSync } from './sync.ts';
-import { type Step, undoChanges, stepOf } from '../store/undo.ts';
+import { startDeviceSync } from './startDeviceSync.ts';
+import { type Step, undoChanges } from '../store/undo.ts';
 import { withFirstTerms } from '../store/firstTerms.ts';
 import { openAccountChannel } from './accountChannel.ts';
 
@@ -178,7 +179,7 @@ function useSync(store: Store, accountId: string | null): React.RefObject<Sync |
   const sync = useRef<Sync | null>(null);
   useEffect(() => {
     if (accountId === null) return;
-    const running = startSync({ store, api, outbox, record: recordStoreOf(accountId), accountId });
+    const running = startDeviceSync({ store, api, outbox, record: recordStoreOf(accountId), accountId });
     sync.current = running;
     let live: Live | null = null;
     const leave = whenLeader(`wimbel.listening.${accountId}`, () => {
@@ -250,10 +251,8 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
     return {
       change: (...wanted) => {
         const { records } = store.getState();
-        const changes = [...withFirstTerms(records, wanted)];
-        const step = stepOf(records, changes);
+        const step: Step = sync.current?.change([...withFirstTerms(records, wanted)]) ?? [];
         begin(step);
-        sync.current?.change(changes);
         return () => void putBack(step);
       },
       begin: () => {
@@ -262,9 +261,7 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
         return {
           take: (wanted) => {
             const { records } = store.getState();
-            const changes = withFirstTerms(records, wanted);
-            step.push(...stepOf(records, changes));
-            sync.current?.change([...changes]);
+            step.push(...(sync.current?.change([...withFirstTerms(records, wanted)]) ?? []));
           },
           putBack: () => void putBack(step),
         };

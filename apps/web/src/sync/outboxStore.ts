@@ -1,8 +1,8 @@
 import type { Change } from '@wimbel/contract';
+import type { OutboxStore, Refusal } from '@wimbel/sync';
 import type { DBSchema } from 'idb';
 import { deviceDatabase } from './deviceDatabase.ts';
 import { type LogStorage, deviceLogStorage, openWriteAheadLog } from './writeAheadLog.ts';
-import type { Refusal } from '../store/outboxSlice.ts';
 
 type Kept = { accountId: string; change: Change; refusedFor?: Refusal['issues'] };
 
@@ -14,22 +14,7 @@ interface OutboxDatabase extends DBSchema {
   };
 }
 
-/** The outbox: pending and refused changes in IndexedDB, behind a write-ahead log. */
-export type OutboxStore = {
-  /** Appends to the write-ahead log, synchronously; false where it cannot. */
-  append: (accountId: string, changes: readonly Change[]) => boolean;
-  keep: (accountId: string, changes: readonly Change[]) => Promise<void>;
-  /** Reads the outbox, including what only the write-ahead log holds. Without IndexedDB, only the latter. */
-  read: (accountId: string) => Promise<{ waiting: Change[]; refused: Refusal[] }>;
-  /** Accounts with stored changes. */
-  accounts: () => Promise<string[]>;
-  forget: (accountId: string, ids: readonly string[]) => Promise<void>;
-  markRefused: (refusals: readonly Refusal[]) => Promise<void>;
-  /** Replaces changes by id. */
-  replace: (changes: readonly Change[]) => Promise<void>;
-};
-
-/** Opens the outbox in IndexedDB; changes are stored per account. */
+/** Opens the outbox in IndexedDB, behind a write-ahead log; without IndexedDB only the latter is read. Changes are stored per account. */
 export function openOutboxStore(name = 'wimbel', storage: LogStorage | undefined = deviceLogStorage()): OutboxStore {
   const log = openWriteAheadLog(storage, name);
   const { open: database } = deviceDatabase<OutboxDatabase>(name, 1, (db) => {

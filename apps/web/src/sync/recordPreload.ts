@@ -1,5 +1,6 @@
+import type { KeptRecord, RecordStore } from '@wimbel/sync';
 import { accountOfDevice } from './deviceAccount.ts';
-import { type KeptRecord, type RecordStore, openRecordStore } from './recordStore.ts';
+import { openRecordStore } from './recordStore.ts';
 
 /** The record of the account that this device opens with, and its read that began before the app renders. */
 let ahead: { accountId: string; record: RecordStore; reading: Promise<KeptRecord | null> } | null = null;

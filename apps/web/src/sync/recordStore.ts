@@ -1,4 +1,4 @@
-import { type Collection, type Made, type RecordOf, type ServerRow, entryOfKey, isLater } from '@wimbel/contract';
+import { type Made, entryOfKey, isLater } from '@wimbel/contract';
 import {
   type Entry,
   type EntryYear,
@@ -10,44 +10,12 @@ import {
   withEntriesOn,
   yearOfDay,
 } from '@wimbel/core';
+import { type HeldRow, type RecordStore, placeOf } from '@wimbel/sync';
 import { type DBSchema, type IDBPObjectStore, deleteDB } from 'idb';
 import { latestInstant } from '../platform/clock.ts';
 import { forEachInSlices } from '../platform/yieldToMain.ts';
-import { placeOf } from '../store/effects.ts';
 import { deviceDatabase } from './deviceDatabase.ts';
 import { type PackedYear, unpackYear, isPacked, packYear } from './packedYear.ts';
-
-type AnyRecord = RecordOf<Collection>;
-type Place = { collection: Collection; key: string };
-
-/** A record of the server with its origin. */
-export type HeldRow = Pick<ServerRow, 'collection' | 'key' | 'record' | 'madeAt' | 'changeId' | 'revision'>;
-
-/** A stored account: entries by habit and year, every other record by itself. */
-export type KeptRecord = {
-  revision: number;
-  /** Its latest instant; new changes must be later. */
-  latest: string | null;
-  rows: { collection: Collection; key: string; record: AnyRecord }[];
-  entries: Record<string, EntryYears>;
-};
-
-/** The device's copy of the server's records, from which the app opens. */
-export type RecordStore = {
-  /** Reads everything; null where nothing or only a part is stored, or some of it is damaged. */
-  read: () => Promise<KeptRecord | null>;
-  /** The stored revision; null where nothing is stored. */
-  revision: () => Promise<number | null>;
-  /** The origins of stored records. */
-  madeOf: (places: readonly Place[]) => Promise<Map<string, Made>>;
-  /**
-   * Stores rows and the revision they lead to in one transaction. A stored later version (written by another tab) stays;
-   * deletions are stored as such.
-   */
-  put: (rows: readonly HeldRow[], revision: number, isWhole: boolean) => Promise<void>;
-  /** Deletes the stored account. */
-  clear: () => Promise<void>;
-};
 
 /** Origins of the days of a year, by day of the year. */
 type YearMade = Record<number, [madeAt: string, changeId: string]>;

@@ -8,7 +8,8 @@ import {
   isLater,
 } from '@wimbel/contract';
 import { type Entry, eachEntry } from '@wimbel/core';
-import { type Api, ApiError } from '../platform/api.ts';
+import { ApiError } from '@wimbel/sync';
+import type { Api } from '../platform/api.ts';
 import { syncServerTime } from '../platform/clock.ts';
 import { changeTo, entryChange, newId, removalOf } from '../store/makeChange.ts';
 import { openOutboxStore } from './outboxStore.ts';
@@ -16,7 +17,8 @@ import { openRecordStore } from './recordStore.ts';
 import { selectEntries } from '../store/selectors.ts';
 import { createStore } from '../store/store.ts';
 import { aHabit } from '../testing/goalSamples.ts';
-import { type Sync, startSync } from './sync.ts';
+import type { Sync } from '@wimbel/sync';
+import { startDeviceSync } from './startDeviceSync.ts';
 
 /** A server as the app sees one: of a record the later change wins, and it can be out of reach. */
 function pretendServer() {
@@ -82,11 +84,19 @@ function pretendServer() {
 const entry = (day: string, more: Partial<Entry> = { mark: 'done' }): Entry => ({ habitId: 'h', day, ...more });
 let running: Sync[] = [];
 
-function open(server: ReturnType<typeof pretendServer>, name: string, accountId = 'anna', tabGivenMs = 60) {
+function open(server: ReturnType<typeof pretendServer>, name: string, accountId = 'anna', takeoverMs = 60) {
   const store = createStore();
   const outbox = openOutboxStore(name);
   const record = openRecordStore(`${name}.${accountId}`);
-  const sync = startSync({ store, api: server.api, outbox, record, accountId, retryMs: [5], tabGivenMs });
+  const sync = startDeviceSync({
+    store,
+    api: server.api,
+    outbox,
+    record,
+    accountId,
+    retryMs: [5],
+    takeoverMs,
+  });
   running.push(sync);
   return {
     store,
@@ -228,7 +238,7 @@ describe('a change', () => {
     const outbox = openOutboxStore(newId(), storage);
     outbox.append('anna', [entryChange(entry('2026-11-23'))]);
     running.push(
-      startSync({ store, api: server.api, outbox, record: openRecordStore(newId()), accountId: 'anna', retryMs: [5] }),
+      startDeviceSync({ store, api: server.api, outbox, record: openRecordStore(newId()), accountId: 'anna', retryMs: [5] }),
     );
     await until(() => server.state.rows.length === 1);
     running[0]!.change([entryChange(entry('2026-11-24'))]);
@@ -471,7 +481,7 @@ describe('a change', () => {
     });
     const store = createStore();
     const outbox = openOutboxStore(newId(), undefined);
-    const sync = startSync({
+    const sync = startDeviceSync({
       record: openRecordStore(newId()),
       store,
       api: server.api,

@@ -1,7 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { COLLECTIONS, SCHEMAS } from '@wimbel/contract';
-import { emptyRecordsState } from '../store/recordsState.ts';
+import { emptyRecordsState } from '@wimbel/sync';
 import { changeName, hasOwnWords, issueWords } from './issueText.ts';
 
 const CONTRACT = join(__dirname, '../../../../packages/contract/src');

@@ -1,7 +1,7 @@
 import { type Change, type Collection, type Issue, entryOfKey } from '@wimbel/contract';
 import { dayOf } from '@wimbel/core';
 import { capital, shortDay } from './format.ts';
-import type { RecordsState } from '../store/recordsState.ts';
+import type { RecordsState } from '@wimbel/sync';
 
 /** What a record is called. */
 const THINGS: Record<Collection, string> = {

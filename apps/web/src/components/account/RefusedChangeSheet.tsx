@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { amountFault } from '../../text/amounts.ts';
 import { capital } from '../../text/format.ts';
 import { changeTo, removalOf } from '../../store/makeChange.ts';
-import type { Refusal } from '../../store/outboxSlice.ts';
+import type { Refusal } from '@wimbel/sync';
 import { useAppSelector } from '../../store/store.ts';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { SPACE } from '../../theme/space.ts';

@@ -7,7 +7,7 @@ import { themed, useTheme } from '../../theme/Theme.tsx';
 import { CORNER, SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Words } from '../../ui/Words.tsx';
-import type { Refusal } from '../../store/outboxSlice.ts';
+import type { Refusal } from '@wimbel/sync';
 import { useAppSelector } from '../../store/store.ts';
 import { onBlocked, isHeldUp } from '../../sync/deviceDatabase.ts';
 import { changeName, issueWords } from '../../text/issueText.ts';

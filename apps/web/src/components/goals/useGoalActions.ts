@@ -17,7 +17,7 @@ import { useStore } from 'react-redux';
 import { useToast } from '../../ui/Toast.tsx';
 import { useRecording } from '../../sync/RecordsProvider.tsx';
 import { changeTo, newId, removalOf } from '../../store/makeChange.ts';
-import type { RecordsState } from '../../store/recordsState.ts';
+import type { RecordsState } from '@wimbel/sync';
 import { selectToday } from '../../store/selectors.ts';
 import type { RootState } from '../../store/store.ts';
 import { moveWords } from '../../text/goalText.ts';

@@ -1,5 +1,5 @@
 import { type Area, type KeyResult, type Step, buildTrack, dayOf } from '@wimbel/core';
-import { recordAt } from '../../store/effects.ts';
+import { recordAt } from '@wimbel/sync';
 import { recordsChanged } from '../../store/recordsSlice.ts';
 import { selectFiguredGoal, selectFiguredList } from '../../store/goalSelectors.ts';
 import { TODAY, aCheckIn, aGoal, aHabit, aKeyResult, aMilestone, aStep, storeWith } from '../../testing/goalSamples.ts';

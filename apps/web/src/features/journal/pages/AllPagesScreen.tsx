@@ -22,7 +22,7 @@ import { VirtualList } from '../../../components/page/VirtualList.tsx';
 import { dateNumber, dayInWords, monthAndYear, percent, spanInWords, weekdayShort } from '../../../text/format.ts';
 import { PATHS, journalPath } from '../../../platform/paths.ts';
 import { selectIsHidden, selectJournal, selectSettings, selectToday, selectTotals } from '../../../store/selectors.ts';
-import type { RecordsState } from '../../../store/recordsState.ts';
+import type { RecordsState } from '@wimbel/sync';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useIsWide } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';

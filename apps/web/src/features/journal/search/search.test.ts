@@ -1,7 +1,7 @@
 import { MessageChannel } from 'node:worker_threads';
 import { dayOf, entryYearsOf } from '@wimbel/core';
 import { expose } from 'comlink';
-import { type RecordsState, emptyRecordsState } from '../../../store/recordsState.ts';
+import { type RecordsState, emptyRecordsState } from '@wimbel/sync';
 import { type Search, createSearcher, folded, piecesOf } from './searcher.ts';
 import { createSearchWorker } from './searchWorker.ts';
 import { sourcesOf } from './writings.ts';

@@ -1,6 +1,6 @@
 import { type CachedWorker, createCachedWorker } from '../../../platform/cachedWorker.ts';
 import { yieldToMain } from '../../../platform/yieldToMain.ts';
-import type { RecordsState } from '../../../store/recordsState.ts';
+import type { RecordsState } from '@wimbel/sync';
 import type { FoundAll, Search, Searcher } from './searcher.ts';
 import { type Source, type Writing, sourcesOf } from './writings.ts';
 

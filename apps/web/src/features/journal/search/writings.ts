@@ -8,7 +8,7 @@ import {
   pagesByDay,
   writingOf,
 } from '@wimbel/core';
-import type { RecordsState } from '../../../store/recordsState.ts';
+import type { RecordsState } from '@wimbel/sync';
 
 /** Something that was written, with what it is about and where it stands. */
 export type Writing = {

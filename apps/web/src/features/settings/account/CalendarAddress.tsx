@@ -1,7 +1,7 @@
 import type { CalendarKind } from '@wimbel/exchange';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { ApiError } from '../../../platform/api.ts';
+import { ApiError } from '@wimbel/sync';
 import { calendarAddress, chooseCalendar, endCalendar } from '../../../platform/calendarApi.ts';
 import { fullDate } from '../../../text/format.ts';
 import { dayOf } from '@wimbel/core';

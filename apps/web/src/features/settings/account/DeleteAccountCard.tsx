@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { ApiError, api } from '../../../platform/api.ts';
+import { ApiError } from '@wimbel/sync';
+import { api } from '../../../platform/api.ts';
 import { signedOut } from '../../../store/accountSlice.ts';
 import { clearDeviceData } from '../../../sync/deviceData.ts';
 import { useAppDispatch } from '../../../store/store.ts';

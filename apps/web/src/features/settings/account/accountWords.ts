@@ -1,4 +1,4 @@
-import type { ApiFault } from '../../../platform/api.ts';
+import type { ApiFault } from '@wimbel/sync';
 import { unreachableText } from '../../../text/offlineText.ts';
 
 /** What to say where something about the account did not work. */

@@ -3,7 +3,7 @@ import { NO_ENTRIES, type Settings, eachEntry } from '@wimbel/core';
 import { proxy } from 'comlink';
 import { connectWorker } from '../../../platform/workerClient.ts';
 import { yieldToMain } from '../../../platform/yieldToMain.ts';
-import type { RecordsState } from '../../../store/recordsState.ts';
+import type { RecordsState } from '@wimbel/sync';
 import type { WorkerExporter, ExportFile, ExportOptions } from './exporter.ts';
 
 type AnyRecord = RecordOf<Collection>;

@@ -2,8 +2,8 @@ import { type Change, type Collection, type Issue, type RecordOf, keyOf } from '
 import type { Records, Settings } from '@wimbel/core';
 import { readDataFileText } from '@wimbel/exchange';
 import { type ImportMode, planImport, countsOf } from '../../../store/importPlan.ts';
-import { placeOf, recordAt } from '../../../store/effects.ts';
-import { type RecordsState, emptyRecordsState, withRows } from '../../../store/recordsState.ts';
+import { placeOf, recordAt } from '@wimbel/sync';
+import { type RecordsState, emptyRecordsState, withRows } from '@wimbel/sync';
 
 /** A file read: what it holds, or what is wrong with it (the first faults, and how many there are). */
 export type OpenedFile =

@@ -9,8 +9,10 @@ export type PendingChanges = { readonly count: number; readonly parts: readonly 
 /** Chunk size. */
 const CHUNK = 500;
 
+/** No pending changes. */
 export const NO_PENDING: PendingChanges = { count: 0, parts: [] };
 
+/** Changes as pending ones. */
 export const pendingOf = (changes: readonly Change[]): PendingChanges => withPending(NO_PENDING, changes);
 
 /** All changes, in order. */
@@ -31,7 +33,7 @@ export function withPending({ count, parts }: PendingChanges, changes: readonly 
   if (changes.length === 0) return { count, parts };
   const last = parts.at(-1);
   const isRoom = last !== undefined && last.length + changes.length <= CHUNK;
-  if (isRoom) return { count: count + changes.length, parts: parts.with(-1, [...last, ...changes]) };
+  if (isRoom) return { count: count + changes.length, parts: [...parts.slice(0, -1), [...last, ...changes]] };
   const more = Array.from({ length: Math.ceil(changes.length / CHUNK) }, (_, at) =>
     changes.slice(at * CHUNK, (at + 1) * CHUNK),
   );

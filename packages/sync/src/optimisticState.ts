@@ -1,5 +1,5 @@
 import { type Change, type Made, type ServerRow, isLater } from '@wimbel/contract';
-import { type Row, type ChangeEffect, placeOf } from '../store/effects.ts';
+import { type Row, type ChangeEffect, placeOf } from './effects.ts';
 
 /**
  * The server's version of every record that pending changes touch, for rollback: a change that is refused or superseded is
@@ -21,6 +21,7 @@ export type OptimisticState = {
   arrived: (rows: readonly ServerRow[]) => ServerRow[];
 };
 
+/** An empty state. */
 export function createOptimisticState(): OptimisticState {
   /** The server's version by place; `made` is null until the server sent it. */
   const under = new Map<string, { row: Row; made: Made | null }>();

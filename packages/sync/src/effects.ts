@@ -33,6 +33,7 @@ export function effectsOf(records: RecordsState, { collection, key, record }: Ch
 /** Effect of changes on a record: its version before and after. */
 export type ChangeEffect = { collection: Collection; key: string; before: AnyRecord | null; after: AnyRecord | null };
 
+/** Identifies a record among all collections: its collection and key. */
 export const placeOf = ({ collection, key }: { collection: Collection; key: string }): string => `${collection} ${key}`;
 
 /**
@@ -77,10 +78,14 @@ export function effectsByChange(records: RecordsState, changes: readonly Change[
   return found;
 }
 
-/** Effects of several changes together, by record in order of first touch: before the first change, after the last. */
-export function effectsOfChanges(records: RecordsState, changes: readonly Change[]): ChangeEffect[] {
+/** The rows that effects write. */
+export const rowsAfter = (effects: Iterable<ChangeEffect>): Row[] =>
+  Array.from(effects, ({ collection, key, after }) => ({ collection, key, record: after }));
+
+/** Effects of several changes as one, by record in order of first touch: before the first change, after the last. */
+export function mergedEffects(byChange: ReadonlyMap<string, readonly ChangeEffect[]>): ChangeEffect[] {
   const found = new Map<string, ChangeEffect>();
-  for (const touched of effectsByChange(records, changes).values()) {
+  for (const touched of byChange.values()) {
     for (const each of touched) {
       const place = placeOf(each);
       found.set(place, { ...each, before: found.has(place) ? found.get(place)!.before : each.before });
@@ -88,3 +93,7 @@ export function effectsOfChanges(records: RecordsState, changes: readonly Change
   }
   return [...found.values()];
 }
+
+/** {@link mergedEffects} of changes to records. */
+export const effectsOfChanges = (records: RecordsState, changes: readonly Change[]): ChangeEffect[] =>
+  mergedEffects(effectsByChange(records, changes));

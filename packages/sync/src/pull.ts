@@ -1,13 +1,8 @@
 import { type Change, type Made, type ServerRow, isLater } from '@wimbel/contract';
 import { mergeInto } from '@wimbel/core';
-import { noteInstant } from '../platform/clock.ts';
-import { forEachInSlices, yieldToMain } from '../platform/yieldToMain.ts';
-import { placeOf, recordAt, effectsOfChanges } from '../store/effects.ts';
-import { outboxRestored } from '../store/outboxSlice.ts';
-import { recordsOpened, recordsRolledBack, recordsReducer, rowsArrived } from '../store/recordsSlice.ts';
-import { selectHabits, selectTotals, trackOf } from '../store/selectors.ts';
-import { allPending } from '../store/pendingChanges.ts';
-import type { HeldRow } from './recordStore.ts';
+import { effectsOfChanges, placeOf, recordAt, rowsAfter } from './effects.ts';
+import { allPending } from './pendingChanges.ts';
+import type { HeldRow } from './ports.ts';
 import type { Session } from './session.ts';
 
 /**
@@ -21,12 +16,12 @@ export function applyRows(
   isLast: boolean,
   own: readonly HeldRow[] = [],
 ): void {
-  const { store, optimistic, record } = session;
-  for (const row of rows) noteInstant(row.madeAt);
-  const { records } = store.getState();
+  const { state, optimistic, record, clock } = session;
+  for (const row of rows) clock.noteInstant(row.madeAt);
+  const records = state.records();
   if (rows.length > 0 || own.length > 0 || revision !== records.revision || (isLast && !records.isLoaded)) {
-    store.dispatch(rowsArrived({ rows: optimistic.arrived(rows), revision, isLast }));
-    const { isLoaded } = store.getState().records;
+    state.apply({ kind: 'arrived', rows: optimistic.arrived(rows), revision, isLast });
+    const { isLoaded } = state.records();
     void session.keepRecord(() => record.put([...own, ...rows], revision, isLoaded));
     // Only the leader tab listens to the server.
     if (revision > records.revision) session.postToTabs({ revision });
@@ -39,7 +34,7 @@ export async function pull(
   see: (rows: readonly ServerRow[], isLast: boolean) => void = () => undefined,
 ): Promise<void> {
   for (;;) {
-    const since = session.store.getState().records.revision;
+    const since = session.state.records().revision;
     const { revision, more, rows } = await session.api.changesSince(session.accountId, since);
     if (session.isStopped) return;
     if (revision < since) {
@@ -68,17 +63,16 @@ export async function openStoredRecord(session: Session, onRestored: () => void)
     onRestored();
     const known = new Set(allPending(session.pending()).map((each) => each.id));
     const own = waited.waiting.filter((each) => !known.has(each.id));
-    session.store.dispatch(outboxRestored({ waiting: own, refused: waited.refused }));
+    session.state.apply({ kind: 'restored', waiting: own, refused: waited.refused });
     for (const change of own) reapply(session, change, held.get(placeOf(change)));
   };
   if (kept !== null) {
     const held = await record.madeOf(waited.waiting).catch(() => new Map<string, Made>());
     if (session.isStopped) return;
-    if (kept.latest !== null) noteInstant(kept.latest);
-    const opened = recordsOpened(kept);
-    await warmSelectors(session, opened);
+    if (kept.latest !== null) session.clock.noteInstant(kept.latest);
+    await session.prepare(kept, () => session.isStopped);
     if (session.isStopped) return;
-    session.store.dispatch(opened);
+    session.state.apply({ kind: 'opened', record: kept });
     putBack(held);
     return;
   }
@@ -92,27 +86,13 @@ export async function openStoredRecord(session: Session, onRestored: () => void)
   });
 }
 
-/** Warms the selectors' caches (track per habit, totals) before the record is shown, in slices, so that the page stays responsive. */
-async function warmSelectors(session: Session, opened: ReturnType<typeof recordsOpened>): Promise<void> {
-  const now = session.store.getState();
-  const next = { ...now, records: recordsReducer(now.records, opened) };
-  await forEachInSlices(
-    selectHabits(next),
-    (habit) => void trackOf(next, habit),
-    () => session.isStopped,
-  );
-  await yieldToMain();
-  selectTotals(next);
-  await yieldToMain();
-}
-
 /**
  * Reapplies a change of the outbox. Where the record changed since its base, shows the three-way merge; where there is no base,
  * the later version.
  */
-function reapply({ store, optimistic }: Session, change: Change, theirs: Made | undefined): void {
-  noteInstant(change.madeAt);
-  const { records } = store.getState();
+function reapply({ state, clock, optimistic }: Session, change: Change, theirs: Made | undefined): void {
+  clock.noteInstant(change.madeAt);
+  const records = state.records();
   const isMineLater = theirs === undefined || isLater(change, theirs);
   const { base, record } = change;
   const held = recordAt(records, change.collection, change.key);
@@ -126,7 +106,5 @@ function reapply({ store, optimistic }: Session, change: Change, theirs: Made | 
     : record;
   const touched = effectsOfChanges(records, [{ ...change, record: shown as Change['record'] }]);
   optimistic.add(change, touched);
-  store.dispatch(
-    recordsRolledBack({ rows: touched.map(({ collection, key, after }) => ({ collection, key, record: after })) }),
-  );
+  state.apply({ kind: 'rolledBack', rows: rowsAfter(touched) });
 }

@@ -1,11 +1,8 @@
 import type { Change } from '@wimbel/contract';
-import { noteInstant } from '../platform/clock.ts';
-import { effectsByChange } from '../store/effects.ts';
-import { outboxRestored } from '../store/outboxSlice.ts';
-import { recordsRolledBack } from '../store/recordsSlice.ts';
-import { allPending } from '../store/pendingChanges.ts';
+import { effectsByChange, rowsAfter } from './effects.ts';
+import { allPending } from './pendingChanges.ts';
+import type { TabChannel, TabMessage } from './ports.ts';
 import type { Session } from './session.ts';
-import { type TabChannel, type TabMessage, openTabChannel } from './tabChannel.ts';
 
 /** How long another tab may take to push its changes before it is considered closed. */
 const TAKEOVER_MS = 15_000;
@@ -19,26 +16,24 @@ export function createOtherTabs(
   rounds: { go: () => void; announced: (revision: number) => void },
   takeoverMs = TAKEOVER_MS,
 ): TabChannel {
-  const { store, optimistic, outbox, accountId } = session;
+  const { state, optimistic, outbox, clock, setTimer, accountId } = session;
   const theirs = new Map<string, Change>();
-  let timer: ReturnType<typeof setTimeout> | undefined;
+  let cancelTakeOver = (): void => undefined;
 
   function show(changes: readonly Change[]): void {
     // Before the record is loaded there is nothing to apply them to: they are read from the outbox later.
-    if (!store.getState().records.isLoaded) return;
+    if (!state.records().isLoaded) return;
     const known = new Set(allPending(session.pending()).map(({ id }) => id));
     const fresh = changes.filter(({ id }) => !theirs.has(id) && !known.has(id));
     for (const change of fresh) {
-      noteInstant(change.madeAt);
-      const touched = effectsByChange(store.getState().records, [change]).get(change.id)!;
+      clock.noteInstant(change.madeAt);
+      const touched = effectsByChange(state.records(), [change]).get(change.id)!;
       optimistic.add(change, touched);
       theirs.set(change.id, change);
-      store.dispatch(
-        recordsRolledBack({ rows: touched.map(({ collection, key, after }) => ({ collection, key, record: after })) }),
-      );
+      state.apply({ kind: 'rolledBack', rows: rowsAfter(touched) });
     }
-    clearTimeout(timer);
-    timer = setTimeout(() => void takeOver(), takeoverMs);
+    cancelTakeOver();
+    cancelTakeOver = setTimer(() => void takeOver(), takeoverMs);
   }
 
   /** Pushes what the outbox still holds by then; pushing twice is harmless. */
@@ -53,7 +48,7 @@ export function createOtherTabs(
     for (const id of theirs.keys()) if (!isLeft.has(id)) optimistic.accepted(id);
     theirs.clear();
     if (session.isStopped || left.length === 0) return;
-    store.dispatch(outboxRestored({ waiting: left, refused }));
+    state.apply({ kind: 'restored', waiting: left, refused });
     rounds.go();
   }
 
@@ -63,14 +58,14 @@ export function createOtherTabs(
     if ('revision' in message) return rounds.announced(message.revision);
     for (const id of message.taken) if (theirs.delete(id)) optimistic.accepted(id);
     const back = message.undone.flatMap((id) => (theirs.delete(id) ? optimistic.undone(id) : []));
-    if (back.length > 0) store.dispatch(recordsRolledBack({ rows: back }));
+    if (back.length > 0) state.apply({ kind: 'rolledBack', rows: back });
   }
 
-  const channel = openTabChannel(accountId, onMessage);
+  const channel = session.openTabChannel(accountId, onMessage);
   return {
     post: channel.post,
     close: () => {
-      clearTimeout(timer);
+      cancelTakeOver();
       channel.close();
     },
   };

@@ -1,12 +1,9 @@
 import type { Change, ChangeResult, ChangesAnswer } from '@wimbel/contract';
-import { ApiError } from '../platform/api.ts';
-import { nextInstant } from '../platform/clock.ts';
-import type { Row, ChangeEffect } from '../store/effects.ts';
-import { type Refusal, changesAcknowledged, changesRefused, changesRestamped } from '../store/outboxSlice.ts';
-import { recordsRolledBack } from '../store/recordsSlice.ts';
-import { firstPending } from '../store/pendingChanges.ts';
+import { ApiError } from './apiError.ts';
+import type { Row, ChangeEffect } from './effects.ts';
+import { firstPending } from './pendingChanges.ts';
+import type { HeldRow, Refusal } from './ports.ts';
 import { applyRows } from './pull.ts';
-import type { HeldRow } from './recordStore.ts';
 import type { Session } from './session.ts';
 
 /** Batch size of a request. */
@@ -22,8 +19,9 @@ type Push = {
   pushPending: () => Promise<boolean>;
 };
 
+/** Creates the push of a session. */
 export function createPush(session: Session): Push {
-  const { store, api, outbox, accountId, optimistic } = session;
+  const { state, api, outbox, clock, accountId, optimistic } = session;
   const failuresOf = new Map<string, number>();
   let batchSize = BATCH;
 
@@ -36,7 +34,7 @@ export function createPush(session: Session): Push {
 
   /** Sends a batch; null where it failed as a whole and a smaller one is to be tried. */
   async function sendBatch(batch: readonly Change[]): Promise<Answer | null> {
-    const { revision } = store.getState().records;
+    const { revision } = state.records();
     try {
       const answer = await api.sendChanges(accountId, batch, revision);
       // Grows again after a bisection.
@@ -64,7 +62,7 @@ export function createPush(session: Session): Push {
       const change = byId.get(result.id);
       if (change === undefined) continue;
       if (isAhead(result) && failed(result.id) < MOST_FAILURES) {
-        sorted.ahead.push({ ...change, madeAt: nextInstant() });
+        sorted.ahead.push({ ...change, madeAt: clock.nextInstant() });
         continue;
       }
       if (result.status === 'refused') sorted.refusals.push({ change, issues: result.issues });
@@ -87,16 +85,16 @@ export function createPush(session: Session): Push {
     const { ahead, refusals, taken, undone, back, own } = sort(batch, answer.results);
     if (ahead.length > 0) {
       ahead.forEach(optimistic.restamped);
-      store.dispatch(changesRestamped({ changes: ahead }));
+      state.apply({ kind: 'restamped', changes: ahead });
       void session.keep(() => outbox.replace(ahead));
     }
     if (refusals.length > 0) {
-      store.dispatch(changesRefused({ refusals }));
+      state.apply({ kind: 'refused', refusals });
       void session.keep(() => outbox.markRefused(refusals));
     }
-    store.dispatch(changesAcknowledged({ ids: taken }));
+    state.apply({ kind: 'acknowledged', ids: taken });
     void session.keep(() => outbox.forget(accountId, taken));
-    if (back.length > 0) store.dispatch(recordsRolledBack({ rows: back }));
+    if (back.length > 0) state.apply({ kind: 'rolledBack', rows: back });
     const gone = new Set(undone);
     session.postToTabs({ taken: taken.filter((id) => !gone.has(id)), undone });
     const { rows, revision } = answer;

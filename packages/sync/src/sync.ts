@@ -1,69 +1,64 @@
 import type { Change } from '@wimbel/contract';
-import { type Api, ApiError } from '../platform/api.ts';
-import { forgetInstants } from '../platform/clock.ts';
-import { accountElsewhere, signedOut } from '../store/accountSlice.ts';
-import { placeOf, recordAt, effectsByChange } from '../store/effects.ts';
-import { deviceKept, serverMissed, serverReached } from '../store/outboxSlice.ts';
-import { recordsChanged, recordsCleared } from '../store/recordsSlice.ts';
-import type { Store } from '../store/store.ts';
+import { ApiError } from './apiError.ts';
+import { type ChangeEffect, effectsByChange, mergedEffects, placeOf, recordAt, rowsAfter } from './effects.ts';
 import { createOtherTabs } from './otherTabs.ts';
 import { pull, openStoredRecord } from './pull.ts';
-import type { OutboxStore } from './outboxStore.ts';
-import type { RecordStore } from './recordStore.ts';
+import type { SyncPorts } from './ports.ts';
 import { createPush } from './push.ts';
 import { type Session, createSession } from './session.ts';
 
-/** How long to wait before trying again, longer each time. */
+/** Back-off of retries. */
 const RETRY_MS = [1000, 2000, 4000, 8000, 15000];
 
+/** A running engine. */
 export type Sync = {
-  /** Takes changes of the person in: into the store at once, kept on the device, then sent. */
-  change: (changes: Change[]) => void;
-  /** Sends what waits and fetches what is newer, now. */
+  /** Applies changes optimistically, stores them in the outbox and pushes them. Returns their merged effects. */
+  change: (changes: Change[]) => ChangeEffect[];
+  /** Pushes and pulls now. */
   now: () => void;
-  /** The server says which revision the record is at: what is newer is fetched. */
+  /** The server announced a revision: pulls where this device is behind. */
   revisionAnnounced: (revision: number) => void;
-  /** Forgets a refused change. */
+  /** Deletes a refused change from the outbox. */
   dismiss: (id: string) => Promise<void>;
   stop: () => void;
 };
 
 /**
- * Keeps an account's records and the server in step while the app is open. Nothing is sent before it is kept on the
- * device; a lost connection only means that changes wait. What the server does not take is taken back on the screen.
+ * Synchronises an account's records with the server until it is stopped. Nothing is pushed before the device stores it; while the
+ * server is away changes wait in the outbox. Refused changes are rolled back.
  */
-export function startSync(deps: {
-  store: Store;
-  api: Api;
-  outbox: OutboxStore;
-  record: RecordStore;
-  accountId: string;
-  retryMs?: number[];
-  /** How long another tab is given to send what it made. */
-  tabGivenMs?: number;
+export function startSync({
+  retryMs = RETRY_MS,
+  takeoverMs,
+  ...ports
+}: SyncPorts & {
+  retryMs?: readonly number[];
+  /** How long another tab may take to push its changes. */
+  takeoverMs?: number;
 }): Sync {
-  const { store, outbox, accountId, retryMs = RETRY_MS } = deps;
-  const session = createSession(deps);
-  forgetInstants();
+  const { state, outbox, clock, accountId } = ports;
+  const session = createSession(ports);
+  clock.forgetInstants();
   const rounds = createSyncRounds(session, retryMs);
-  const otherTabs = createOtherTabs(session, rounds, deps.tabGivenMs);
+  const otherTabs = createOtherTabs(session, rounds, takeoverMs);
   session.postToTabs = otherTabs.post;
   rounds.go();
   return {
     change(made) {
       const changes = session.isStopped ? made : withBases(session, made);
-      // What is written as the app goes is sent when it is back.
-      if (!session.isStopped) make(session, changes);
+      // Changes made while the account closes only go to the outbox.
+      const effects = session.isStopped ? [] : applyOptimistically(session, changes);
       const isLogged = outbox.append(accountId, changes);
       void session
         .keep(() => outbox.keep(accountId, changes))
         .then((isKept) => {
           if (session.isStopped) return;
-          store.dispatch(deviceKept(isKept || isLogged));
-          // Once it is on the device another tab can send it, should this one be closed.
+          state.apply({ kind: 'outboxKept', isKept: isKept || isLogged });
+          // From now on another tab can push it, should this one be closed.
           session.postToTabs({ made: changes });
         });
       rounds.go();
+      return effects;
     },
     now: rounds.go,
     revisionAnnounced: rounds.announced,
@@ -74,15 +69,15 @@ export function startSync(deps: {
       session.isStopped = true;
       rounds.stop();
       otherTabs.close();
-      forgetInstants();
-      store.dispatch(recordsCleared());
+      clock.forgetInstants();
+      state.apply({ kind: 'cleared' });
     },
   };
 }
 
 /** Adds to each change its base, the record it was made from, for three-way merges. */
-function withBases({ store }: Session, changes: readonly Change[]): Change[] {
-  const { records } = store.getState();
+function withBases({ state }: Session, changes: readonly Change[]): Change[] {
+  const records = state.records();
   const latest = new Map<string, Change['record']>();
   return changes.map((change) => {
     const place = placeOf(change);
@@ -94,11 +89,16 @@ function withBases({ store }: Session, changes: readonly Change[]): Change[] {
   });
 }
 
-/** Applies changes optimistically and registers the server's versions for rollback. */
-function make({ store, optimistic }: Session, changes: readonly Change[]): void {
-  const touched = effectsByChange(store.getState().records, changes);
-  for (const change of changes) optimistic.add(change, touched.get(change.id)!);
-  store.dispatch(recordsChanged({ changes: [...changes] }));
+/**
+ * Applies changes optimistically and registers the server's versions for rollback. The effects are computed once, for rollback,
+ * screen and undo.
+ */
+function applyOptimistically({ state, optimistic }: Session, changes: readonly Change[]): ChangeEffect[] {
+  const byChange = effectsByChange(state.records(), changes);
+  for (const change of changes) optimistic.add(change, byChange.get(change.id)!);
+  const effects = mergedEffects(byChange);
+  state.apply({ kind: 'changed', changes: [...changes], rows: rowsAfter(effects) });
+  return effects;
 }
 
 /** Rounds of push and pull, one at a time, retried with a growing back-off. */
@@ -113,8 +113,8 @@ function createSyncRounds(
   let failures = 0;
   // Revision announced by the server; it includes this device's own changes.
   let announced = 0;
-  const isBehind = (): boolean => announced > session.store.getState().records.revision;
-  let timer: ReturnType<typeof setTimeout> | undefined;
+  const isBehind = (): boolean => announced > session.state.records().revision;
+  let cancelRetry = (): void => undefined;
 
   async function round(): Promise<void> {
     if (session.isStopped) return;
@@ -123,7 +123,7 @@ function createSyncRounds(
       return;
     }
     isRunning = true;
-    clearTimeout(timer);
+    cancelRetry();
     try {
       if (!isRestored) await openStoredRecord(session, () => (isRestored = true));
       do {
@@ -132,10 +132,10 @@ function createSyncRounds(
         const isAtEnd = (await pushPending()) || isBehind();
         if (isAtEnd) await pull(session);
         // A server restored from a backup is behind what it announced before.
-        if (isAtEnd && announced === before) announced = session.store.getState().records.revision;
+        if (isAtEnd && announced === before) announced = session.state.records().revision;
       } while ((isAsked || isBehind()) && !session.isStopped);
       failures = 0;
-      if (!session.isStopped) session.store.dispatch(serverReached());
+      if (!session.isStopped) session.state.apply({ kind: 'reached' });
     } catch (error) {
       missed(error);
     } finally {
@@ -146,11 +146,11 @@ function createSyncRounds(
   function missed(error: unknown): void {
     if (session.isStopped) return;
     const fault = error instanceof ApiError ? error.fault : null;
-    if (fault?.code === 'signInNeeded') return void session.store.dispatch(signedOut());
-    if (fault?.code === 'otherAccount') return void session.store.dispatch(accountElsewhere());
-    if (fault?.code !== 'tooMany') session.store.dispatch(serverMissed());
+    if (fault?.code === 'signInNeeded') return void session.state.apply({ kind: 'signedOut' });
+    if (fault?.code === 'otherAccount') return void session.state.apply({ kind: 'otherAccount' });
+    if (fault?.code !== 'tooMany') session.state.apply({ kind: 'missed' });
     const pauseMs = retryMs[Math.min(failures, retryMs.length - 1)]!;
-    timer = setTimeout(() => void round(), Math.max(pauseMs, fault?.retryAfterMs ?? 0));
+    cancelRetry = session.setTimer(() => void round(), Math.max(pauseMs, fault?.retryAfterMs ?? 0));
     failures++;
   }
 
@@ -160,6 +160,6 @@ function createSyncRounds(
       announced = revision;
       if (!isRunning && isBehind()) void round();
     },
-    stop: () => clearTimeout(timer),
+    stop: () => cancelRetry(),
   };
 }

@@ -1,24 +1,13 @@
-import type { Api } from '../platform/api.ts';
-import { recordKept } from '../store/outboxSlice.ts';
-import type { Store } from '../store/store.ts';
-import type { PendingChanges } from '../store/pendingChanges.ts';
-import type { OutboxStore } from './outboxStore.ts';
-import type { RecordStore } from './recordStore.ts';
-import type { TabMessage } from './tabChannel.ts';
+import type { PendingChanges } from './pendingChanges.ts';
 import { type OptimisticState, createOptimisticState } from './optimisticState.ts';
+import type { SyncPorts, TabMessage } from './ports.ts';
 
-/** What push, pull and restore share while an account is open on this page. */
-export type Session = {
-  store: Store;
-  api: Api;
-  outbox: OutboxStore;
-  /** The record in IndexedDB. */
-  record: RecordStore;
-  accountId: string;
+/** What push, pull and restore share while an account is open. */
+export type Session = SyncPorts & {
   optimistic: OptimisticState;
   isStopped: boolean;
   /** Posts to the other tabs of this account. */
-  postToTabs: (word: TabMessage) => void;
+  postToTabs: (message: TabMessage) => void;
   /** Queues a write to the outbox; resolves with whether it succeeded. */
   keep: (work: () => Promise<unknown>) => Promise<boolean>;
   /** The same for the record, in a queue of its own that never blocks a push. */
@@ -29,22 +18,17 @@ export type Session = {
   pending: () => PendingChanges;
 };
 
-export function createSession(deps: {
-  store: Store;
-  api: Api;
-  outbox: OutboxStore;
-  record: RecordStore;
-  accountId: string;
-}): Session {
+/** Creates a session of the engine's ports. */
+export function createSession(ports: SyncPorts): Session {
   let keeping: Promise<unknown> = Promise.resolve();
   let keepingRecord: Promise<boolean> = Promise.resolve(true);
   const session: Session = {
-    ...deps,
+    ...ports,
     optimistic: createOptimisticState(),
     isStopped: false,
     postToTabs: () => undefined,
     keep(work) {
-      // Where IndexedDB fails (private window, full disk) changes are pushed from memory.
+      // Where the device's storage fails (private window, full disk) changes are pushed from memory.
       const done = keeping.then(work).then(
         () => true,
         () => false,
@@ -62,18 +46,16 @@ export function createSession(deps: {
           await work();
           return true;
         } catch {
-          await deps.record.clear().catch(() => undefined);
+          await ports.record.clear().catch(() => undefined);
           return false;
         }
       });
       keepingRecord = done;
-      void done.then((isKept) => {
-        if (deps.store.getState().outbox.isRecordKept !== isKept) deps.store.dispatch(recordKept(isKept));
-      });
+      void done.then((isKept) => ports.state.apply({ kind: 'recordKept', isKept }));
       return done;
     },
     settled: () => keeping,
-    pending: () => deps.store.getState().outbox.waiting,
+    pending: ports.state.pending,
   };
   return session;
 }

@@ -28,6 +28,7 @@ export type RecordsState = Lists & {
 const emptyMap = <T>(): ById<T> => Object.create(null) as ById<T>;
 const copyOf = <T>(map: ById<T>): ById<T> => Object.assign(emptyMap<T>(), map);
 
+/** The records of a new account, not loaded. */
 export const emptyRecordsState = (): RecordsState => ({
   settings: DEFAULT_SETTINGS,
   areas: emptyMap(),
