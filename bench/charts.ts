@@ -4,6 +4,7 @@ import pg from 'pg';
 import { FIRST, HABITS, NOW, TODAY, fill, habits } from './tenYears.ts';
 import { startWimbel } from '../tools/wimbel.ts';
 import { CHROMIUM_ARGS, WIDE } from '../e2e/playwright.config.ts';
+import { chromiumPath } from '../tools/chromium.mjs';
 import { line, median, ratio, say } from './measure.ts';
 import { openingMs, signIn } from './onPage.ts';
 
@@ -79,7 +80,7 @@ async function until(page: Page, deed: () => Promise<unknown>, heading: string):
 
 const wimbel = await startWimbel('bench', { now: NOW });
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: chromiumPath(),
   args: CHROMIUM_ARGS,
 });
 const sql = new pg.Client({ connectionString: wimbel.databaseUrl() });

@@ -6,6 +6,7 @@ import { LIST_COLLECTIONS } from '@wimbel/contract';
 import { dataFileOf, workbookOf, writeDataFile } from '@wimbel/exchange';
 import ExcelJS from 'exceljs';
 import { CHROMIUM_ARGS, PHONE } from '../e2e/playwright.config.ts';
+import { chromiumPath } from '../tools/chromium.mjs';
 import { STATE } from '../tools/system.mjs';
 import { startWimbel } from '../tools/wimbel.ts';
 import { line, say } from './measure.ts';
@@ -57,7 +58,7 @@ const PATIENCE_MS = 600_000;
 const SETTLED_MS = 4000;
 const wimbel = await startWimbel('bench', { now: NOW, env: { WIMBEL_REQUESTS_PER_MINUTE: '10000000' } });
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: chromiumPath(),
   args: CHROMIUM_ARGS,
 });
 try {

@@ -1,6 +1,7 @@
 import { type Page, chromium } from '@playwright/test';
 import { startWimbel } from '../tools/wimbel.ts';
 import { CHROMIUM_ARGS, WIDE } from '../e2e/playwright.config.ts';
+import { chromiumPath } from '../tools/chromium.mjs';
 import { line, median, ratio, say } from './measure.ts';
 import { signIn, signUp, tapMs } from './onPage.ts';
 
@@ -92,7 +93,7 @@ async function openMs(page: Page, title: string): Promise<{ ms: number; blockMs:
 
 const wimbel = await startWimbel('bench', { now: NOW });
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: chromiumPath(),
   args: CHROMIUM_ARGS,
 });
 try {

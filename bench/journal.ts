@@ -1,6 +1,7 @@
 import { type Browser, type Page, chromium } from '@playwright/test';
 import { type JournalPage, dayOf, formatDay } from '@wimbel/core';
 import { CHROMIUM_ARGS, PHONE } from '../e2e/playwright.config.ts';
+import { chromiumPath } from '../tools/chromium.mjs';
 import { startWimbel } from '../tools/wimbel.ts';
 import { line, median, ratio, say } from './measure.ts';
 import { signIn, signUp } from './onPage.ts';
@@ -111,7 +112,7 @@ async function run(browser: Browser, url: string, email: string, lookedFor: stri
 
 const wimbel = await startWimbel('bench', { now: NOW });
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: chromiumPath(),
   args: CHROMIUM_ARGS,
 });
 try {

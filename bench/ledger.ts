@@ -1,5 +1,6 @@
 import { type Page, chromium } from '@playwright/test';
 import { CHROMIUM_ARGS, PHONE } from '../e2e/playwright.config.ts';
+import { chromiumPath } from '../tools/chromium.mjs';
 import { startWimbel } from '../tools/wimbel.ts';
 import { line, median, ratio, say } from './measure.ts';
 import { signIn, signUp } from './onPage.ts';
@@ -57,7 +58,7 @@ async function run(url: string, email: string): Promise<Seen[]> {
 
 const wimbel = await startWimbel('bench', { now: NOW });
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: chromiumPath(),
   args: CHROMIUM_ARGS,
 });
 try {

@@ -1,6 +1,7 @@
 import { type Page, chromium } from '@playwright/test';
 import { startWimbel } from '../tools/wimbel.ts';
 import { CHROMIUM_ARGS, PHONE } from '../e2e/playwright.config.ts';
+import { chromiumPath } from '../tools/chromium.mjs';
 import { line, median, ratio, say } from './measure.ts';
 import { openingMs, signIn, signUp, tapMs } from './onPage.ts';
 import { sendYear } from './year.ts';
@@ -21,7 +22,7 @@ const wimbel = await startWimbel('bench', {
   env: { WIMBEL_REQUESTS_PER_MINUTE: '10000000' },
 });
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: chromiumPath(),
   args: CHROMIUM_ARGS,
 });
 

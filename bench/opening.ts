@@ -1,5 +1,6 @@
 import { type Page, chromium } from '@playwright/test';
 import { CHROMIUM_ARGS, PHONE } from '../e2e/playwright.config.ts';
+import { chromiumPath } from '../tools/chromium.mjs';
 import { startWimbel } from '../tools/wimbel.ts';
 import { line, median, ratio, say } from './measure.ts';
 import { openingMs, signIn } from './onPage.ts';
@@ -56,7 +57,7 @@ try {
   const yearAgo = `${Number(TODAY.slice(0, 4)) - 1}${TODAY.slice(4)}`;
   const spans = { 'one year': yearAgo, 'ten years': FIRST };
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: chromiumPath(),
     args: CHROMIUM_ARGS,
   });
   const pages = new Map<string, Page>();

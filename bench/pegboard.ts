@@ -4,6 +4,7 @@ import { chromium } from '@playwright/test';
 import { build } from 'esbuild';
 import { startWimbel } from '../tools/wimbel.ts';
 import { CHROMIUM_ARGS, WIDE } from '../e2e/playwright.config.ts';
+import { chromiumPath } from '../tools/chromium.mjs';
 import { line, median, ratio, say } from './measure.ts';
 import { openingMs, signIn, signUp, tapMs } from './onPage.ts';
 import { sendYear } from './year.ts';
@@ -44,7 +45,7 @@ const wimbel = await startWimbel('bench', {
 });
 const bare = await serveBare();
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: chromiumPath(),
   args: CHROMIUM_ARGS,
 });
 try {

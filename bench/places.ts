@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { type Page, chromium } from '@playwright/test';
 import { CHROMIUM_ARGS, PHONE, WIDE } from '../e2e/playwright.config.ts';
+import { chromiumPath } from '../tools/chromium.mjs';
 import { startWimbel } from '../tools/wimbel.ts';
 import { median, say } from './measure.ts';
 import { signIn } from './onPage.ts';
@@ -27,7 +28,7 @@ type Browser = { process: ChildProcess; folder: string; door: string };
 async function start({ width, height }: { width: number; height: number }): Promise<Browser> {
   const folder = mkdtempSync(join(tmpdir(), 'wimbel-places-'));
   const process_ = spawn(
-    process.env.CHROMIUM ?? '/usr/bin/chromium',
+    chromiumPath(),
     [
       ...CHROMIUM_ARGS,
       ...['--headless=new', '--remote-debugging-port=0', `--user-data-dir=${folder}`],

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { chromiumPath } from '../tools/chromium.mjs';
 
 /**
  * What Chromium is to leave out: for each page the suggestions below its address bar, a page of their own that nobody sees and
@@ -53,7 +54,7 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'Europe/London',
     actionTimeout: 40_000,
-    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_ARGS },
+    launchOptions: { executablePath: chromiumPath(), args: CHROMIUM_ARGS },
     // The worker that keeps the app would fetch all of it anew for each test; those about it let it in.
     serviceWorkers: 'block',
     trace: 'off',

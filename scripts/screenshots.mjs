@@ -1,10 +1,9 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, aptInstall, checkNode, reportFault, say } from '../tools/system.mjs';
-import { existsSync } from 'node:fs';
+import { chromiumPath, ensureChromium } from '../tools/chromium.mjs';
+import { ROOT, checkNode, reportFault, say } from '../tools/system.mjs';
 
 const FOLDER = join(ROOT, 'docs/screenshots');
-const CHROMIUM = '/usr/bin/chromium';
 
 /** Each main view: its file, its address, the device, and the theme. */
 const VIEWS = [
@@ -45,7 +44,7 @@ async function main() {
   checkNode();
   const { ensurePackages } = await import('../tools/packages.mjs');
   ensurePackages();
-  if (!existsSync(CHROMIUM)) aptInstall(['chromium', 'fonts-noto-color-emoji'], 'Chromium');
+  ensureChromium();
   // The tests' own server and person are what takes the pictures too.
   const { register } = await import('tsx/esm/api');
   register();
@@ -53,7 +52,7 @@ async function main() {
   const { CHROMIUM_ARGS, PHONE, WIDE } = await import('../e2e/playwright.config.ts');
   const { NOW, startWimbel } = await import('../tools/wimbel.ts');
   const wimbel = await startWimbel('screenshots');
-  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  const browser = await chromium.launch({ executablePath: chromiumPath(), args: CHROMIUM_ARGS });
   mkdirSync(FOLDER, { recursive: true });
   try {
     for (const [file, address, device, colorScheme] of VIEWS) {

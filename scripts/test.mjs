@@ -1,8 +1,8 @@
 import { closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { ensureChromium } from '../tools/chromium.mjs';
 import { ROOT, STATE, Trouble, aptInstall, checkNode, reportFault, say, show } from '../tools/system.mjs';
 
-const CHROMIUM = '/usr/bin/chromium';
 /** What figures the workbook's formulas out, to compare them with the report. */
 const OFFICE = '/usr/bin/soffice';
 const RESULTS = join(ROOT, 'test-results');
@@ -91,10 +91,7 @@ async function tests() {
 async function whole() {
   const { dropCluster, ensurePostgres } = await import('../tools/postgres.mjs');
   ensurePostgres();
-  if (!existsSync(CHROMIUM)) {
-    say('Installing Chromium from Debian …');
-    aptInstall(['chromium', 'fonts-noto-color-emoji'], 'Chromium');
-  }
+  ensureChromium();
   if (!existsSync(OFFICE)) {
     say('Installing LibreOffice from Debian …');
     aptInstall(['libreoffice-calc-nogui'], 'LibreOffice');

@@ -1,6 +1,7 @@
 import { chromium, expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
 import { CHROMIUM_ARGS, PHONE, WIDE } from '../playwright.config.ts';
+import { chromiumPath } from '../../tools/chromium.mjs';
 
 const LONG =
   'Scales in all twelve keys, hands apart and then together, slowly, before anybody else in the house is awake';
@@ -153,7 +154,7 @@ test('what was refused can be mended and sent again, with what was written in it
 
 test('scrollbars that take room leave a board all its days', async () => {
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: chromiumPath(),
     args: CHROMIUM_ARGS,
     ignoreDefaultArgs: ['--hide-scrollbars'],
   });

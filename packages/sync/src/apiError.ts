@@ -9,6 +9,7 @@ export type ApiFault = {
   retryAfterMs?: number;
 };
 
+/** A failed request. */
 export class ApiError extends Error {
   readonly fault: ApiFault;
   constructor(fault: ApiFault) {
