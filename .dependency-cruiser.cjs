@@ -37,7 +37,7 @@ module.exports = {
       name: 'sync-on-contract',
       comment: 'The engine takes storage, network, clock, timers and tabs from outside.',
       severity: 'error',
-      from: { path: '^packages/sync/src/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^packages/sync/src/', pathNot: '\\.test\\.ts$|/testing/' },
       to: { pathNot: '^packages/(sync|contract|core)/src/' },
     },
     {
