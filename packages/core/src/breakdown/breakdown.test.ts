@@ -16,6 +16,7 @@ import { type Track, doneBetween, streakUnitOn } from '../habit/track.ts';
 import { moodBeside, moodMeanBeside } from '../mood/mood.ts';
 import type { CheckIn, Entry, Goal, KeyResult, Milestone, Step } from '../record/records.ts';
 import { TODAY, checkHabits, entries, marks, someDay } from '../testing/arbitraries.ts';
+import { runs } from '../testing/runs.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { addsUp, chunksOf } from './breakdown.ts';
 import {
@@ -120,7 +121,7 @@ describe('what a habit’s figures are made of adds up to them', () => {
         }
       }),
     );
-    expect(compared).toBeGreaterThan(10);
+    expect(compared).toBeGreaterThan(runs(10));
   });
 
   it('the quota of a week or month, as seen on any day of it', () => {
