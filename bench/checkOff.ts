@@ -7,15 +7,15 @@ import { postgresPrograms } from '../tools/postgres.mjs';
 import { STATE } from '../tools/system.mjs';
 import { startWimbel } from '../tools/wimbel.ts';
 import { habit } from '../e2e/soak/client.ts';
-import { line, median, ratio, say, timeMsAsync } from './measure.ts';
+import { line, median, ratio, rounds, say, timeMsAsync } from './measure.ts';
 import { type BenchPerson, signUp } from './onPage.ts';
 
-const TIMES = 1000;
+const TIMES = rounds(1000);
 /** People who check off at once, as many as clients of pgbench. */
 const PEOPLE = 16;
-const SECONDS = 10;
+const SECONDS = rounds(10);
 /** A server that has been running for a while is measured, not one that has just started. */
-const WARM_SECONDS = 5;
+const WARM_SECONDS = rounds(5);
 
 /** One person's connection, which stays; `checkOff` posts one as the app does, and rejects where it was not accepted. */
 type Line = { checkOff: () => Promise<void>; close: () => void };

@@ -22,14 +22,14 @@ import {
   yearOfDay,
 } from '@wimbel/core';
 import seedrandom from 'seedrandom';
-import { line, ratio, say, sideBySide } from './measure.ts';
+import { line, ratio, rounds, say, sideBySide } from './measure.ts';
 import { type ReferenceBook, type ReferenceKind, emptyDays, scanAll, scanRow } from './reference.ts';
 
 const TODAY = dayOf('2026-11-24');
 const HABITS = 50;
 const DAYS = 3653;
 const FIRST = TODAY - DAYS + 1;
-const ROUNDS = 41;
+const ROUNDS = rounds(41);
 
 const KINDS: readonly ReferenceKind[] = ['daily', 'perWeek', 'secondDay', 'perMonth'];
 const SCHEDULES: Record<ReferenceKind, Habit['terms'][number]['schedule']> = {

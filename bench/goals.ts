@@ -2,11 +2,11 @@ import { type Page, chromium } from '@playwright/test';
 import { startWimbel } from '../tools/wimbel.ts';
 import { CHROMIUM_ARGS, WIDE } from '../e2e/playwright.config.ts';
 import { chromiumPath } from '../tools/chromium.mjs';
-import { line, median, ratio, say } from './measure.ts';
+import { line, median, ratio, rounds, say } from './measure.ts';
 import { signIn, signUp, tapMs } from './onPage.ts';
 
-const OPENINGS = 7;
-const TAPS = 24;
+const OPENINGS = rounds(7);
+const TAPS = rounds(24);
 const NOW = '2026-11-24T09:30:00.000Z';
 
 type Size = { steps: number; checkIns: number; keyResults: number };

@@ -3,14 +3,14 @@ import { type JournalPage, dayOf, formatDay } from '@wimbel/core';
 import { CHROMIUM_ARGS, PHONE } from '../e2e/playwright.config.ts';
 import { chromiumPath } from '../tools/chromium.mjs';
 import { startWimbel } from '../tools/wimbel.ts';
-import { line, median, ratio, say } from './measure.ts';
+import { line, median, ratio, rounds, say } from './measure.ts';
 import { signIn, signUp } from './onPage.ts';
 
 const NOW = new Date().toISOString();
 const TODAY = dayOf(NOW.slice(0, 10));
 const PAGES = 3650;
 const WORDS = 300;
-const ROUNDS = 5;
+const ROUNDS = rounds(5);
 /** How many pages one request brings. */
 const AT_ONCE = 100;
 /** What is looked for, letter by letter; the last page back alone has it. */

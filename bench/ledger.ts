@@ -2,11 +2,11 @@ import { type Page, chromium } from '@playwright/test';
 import { CHROMIUM_ARGS, PHONE } from '../e2e/playwright.config.ts';
 import { chromiumPath } from '../tools/chromium.mjs';
 import { startWimbel } from '../tools/wimbel.ts';
-import { line, median, ratio, say } from './measure.ts';
+import { line, median, ratio, rounds, say } from './measure.ts';
 import { signIn, signUp } from './onPage.ts';
 import { FIRST, NOW, fill, habits } from './tenYears.ts';
 
-const ROUNDS = 5;
+const ROUNDS = rounds(5);
 
 type Seen = { ms: number; blockMs: number };
 

@@ -2,13 +2,13 @@ import { randomUUID } from 'node:crypto';
 import { Agent, request } from 'node:http';
 import { PATHS } from '@wimbel/contract';
 import { NOW, startWimbel } from '../tools/wimbel.ts';
-import { line, say } from './measure.ts';
+import { line, rounds, say } from './measure.ts';
 import { type BenchPerson, signUp } from './onPage.ts';
 
 /** People, each with so many devices that listen: a thousand on one process. */
 const PEOPLE = 40;
 const DEVICES = 25;
-const CHANGES = 400;
+const CHANGES = rounds(400);
 
 type Device = { heard: number; onHeard: () => void; close: () => void };
 

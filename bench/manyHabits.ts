@@ -2,7 +2,7 @@ import { type Page, chromium } from '@playwright/test';
 import { startWimbel } from '../tools/wimbel.ts';
 import { CHROMIUM_ARGS, PHONE } from '../e2e/playwright.config.ts';
 import { chromiumPath } from '../tools/chromium.mjs';
-import { line, median, ratio, say } from './measure.ts';
+import { line, median, ratio, rounds, say } from './measure.ts';
 import { openingMs, signIn, signUp, tapMs } from './onPage.ts';
 import { sendYear } from './year.ts';
 
@@ -11,8 +11,8 @@ const MANY = 450;
 const FEW = 45;
 const AREAS = 15;
 const DAYS = 365;
-const OPENINGS = 5;
-const TAPS = 20;
+const OPENINGS = rounds(5);
+const TAPS = rounds(20);
 
 const now = new Date();
 const first = new Date(now.getTime() - (DAYS - 1) * 86_400_000).toISOString().slice(0, 10);

@@ -1,3 +1,6 @@
+/** How often something is measured: at most twice in a short run (`BENCH_SHORT`), which only shows that a bench works. */
+export const rounds = (usual: number): number => (process.env.BENCH_SHORT ? Math.min(usual, 2) : usual);
+
 /** Milliseconds of one run of some work. */
 function timeMs(work: () => unknown): number {
   const startedMs = performance.now();

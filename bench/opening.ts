@@ -2,11 +2,11 @@ import { type Page, chromium } from '@playwright/test';
 import { CHROMIUM_ARGS, PHONE } from '../e2e/playwright.config.ts';
 import { chromiumPath } from '../tools/chromium.mjs';
 import { startWimbel } from '../tools/wimbel.ts';
-import { line, median, ratio, say } from './measure.ts';
+import { line, median, ratio, rounds, say } from './measure.ts';
 import { openingMs, signIn } from './onPage.ts';
 import { FIRST, HABITS, NOW, TODAY, fill } from './tenYears.ts';
 
-const ROUNDS = 7;
+const ROUNDS = rounds(7);
 /** The processor slowed so many times, as on a phone. */
 const SLOWED = 4;
 

@@ -5,7 +5,7 @@ import { build } from 'esbuild';
 import { startWimbel } from '../tools/wimbel.ts';
 import { CHROMIUM_ARGS, WIDE } from '../e2e/playwright.config.ts';
 import { chromiumPath } from '../tools/chromium.mjs';
-import { line, median, ratio, say } from './measure.ts';
+import { line, median, ratio, rounds, say } from './measure.ts';
 import { openingMs, signIn, signUp, tapMs } from './onPage.ts';
 import { sendYear } from './year.ts';
 
@@ -14,8 +14,8 @@ const HABITS = 400;
 const FIRST = '2024-01-01';
 const DAYS = 366;
 const LOG = '/log?span=year&day=2024-12-31';
-const OPENINGS = 15;
-const TAPS = 40;
+const OPENINGS = rounds(15);
+const TAPS = rounds(40);
 
 /** The bare page, built as the app is, on a port of its own. */
 async function serveBare(): Promise<{ url: string; end: () => void }> {

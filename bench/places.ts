@@ -7,11 +7,11 @@ import { type Page, chromium } from '@playwright/test';
 import { CHROMIUM_ARGS, PHONE, WIDE } from '../e2e/playwright.config.ts';
 import { chromiumPath } from '../tools/chromium.mjs';
 import { startWimbel } from '../tools/wimbel.ts';
-import { median, say } from './measure.ts';
+import { median, rounds, say } from './measure.ts';
 import { signIn } from './onPage.ts';
 import { HABITS, NOW, fill } from './tenYears.ts';
 
-const ROUNDS = 9;
+const ROUNDS = rounds(9);
 /** How long a place is given to come and settle, everything behind it included. */
 const SETTLED_MS = 4000;
 const ALL = [

@@ -2,10 +2,10 @@ import { Agent, request } from 'node:http';
 import { setTimeout as pause } from 'node:timers/promises';
 import { LIMITS } from '@wimbel/contract';
 import { startWimbel } from '../tools/wimbel.ts';
-import { line, say } from './measure.ts';
+import { line, rounds, say } from './measure.ts';
 import { type BenchPerson, signUp } from './onPage.ts';
 
-const TIMES = 5;
+const TIMES = rounds(5);
 const fill = (each: unknown): unknown[] =>
   Array.from({ length: Math.floor((LIMITS.bodyBytes - 3000) / (JSON.stringify(each).length + 1)) }, () => each);
 const change = (collection: string, key: string, record: unknown) => ({
