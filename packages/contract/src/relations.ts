@@ -1,4 +1,15 @@
-import type { CheckIn, Entry, Goal, Habit, KeyResult, Milestone, Step } from '@wimbel/core';
+import {
+  type CheckIn,
+  type Entry,
+  type Goal,
+  type Habit,
+  type KeyResult,
+  type Milestone,
+  type Step,
+  checkInsOf,
+  isKeyResultKind,
+  needsAmounts,
+} from '@wimbel/core';
 import type { Collection, RecordOf } from './keys.ts';
 import type { Issue } from './plain.ts';
 
@@ -104,7 +115,8 @@ function keyResultIssues(keyResult: KeyResult, find: Find): (Issue | false)[] {
   const { measure } = keyResult;
   return [
     keyResultDueIssue(keyResult, find('goals', keyResult.goalId) as Goal),
-    measure.kind === 'habitAmount' &&
+    'habitId' in measure &&
+      needsAmounts(measure.kind) &&
       find('habits', measure.habitId)?.measure.kind === 'check' && {
         path: 'measure.habitId',
         message: 'names a habit that is only checked off and has no amounts',
@@ -114,14 +126,15 @@ function keyResultIssues(keyResult: KeyResult, find: Find): (Issue | false)[] {
 
 function checkInIssues(checkIn: CheckIn, find: Find): (Issue | false)[] {
   const kind = find('keyResults', checkIn.keyResultId)?.measure.kind;
+  const taken = isKeyResultKind(kind) ? checkInsOf(kind) : 'none';
   return [
-    kind !== 'number' &&
-      kind !== 'money' &&
-      kind !== 'yesNo' && {
-        path: 'keyResultId',
-        message: 'names a key result that is not fed by check-ins',
-      },
-    kind === 'yesNo' && checkIn.value !== 0 && checkIn.value !== 1 && { path: 'value', message: 'is neither 0 nor 1' },
+    taken === 'none' && {
+      path: 'keyResultId',
+      message: 'names a key result that is not fed by check-ins',
+    },
+    taken === 'zeroOrOne' &&
+      checkIn.value !== 0 &&
+      checkIn.value !== 1 && { path: 'value', message: 'is neither 0 nor 1' },
   ];
 }
 

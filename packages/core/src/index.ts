@@ -1,5 +1,17 @@
 export { lazy } from './lazy.ts';
 export {
+  type KeyResultKind,
+  KEY_RESULT_KINDS,
+  isKeyResultKind,
+  checkInsOf,
+  scaleOfKind,
+  sourceOfKind,
+  needsAmounts,
+  isSpanMeasure,
+  isStepsMeasure,
+  unitOfMeasure,
+} from './keyResults/kinds.ts';
+export {
   type PlainMonth,
   monthFromParts,
   partsOfMonth,

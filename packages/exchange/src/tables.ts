@@ -13,6 +13,8 @@ import {
   overlaps,
   type Ordered,
   compareByOrder,
+  isSpanMeasure,
+  unitOfMeasure,
 } from '@wimbel/core';
 import Papa from 'papaparse';
 
@@ -104,14 +106,12 @@ function goalsTable({ goals, keyResults, areas }: Records, report: Report): Tabl
     if (own.length === 0) return [[...head, '', null, null, '', null, null]];
     return own.map(({ id, title, measure }) => {
       const told = figures?.keyResults[id];
-      const isSpan = measure.kind === 'number' || measure.kind === 'money';
-      const unit = measure.kind === 'money' ? measure.currency : measure.kind === 'number' ? measure.unit : undefined;
       return [
         ...head,
         title,
-        isSpan ? measure.start : null,
+        isSpanMeasure(measure) ? measure.start : null,
         'target' in measure ? measure.target : null,
-        unit ?? '',
+        unitOfMeasure(measure) ?? '',
         told?.current ?? null,
         told?.progress ?? null,
       ];

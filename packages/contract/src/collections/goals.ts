@@ -1,4 +1,16 @@
-import { GOAL_TURNS, type Goal, type KeyResult, type Step, isApproximately, parseMonth, lazy } from '@wimbel/core';
+import {
+  GOAL_TURNS,
+  type Goal,
+  type KeyResult,
+  type Step,
+  isApproximately,
+  parseMonth,
+  lazy,
+  type KeyResultKind,
+  isKeyResultKind,
+  isSpanMeasure,
+  scaleOfKind,
+} from '@wimbel/core';
 import {
   day,
   dictionary,
@@ -34,7 +46,7 @@ const measureSchema = lazy(() =>
     steps: {},
     habitDays: habitTarget(),
     habitAmount: habitTarget(),
-  }),
+  } satisfies Record<KeyResultKind, object>),
 );
 
 /** A due day that lies before the day it starts from. */
@@ -77,13 +89,14 @@ export const goalSchema = lazy(() =>
 );
 
 function measureFaults({ measure, checkpoints }: KeyResult) {
-  const counts = measure?.kind === 'number' || measure?.kind === 'money';
-  const isBare = measure?.kind === 'yesNo' || measure?.kind === 'steps';
+  // The schema of the measure reports an unknown kind.
+  if (!isKeyResultKind((measure as KeyResult['measure'] | undefined)?.kind)) return [];
   const hasCheckpoints = Object.keys(checkpoints ?? {}).length > 0;
   return [
-    counts &&
+    isSpanMeasure(measure) &&
       isApproximately(measure.start, measure.target) && { path: 'measure.target', message: 'is the same as the start' },
-    isBare && hasCheckpoints && { path: 'checkpoints', message: 'are not for this kind of key result' },
+    scaleOfKind(measure.kind) === 'none' &&
+      hasCheckpoints && { path: 'checkpoints', message: 'are not for this kind of key result' },
   ];
 }
 

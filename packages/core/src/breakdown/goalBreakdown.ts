@@ -10,6 +10,7 @@ import { numberOf } from '../number/fraction.ts';
 import { tidySum } from '../number/exact.ts';
 import type { KeyResult, Step } from '../record/records.ts';
 import { type Breakdown, type BreakdownPart, chunksOf, cutInto, sumOf, withoutNothing } from './breakdown.ts';
+import { isStepsMeasure } from '../keyResults/kinds.ts';
 
 const weightOf = ({ keyResult }: GoalCourse['keyResults'][number]): number => keyResult.weight ?? 1;
 
@@ -138,7 +139,7 @@ export function expectedOfKeyResult(
 ): Breakdown | null {
   const expected = expectedAt(today);
   if (due === null || expected === null) return null;
-  return measure.kind === 'steps'
+  return isStepsMeasure(measure)
     ? expectedOfSteps(id, steps, start, due, linePoints, today)
     : alongLine(start, due, linePoints, today, expected);
 }
@@ -225,7 +226,7 @@ export function currentOfKeyResult(
   today: PlainDay,
   weekStart: Weekday,
 ): Breakdown {
-  if (keyResult.measure.kind === 'steps') return bySteps(steps, keyResult.id, today);
+  if (isStepsMeasure(keyResult.measure)) return bySteps(steps, keyResult.id, today);
   const { movesFrom, from, valueAt } = course;
   const chunks = chunksOf({ first: movesFrom, last: today }, weekStart);
   const parts = chunks.map((span, index): BreakdownPart => {

@@ -6,6 +6,7 @@ import type { CheckIn, Goal, KeyResult, Step } from '../record/records.ts';
 import { type LinePoint, checkpointPoints, expectedOn } from './expected.ts';
 import { meanExpected, stepsExpected, stepsValue, stepsValuesInOrder } from './steps.ts';
 import { type DatedValue, exactHabitValue, habitValue, valueOn, valuesInOrder } from './valueAt.ts';
+import { isStepsMeasure, unitOfMeasure } from '../keyResults/kinds.ts';
 
 /** What a key result is figured from. `checkIns` are its own, `steps` those of its goal, in the order of the file. */
 export type KeyResultContext = {
@@ -94,7 +95,9 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
         exactProgress: () => exactWay(exactHabitValue(track, measure.kind, spanTo(today)), 0, measure.target),
       };
     }
-    default: {
+    case 'number':
+    case 'money':
+    case 'yesNo': {
       const values = valuesInOrder(context.checkIns, today);
       const from = measure.kind === 'yesNo' ? 0 : measure.start;
       const target = measure.kind === 'yesNo' ? 1 : measure.target;
@@ -102,7 +105,7 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
       return {
         from,
         target,
-        unit: measure.kind === 'number' ? (measure.unit ?? '') : measure.kind === 'money' ? measure.currency : '',
+        unit: unitOfMeasure(measure) ?? '',
         isWhole:
           measure.kind === 'number' &&
           [from, target, ...values.map(({ value }) => value)].every((value) => Number.isInteger(value)),
@@ -128,7 +131,7 @@ export function courseOf(keyResult: KeyResult, context: KeyResultContext): Cours
   const linePoints = due === null ? [] : checkpointPoints(months, { start, due, from, to: target });
   const expectedAt = (day: PlainDay, of: PlainDay): number => {
     const line = expectedOn(day, start, of, linePoints);
-    return keyResult.measure.kind === 'steps'
+    return isStepsMeasure(keyResult.measure)
       ? meanExpected(stepsExpected(keyResult.id, context.steps, day, line), line)
       : line;
   };

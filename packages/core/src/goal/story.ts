@@ -7,6 +7,7 @@ import { type GoalCourse, type GoalRecords, goalCourse, progressByOf, weightedMe
 import { milestoneState } from './milestones.ts';
 import { type StepState, stepState, stepsValueWhere } from './steps.ts';
 import { instantKey } from './valueAt.ts';
+import { isStepsMeasure } from '../keyResults/kinds.ts';
 
 /** Something that happened to a goal. `first` is the first day it tells of, `day` the last. */
 export type StoryItem = {
@@ -108,7 +109,7 @@ function withProgress(items: readonly Bare<StoryItem>[], records: GoalRecords, c
   const isDone = ({ id }: Step): boolean => done.has(id);
   const progressOf = ({ keyResult, course: own }: GoalCourse['keyResults'][number], day: PlainDay): number => {
     if ('habitId' in keyResult.measure) return own.progressAt(day);
-    if (keyResult.measure.kind === 'steps') {
+    if (isStepsMeasure(keyResult.measure)) {
       const { value, count } = stepsValueWhere(keyResult.id, records.steps, isDone);
       return count === 0 ? 0 : numberOf(value) / count;
     }

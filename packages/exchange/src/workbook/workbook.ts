@@ -11,6 +11,7 @@ import {
   partsOfMonth,
   reckon,
   writeReport,
+  isSpanMeasure,
 } from '@wimbel/core';
 import ExcelJS, { type Worksheet } from 'exceljs';
 import { type Table, inOrder, tableOf } from '../tables.ts';
@@ -103,7 +104,7 @@ function goalsSheet(sheet: Worksheet, records: Records, reckoning: Reckoning): v
     for (const [at, result] of results.entries()) {
       const row = first + at;
       sheet.getRow(row).getCell(weightAt).value = result.weight ?? 1;
-      if (result.measure.kind === 'number' || result.measure.kind === 'money') {
+      if (isSpanMeasure(result.measure)) {
         const raw = `(${now}${row}-${start}${row})/(${target}${row}-${start}${row})`;
         sheet.getCell(`${own}${row}`).value = { formula: `MAX(0,MIN(1,${raw}))` };
       }

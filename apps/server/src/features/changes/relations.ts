@@ -8,7 +8,15 @@ import {
   referencesOf,
   relationIssues,
 } from '@wimbel/contract';
-import type { Goal, Habit, KeyResult, Milestone, Step } from '@wimbel/core';
+import {
+  type Goal,
+  type Habit,
+  type KeyResult,
+  type Milestone,
+  type Step,
+  checkInsOf,
+  needsAmounts,
+} from '@wimbel/core';
 import { type AnyRecord, type Misfit, collectionOfMisfit } from './queries.ts';
 import type { BatchState } from './batchState.ts';
 
@@ -100,7 +108,7 @@ async function dependentsToCheck(
     const withGone = gone.length === 0 ? [] : await misfits('goneVariant', now.id, gone);
     if (was.measure.kind === now.measure.kind) return withGone;
     const counted = await named({ in: 'keyResults', field: 'measure', holds: 'habitId' }, now.id);
-    const feeding = counted.filter(([, each]) => (each as KeyResult).measure.kind === 'habitAmount');
+    const feeding = counted.filter(([, each]) => needsAmounts((each as KeyResult).measure.kind));
     const kind = now.measure.kind === 'check' ? 'amountOfCheck' : 'doneOfAmount';
     return [...withGone, ...(await misfits(kind, now.id)), ...feeding];
   }
@@ -112,6 +120,7 @@ async function dependentsToCheck(
   if (collection !== 'keyResults') return [];
   const [was, now] = [before as KeyResult, record as KeyResult];
   const { kind } = now.measure;
-  if (was.measure.kind === kind || kind === 'number' || kind === 'money') return [];
-  return misfits(kind === 'yesNo' ? 'valueOfYesNo' : 'anyCheckIn', now.id);
+  const taken = checkInsOf(kind);
+  if (was.measure.kind === kind || taken === 'any') return [];
+  return misfits(taken === 'zeroOrOne' ? 'valueOfYesNo' : 'anyCheckIn', now.id);
 }

@@ -12,6 +12,8 @@ import {
   type PlainDay,
   weeklyNeed,
   tidySum,
+  unitOfMeasure,
+  checkInsOf,
 } from '@wimbel/core';
 import Pencil from 'lucide-react-native/icons/pencil';
 import X from 'lucide-react-native/icons/x';
@@ -114,7 +116,7 @@ export function CheckInSheet({ goal, keyResultId, onClose, onEdit }: Props) {
 function factsOf(keyResult: KeyResult, figures: KeyResultFigures, today: PlainDay): Fact[] {
   const { progress, expected, forecast, neededPerWeek, pace, unit, from, target, isWhole } = figures;
   const of = { goalId: keyResult.goalId, keyResultId: keyResult.id };
-  const isYesNo = keyResult.measure.kind === 'yesNo';
+  const isYesNo = checkInsOf(keyResult.measure.kind) === 'zeroOrOne';
   const left = leftWords(keyResult, figures);
   return [
     [
@@ -169,7 +171,7 @@ function useCheckInDraft({ keyResult, own, corrected, onDone }: FormProps) {
   const toast = useToast();
   const today = useAppSelector(selectToday);
   const { measure } = keyResult;
-  const isYesNo = measure.kind === 'yesNo';
+  const isYesNo = checkInsOf(measure.kind) === 'zeroOrOne';
   const from = 'start' in measure ? measure.start : 0;
   const valueBy = (text: string): number => valueOn(valuesInOrder(own, today), parseDay(text) ?? today, from);
   const [way, setWay] = useState<'value' | 'more'>(() =>
@@ -191,7 +193,7 @@ function useCheckInDraft({ keyResult, own, corrected, onDone }: FormProps) {
   // A value behind the start that was asked about.
   const [meant, setMeant] = useState<number | null>(null);
   const [dayError, setDayError] = useState<string | undefined>(undefined);
-  const unit = measure.kind === 'number' ? measure.unit : measure.kind === 'money' ? measure.currency : undefined;
+  const unit = unitOfMeasure(measure);
   const typed = parseTyped(value);
   const result = typed === null ? null : way === 'more' ? tidySum(valueBy(day) + typed) : typed;
   const save = (): void => {

@@ -11,6 +11,7 @@ import {
   monthSpan,
   parseDay,
   tidySum,
+  isSpanMeasure,
 } from '@wimbel/core';
 import { useState } from 'react';
 import { TextInput, View } from 'react-native';
@@ -92,7 +93,7 @@ function metWords(month: PlainMonth, reached: boolean, today: PlainDay): string 
 }
 
 /** Of these the value at a month's end is written by hand; habits feed themselves. */
-const isWritten = ({ measure }: KeyResult): boolean => measure.kind === 'number' || measure.kind === 'money';
+const isWritten = ({ measure }: KeyResult): boolean => isSpanMeasure(measure);
 
 /** The check-in that a month ends with: its last, by day and instant; null without one. */
 export function lastCheckInOf(checkIns: readonly CheckIn[], keyResultId: string, month: PlainMonth): CheckIn | null {

@@ -1,4 +1,4 @@
-import { type KeyResult, type PlainDay, dayOf } from '@wimbel/core';
+import { type KeyResult, type PlainDay, dayOf, isStepsMeasure } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { writeLocalSetting } from '../../platform/localSettings.ts';
@@ -17,12 +17,11 @@ import { useGoalActions } from './useGoalActions.ts';
 
 /** The day on which a key result got where it is: of its last check-in or step; of habits today. */
 export function reachedOn({ records }: FiguredGoal, { id, measure }: KeyResult, today: PlainDay): PlainDay {
-  const days =
-    measure.kind === 'steps'
-      ? stepsUnder(records, id).flatMap(({ doneOn }) => (doneOn ? [dayOf(doneOn)] : []))
-      : 'habitId' in measure
-        ? []
-        : records.checkIns.filter((each) => each.keyResultId === id).map(({ day }) => dayOf(day));
+  const days = isStepsMeasure(measure)
+    ? stepsUnder(records, id).flatMap(({ doneOn }) => (doneOn ? [dayOf(doneOn)] : []))
+    : 'habitId' in measure
+      ? []
+      : records.checkIns.filter((each) => each.keyResultId === id).map(({ day }) => dayOf(day));
   const past = days.filter((day) => day <= today);
   return past.length === 0 ? today : Math.max(...past);
 }

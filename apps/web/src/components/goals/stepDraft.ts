@@ -1,10 +1,10 @@
-import { type Step, type KeyResult, type GoalRecords } from '@wimbel/core';
+import { type Step, type KeyResult, type GoalRecords, isStepsMeasure } from '@wimbel/core';
 import type { LineStep } from '@wimbel/exchange';
 import { newId } from '../../store/makeChange.ts';
 
 /** The key result that a new step at the top counts for by itself: the goal's only one that goes by steps. */
 export function stepsKeyResultOf(keyResults: readonly KeyResult[]): string | null {
-  const [only, another] = keyResults.filter(({ measure }) => measure.kind === 'steps');
+  const [only, another] = keyResults.filter(({ measure }) => isStepsMeasure(measure));
   return only !== undefined && another === undefined ? only.id : null;
 }
 

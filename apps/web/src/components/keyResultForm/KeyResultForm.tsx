@@ -9,6 +9,8 @@ import {
   formatMonth,
   parseDay,
   monthSpan,
+  KEY_RESULT_KINDS,
+  type KeyResultKind,
 } from '@wimbel/core';
 import { useState } from 'react';
 import { type Control, Controller, useForm, useWatch } from 'react-hook-form';
@@ -28,8 +30,6 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { CheckpointFields } from './CheckpointFields.tsx';
 import {
-  DRAFT_KINDS,
-  type DraftKind,
   type KeyResultDraft,
   emptyKeyResultDraft,
   hasCheckpoints,
@@ -43,7 +43,7 @@ import {
 /** Five years of months. */
 const MOST_CHECKPOINTS = 60;
 
-export const KIND_WORDS: Record<DraftKind, string> = {
+export const KIND_WORDS: Record<KeyResultKind, string> = {
   number: 'A number',
   money: 'Money',
   yesNo: 'Yes or no',
@@ -51,7 +51,7 @@ export const KIND_WORDS: Record<DraftKind, string> = {
   habitDays: 'Days of a habit',
   habitAmount: 'Amount of a habit',
 };
-const KIND_HINTS: Record<DraftKind, string> = {
+const KIND_HINTS: Record<KeyResultKind, string> = {
   number: 'You check in where it stands. Smaller than the start works too, for a time or a weight.',
   money: 'You check in what is there by now.',
   yesNo: 'Either it is so, or not yet.',
@@ -141,9 +141,9 @@ export function KeyResultForm(props: Props) {
         <Labelled label="How it is counted" hint={KIND_HINTS[kind]}>
           <Chips
             label="How it is counted"
-            chips={DRAFT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
+            chips={KEY_RESULT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }))}
             chosen={[kind]}
-            onPress={(value) => setValue('kind', value as DraftKind)}
+            onPress={(value) => setValue('kind', value as KeyResultKind)}
           />
         </Labelled>
       ) : (
@@ -205,7 +205,7 @@ function CountedFields({
   habits,
 }: {
   control: Control<KeyResultDraft>;
-  kind: DraftKind;
+  kind: KeyResultKind;
   habitId: string;
   habits: Props['habits'];
 }) {

@@ -1,14 +1,19 @@
-import { type KeyResult, type KeyResultMeasure, type MonthText, parseDay } from '@wimbel/core';
+import {
+  type KeyResult,
+  type KeyResultMeasure,
+  type MonthText,
+  parseDay,
+  type KeyResultKind,
+  scaleOfKind,
+  sourceOfKind,
+} from '@wimbel/core';
 import * as yup from 'yup';
 import { editable, parseTyped } from '../../text/amounts.ts';
-
-export const DRAFT_KINDS = ['number', 'money', 'yesNo', 'steps', 'habitDays', 'habitAmount'] as const;
-export type DraftKind = (typeof DRAFT_KINDS)[number];
 
 /** A key result as it stands in the form: everything as typed. */
 export type KeyResultDraft = {
   title: string;
-  kind: DraftKind;
+  kind: KeyResultKind;
   unit: string;
   currency: string;
   start: string;
@@ -57,9 +62,9 @@ export function keyResultDraftOf({ title, measure, weight, startsOn, dueOn, chec
   return draft;
 }
 
-export const isCounted = (kind: DraftKind): boolean => kind === 'number' || kind === 'money';
-export const isOfHabit = (kind: DraftKind): boolean => kind === 'habitDays' || kind === 'habitAmount';
-export const hasCheckpoints = (kind: DraftKind): boolean => isCounted(kind) || isOfHabit(kind);
+export const isCounted = (kind: KeyResultKind): boolean => scaleOfKind(kind) === 'span';
+export const isOfHabit = (kind: KeyResultKind): boolean => sourceOfKind(kind) === 'habit';
+export const hasCheckpoints = (kind: KeyResultKind): boolean => isCounted(kind) || isOfHabit(kind);
 
 const typedNumber = (words: string) =>
   yup
@@ -115,15 +120,23 @@ export const keyResultDraftSchema = yup.object({
     ),
 });
 
-export function measureOfDraft(draft: KeyResultDraft): KeyResultMeasure {
-  const { kind } = draft;
-  if (kind === 'yesNo' || kind === 'steps') return { kind };
-  const target = parseTyped(draft.target)!;
-  if (kind === 'habitDays' || kind === 'habitAmount') return { kind, habitId: draft.habitId, target };
-  const start = parseTyped(draft.start)!;
-  if (kind === 'money') return { kind, currency: draft.currency.toUpperCase(), start, target };
-  const unit = draft.unit.trim();
-  return { kind, ...(unit === '' ? {} : { unit }), start, target };
+/** The measure that a valid draft fills in. */
+export function measureOfDraft({ kind, ...draft }: KeyResultDraft): KeyResultMeasure {
+  const [start, target] = [() => parseTyped(draft.start)!, () => parseTyped(draft.target)!];
+  switch (kind) {
+    case 'yesNo':
+    case 'steps':
+      return { kind };
+    case 'habitDays':
+    case 'habitAmount':
+      return { kind, habitId: draft.habitId, target: target() };
+    case 'money':
+      return { kind, currency: draft.currency.toUpperCase(), start: start(), target: target() };
+    case 'number': {
+      const unit = draft.unit.trim();
+      return { kind, ...(unit === '' ? {} : { unit }), start: start(), target: target() };
+    }
+  }
 }
 
 /** The key result that a draft fills in; what it leaves empty is left out. */

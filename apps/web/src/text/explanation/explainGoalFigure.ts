@@ -16,6 +16,8 @@ import {
   stepsOfGoal,
   formatMonth,
   monthOfDay,
+  isStepsMeasure,
+  sourceOfKind,
 } from '@wimbel/core';
 import { type FiguredGoal, selectFiguredGoal } from '../../store/goalSelectors.ts';
 import { selectSettings } from '../../store/selectors.ts';
@@ -121,7 +123,7 @@ function accountOfKeyResult(
       return say(
         currentOfKeyResult(keyResult, own.course, steps, today, selectSettings(state).weekStart),
         title,
-        keyResult.measure.kind === 'steps'
+        isStepsMeasure(keyResult.measure)
           ? 'Its steps at the top; one with sub-steps counts as far as those are done.'
           : own.course.from === 0
             ? 'What each stretch of time brought, up to today.'
@@ -129,7 +131,7 @@ function accountOfKeyResult(
         {
           write: inUnitOf(keyResult, own.course.unit),
           // What check-ins brought stands with the key result, what habits brought in the log.
-          ...(keyResult.measure.kind.startsWith('habit')
+          ...(sourceOfKind(keyResult.measure.kind) === 'habit'
             ? {}
             : { daysTo: () => `${goalPath(goal.id)}?at=${encodeURIComponent(keyResult.id)}` }),
         },
@@ -138,7 +140,7 @@ function accountOfKeyResult(
       return say(
         expectedOfKeyResult(keyResult, own.course, records.steps, today),
         title,
-        keyResult.measure.kind === 'steps'
+        isStepsMeasure(keyResult.measure)
           ? 'What was to be done by today: steps by their own due day, the others evenly from the first to the due day.'
           : 'What was to be done by today, if it went evenly from point to point.',
       );

@@ -9,6 +9,7 @@ import { Words } from '../../../ui/Words.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { themed } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
+import { isStepsMeasure } from '@wimbel/core';
 
 /** Lets several steps count for another key result, or for none, at once. Nothing is celebrated: nothing was done. */
 export function MoveSeveral({
@@ -24,7 +25,7 @@ export function MoveSeveral({
   const { change } = useRecording();
   const toast = useToast();
   const { steps, keyResults } = figured.records;
-  const fed = keyResults.filter(({ measure }) => measure.kind === 'steps');
+  const fed = keyResults.filter(({ measure }) => isStepsMeasure(measure));
   const move = (to: { id: string; title: string } | null): void => {
     const moved = stepsMoved(
       steps.filter(({ id }) => chosen.has(id)),

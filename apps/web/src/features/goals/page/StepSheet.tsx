@@ -1,5 +1,5 @@
 import { checkRecord } from '@wimbel/contract';
-import { type Step, stepState } from '@wimbel/core';
+import { type Step, stepState, isStepsMeasure } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
@@ -87,7 +87,7 @@ export function StepSheet({ step, figured, onClose, onOpen }: Props) {
   const { draft, set, faults, save } = useStepEdit(step);
   const parent = steps.find((each) => each.id === step.parentId);
   const below = steps.filter((each) => each.parentId === step.id);
-  const fed = keyResults.filter(({ measure }) => measure.kind === 'steps');
+  const fed = keyResults.filter(({ measure }) => isStepsMeasure(measure));
   const words = stateWords({ state: stepState(step, today), dueOn: step.dueOn, doneOn: step.doneOn }, today);
   return (
     <Sheet title={parent ? `A step of ${parent.title}` : 'Step'} onClose={onClose}>

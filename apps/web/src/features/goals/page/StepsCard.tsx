@@ -7,6 +7,7 @@ import {
   allStepsValue,
   numberOf,
   type StepSort,
+  isStepsMeasure,
 } from '@wimbel/core';
 import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
 import { useDeferredValue, useMemo, useState, useCallback } from 'react';
@@ -131,7 +132,7 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
             setMode(next);
             if (next === 'order') setSort('order');
           }}
-          hasSeveral={keyResults.some(({ measure }) => measure.kind === 'steps')}
+          hasSeveral={keyResults.some(({ measure }) => isStepsMeasure(measure))}
         />
       ) : null}
       {openedStep ? (

@@ -14,6 +14,7 @@ import {
   monthOfDay,
   parseDay,
   seasonSpan,
+  isSpanMeasure,
 } from '@wimbel/core';
 import { editable, parseTyped } from '../../../text/amounts.ts';
 import { changeTo, newId } from '../../../store/makeChange.ts';
@@ -153,9 +154,7 @@ export function withDraft(
 
 /** Key results of the draft's goals that are aimed at month by month: numbers and money. */
 export const monthlyKeyResults = (draft: SeasonDraft, all: readonly KeyResult[]): KeyResult[] =>
-  draft.goalIds.flatMap((goalId) =>
-    all.filter(({ goalId: own, measure }) => own === goalId && (measure.kind === 'number' || measure.kind === 'money')),
-  );
+  draft.goalIds.flatMap((goalId) => all.filter(({ goalId: own, measure }) => own === goalId && isSpanMeasure(measure)));
 
 /** What a key result is aimed at by month as it stands in the draft: what was typed, else what it has already. */
 export const monthsOfDraft = (draft: SeasonDraft, { id, checkpoints = {} }: KeyResult): Record<string, string> =>
@@ -169,7 +168,7 @@ export function evenMonths(
   { measure }: KeyResult,
   { span, due, current }: { span: DaySpan; due: PlainDay | null; current: number },
 ): Record<string, string> {
-  if (measure.kind !== 'number' && measure.kind !== 'money') return {};
+  if (!isSpanMeasure(measure)) return {};
   const isWhole = measure.kind === 'number' && Number.isInteger(current) && Number.isInteger(measure.target);
   const end = due ?? span.last;
   const lastMonth = monthOfDay(Math.min(end, span.last));

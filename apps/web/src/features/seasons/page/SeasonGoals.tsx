@@ -1,4 +1,4 @@
-import { type Goal, type KeyResult, monthOf, monthOfDay, seasonSpan } from '@wimbel/core';
+import { type Goal, type KeyResult, monthOf, monthOfDay, seasonSpan, isSpanMeasure } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -63,7 +63,7 @@ function WithoutMonths({ goals, months }: { goals: readonly FiguredGoal[]; month
       : keyResults
           .filter(
             ({ measure, checkpoints = {} }) =>
-              (measure.kind === 'number' || measure.kind === 'money') &&
+              isSpanMeasure(measure) &&
               !Object.keys(checkpoints).some((text) => monthOf(text) >= months.first && monthOf(text) <= months.last),
           )
           .map((keyResult) => ({ goal, keyResult })),
