@@ -33,7 +33,7 @@ const value = () => number().required('is missing');
 const habitTarget = () => ({ habitId: id(), target: value().moreThan(0, 'is not above 0') });
 
 const measureSchema = lazy(() =>
-  byKind({
+  byKind<KeyResultKind>({
     number: { unit: text(), start: value(), target: value() },
     money: {
       currency: text()
@@ -46,7 +46,7 @@ const measureSchema = lazy(() =>
     steps: {},
     habitDays: habitTarget(),
     habitAmount: habitTarget(),
-  } satisfies Record<KeyResultKind, object>),
+  }),
 );
 
 /** A due day that lies before the day it starts from. */

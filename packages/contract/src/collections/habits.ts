@@ -25,7 +25,9 @@ import { LIMITS } from '../limits.ts';
 const times = (most: number) =>
   whole().required('is missing').min(1, `is not between 1 and ${most}`).max(most, `is not between 1 and ${most}`);
 
-const schedules = (): Record<string, Record<string, yup.ISchema<unknown>>> => ({
+type Fields = Record<string, yup.ISchema<unknown>>;
+
+const schedules = (): Record<Terms['schedule']['kind'], Fields> => ({
   daily: {},
   weekdays: { days: weekdays().required('is missing').min(1, 'names no weekday') },
   interval: { every: whole().required('is missing').min(2, 'is below 2') },
@@ -34,10 +36,12 @@ const schedules = (): Record<string, Record<string, yup.ISchema<unknown>>> => ({
 });
 
 /** Picks the shape of an object by its `kind`. */
-export function byKind(fieldsOf: Record<string, Record<string, yup.ISchema<unknown>>>) {
-  const kinds = Object.keys(fieldsOf);
+export function byKind<K extends string>(fieldsOf: Record<K, Fields>) {
+  const kinds = Object.keys(fieldsOf) as K[];
   const kind = oneOf(kinds).required('is missing');
-  const shapes = new Map(kinds.map((each) => [each, shape({ kind, ...fieldsOf[each] }).required('is missing')]));
+  const shapes = new Map<string, ReturnType<typeof shape>>(
+    kinds.map((each) => [each, shape({ kind, ...fieldsOf[each] }).required('is missing')]),
+  );
   const unknown = yup.object({ kind }).default(undefined).typeError('is not an object').required('is missing');
   return yup.lazy((value: unknown) => shapes.get((value as { kind?: string } | null)?.kind ?? '') ?? unknown);
 }
