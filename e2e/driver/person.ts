@@ -253,6 +253,7 @@ export class Person {
     );
     await this.visit('/settings/habits');
     await expect(this.page.getByRole('link', { name, exact: true })).toBeVisible();
+    await this.visit('/today');
   }
 
   /** The large peg of a habit on Today. */
