@@ -21,7 +21,9 @@ function fieldSql(name: string, column: AnyColumn, before: string): string {
  */
 function recordSqlOf(collection: Collection): string {
   const fields = Object.entries(getTableColumns(tableOf(collection))).filter(([name]) => name !== 'userId');
-  return [...fields.map(([name, column], index) => fieldSql(name, column, index === 0 ? '{' : ',')), `'}'`].join(' || ');
+  return [...fields.map(([name, column], index) => fieldSql(name, column, index === 0 ? '{' : ',')), `'}'`].join(
+    ' || ',
+  );
 }
 
 const RECORDS = new Map(COLLECTIONS.map((collection) => [collection, recordSqlOf(collection)]));

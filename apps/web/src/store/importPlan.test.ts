@@ -2,7 +2,7 @@ import { DEFAULT_SETTINGS, type Records } from '@wimbel/core';
 import fc from 'fast-check';
 import { aHabit } from '../testing/goalSamples.ts';
 import { planImport, countsOf, recordsOf } from './importPlan.ts';
-import { withChanges , emptyRecordsState, withRows } from '@wimbel/sync';
+import { withChanges, emptyRecordsState, withRows } from '@wimbel/sync';
 
 const EMPTY = recordsOf(emptyRecordsState());
 const stateOf = (records: Records) =>

@@ -1,6 +1,6 @@
 import type { Change, ServerRow } from '@wimbel/contract';
 import { type UnknownAction, createAction } from '@reduxjs/toolkit';
-import { type Row, withChanges , type RecordsState, emptyRecordsState, withKept, withRows } from '@wimbel/sync';
+import { type Row, withChanges, type RecordsState, emptyRecordsState, withKept, withRows } from '@wimbel/sync';
 
 /** The person changed records; the outbox takes the same action. */
 export const recordsChanged = createAction<{

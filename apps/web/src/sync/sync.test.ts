@@ -238,7 +238,14 @@ describe('a change', () => {
     const outbox = openOutboxStore(newId(), storage);
     outbox.append('anna', [entryChange(entry('2026-11-23'))]);
     running.push(
-      startDeviceSync({ store, api: server.api, outbox, record: openRecordStore(newId()), accountId: 'anna', retryMs: [5] }),
+      startDeviceSync({
+        store,
+        api: server.api,
+        outbox,
+        record: openRecordStore(newId()),
+        accountId: 'anna',
+        retryMs: [5],
+      }),
     );
     await until(() => server.state.rows.length === 1);
     running[0]!.change([entryChange(entry('2026-11-24'))]);

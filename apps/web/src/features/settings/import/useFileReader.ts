@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
 import { nextInstant } from '../../../platform/clock.ts';
 import type { ImportMode } from '../../../store/importPlan.ts';
-import { placeOf , allPending } from '@wimbel/sync';
+import { placeOf, allPending } from '@wimbel/sync';
 import type { RootState } from '../../../store/store.ts';
 import { useRecording } from '../../../sync/RecordsProvider.tsx';
 import { importInBulk } from '../../../sync/bulkImport.ts';
