@@ -65,14 +65,14 @@ globalThis.Date = SkewedDate as DateConstructor;
 // Each device is by itself: what is in one browser only is another matter.
 delete (globalThis as { BroadcastChannel?: unknown }).BroadcastChannel;
 // The write-ahead log outlives the page, like the device's other storage.
-const slips = new Map<string, string>();
+const items = new Map<string, string>();
 const storage = {
-  getItem: (key: string) => slips.get(key) ?? null,
-  setItem: (key: string, value: string) => void slips.set(key, value),
-  removeItem: (key: string) => void slips.delete(key),
-  key: (at: number) => [...slips.keys()][at] ?? null,
+  getItem: (key: string) => items.get(key) ?? null,
+  setItem: (key: string, value: string) => void items.set(key, value),
+  removeItem: (key: string) => void items.delete(key),
+  key: (at: number) => [...items.keys()][at] ?? null,
   get length() {
-    return slips.size;
+    return items.size;
   },
 };
 

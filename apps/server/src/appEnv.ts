@@ -1,4 +1,4 @@
 import type { HttpBindings } from '@hono/node-server';
 
-/** What every handler finds in its context. */
+/** Context of every handler. */
 export type AppEnv = { Bindings: Partial<HttpBindings>; Variables: { requestId: string } };

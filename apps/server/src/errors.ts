@@ -64,7 +64,7 @@ export const codeOf = (error: unknown): string | null => {
 export const isDatabaseAway = (error: unknown): boolean =>
   AWAY.test(codeOf(error) ?? '') || causesOf(error).some((each) => AWAY_WORDS.test(String(each.message)));
 
-/** What may be logged of an unexpected error: names, codes and places in the code, never values. */
+/** Loggable parts of an unexpected error: names, codes and source positions, never values. */
 export function traceOf(error: unknown): { name: string; code: string | null; stack: string[] } {
   const stack = error instanceof Error ? (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line)) : [];
   return {

@@ -25,7 +25,7 @@ const NEEDED: [string, RegExp][] = [
   ['strict-transport-security', /^max-age=31536000/],
 ];
 
-/** What an answer leaves out of what every answer must carry. */
+/** Required headers that an answer lacks. */
 function missing(path: string, { headers }: Response): string[] {
   const wrong = NEEDED.filter(([name, value]) => !value.test(headers.get(name) ?? '')).map(([name]) => name);
   const isStored =

@@ -5,7 +5,7 @@ import type { AppEnv } from './appEnv.ts';
 
 const TRANSPORT_SECURITY = 'max-age=31536000; includeSubDomains';
 
-/** What the app's pages may load: their own files, and nothing of anybody else's. */
+/** Content security policy: the app's own files only. */
 const PAGE_POLICY = [
   "default-src 'self'",
   "script-src 'self'",

@@ -16,7 +16,7 @@ export const ERROR_STATUS = {
   internal: 500,
 } as const;
 
-/** What can go wrong with a request; the closed list. */
+/** The closed list of error codes. */
 export type ErrorCode = keyof typeof ERROR_STATUS;
 
 /** The body of every error answer. */

@@ -167,7 +167,7 @@ export const faults =
     );
   };
 
-/** What makes a value too large to be looked at in full; null where nothing does. */
+/** Why a value is too large to be validated; null where it is not. */
 export function sizeIssue(value: unknown): Issue | null {
   const { values, depth } = sizeOf(value);
   if (depth > LIMITS.depth) return { path: '', message: `is nested more than ${LIMITS.depth} deep` };

@@ -3,11 +3,11 @@ import { type Collection, type RecordOf, keyOf } from './keys.ts';
 type AnyRecord = RecordOf<Collection>;
 type Fields = Record<string, unknown>;
 
-/** Where records of a collection name one of another: in a field, or inside of a field that holds more. */
+/** References between collections: in a field, or inside a field. */
 export type NamedBy = { in: Collection; field: string; holds: 'id' | 'ids' | 'habitId' | 'promptId' };
 
 type Hanging = NamedBy & {
-  /** What becomes of the naming record: it goes too, it lets go of the name, or it keeps the other from going. */
+  /** Policy of the referring record: cascade, set null, or restrict. */
   then: 'goes' | 'letsGo' | 'keeps';
 };
 
@@ -18,7 +18,7 @@ const field = (of: Collection, name: string, then: Hanging['then']): Hanging => 
   then,
 });
 
-/** What hangs on a record of each collection. */
+/** Dependants of a record, by collection. */
 const HANGING: Partial<Record<Collection, Hanging[]>> = {
   areas: [field('habits', 'areaId', 'letsGo'), field('goals', 'areaId', 'letsGo')],
   habits: [
@@ -61,7 +61,7 @@ function without(by: NamedBy, record: AnyRecord, key: string): AnyRecord {
 
 type Place = { collection: Collection; key: string };
 
-/** What goes when a record is removed, itself last, and what stays without naming it any more. */
+/** Cascade of a deletion: the deleted records, itself last, and those whose reference is cleared. */
 export type RemovalPlan = {
   goes: Place[];
   letsGo: (Place & { record: AnyRecord })[];

@@ -135,7 +135,7 @@ export type CalendarBounds = { window: { first: PlainDay; last: PlainDay }; most
 
 const NO_BOUNDS: CalendarBounds = { window: { first: -Infinity, last: Infinity }, mostEntries: Infinity };
 
-/** So many entries of one habit are made at once. */
+/** Batch size of calendar entries. */
 const AT_ONCE = 10;
 
 /** What a calendar shows, piece by piece: each takes little time to make. */

@@ -10,33 +10,33 @@ const touchedBy = (before: string, after: string) => [
 ];
 
 it('an answer that comes after something later leaves that standing under what still waits', () => {
-  const outstanding = createOptimisticState();
-  outstanding.add(change('first', 1, 'fog'), touchedBy('', 'fog'));
-  outstanding.add(change('second', 2, 'fog, then sun'), touchedBy('fog', 'fog, then sun'));
+  const state = createOptimisticState();
+  state.add(change('first', 1, 'fog'), touchedBy('', 'fog'));
+  state.add(change('second', 2, 'fog, then sun'), touchedBy('fog', 'fog, then sun'));
   // Another device wrote too; both were put together at the server, and that is heard of before either answer comes.
   const together = entry('fog, then sun / calm');
   const row = { collection: 'entries', key: KEY, revision: 9, madeAt: '2026-11-18T20:00:02.000Z', changeId: 'second+' };
-  outstanding.arrived([{ ...row, record: together } as unknown as ServerRow]);
-  expect(outstanding.accepted('first').back).toEqual([]);
-  expect(outstanding.undone('second')).toEqual([{ collection: 'entries', key: KEY, record: together }]);
+  state.arrived([{ ...row, record: together } as unknown as ServerRow]);
+  expect(state.accepted('first').back).toEqual([]);
+  expect(state.undone('second')).toEqual([{ collection: 'entries', key: KEY, record: together }]);
 });
 
 it('an answer to the latest is what the server holds, whatever arrived before', () => {
-  const outstanding = createOptimisticState();
-  outstanding.add(change('first', 3, 'fog'), touchedBy('', 'fog'));
-  outstanding.add(change('second', 4, 'sun'), touchedBy('fog', 'sun'));
+  const state = createOptimisticState();
+  state.add(change('first', 3, 'fog'), touchedBy('', 'fog'));
+  state.add(change('second', 4, 'sun'), touchedBy('fog', 'sun'));
   const row = { collection: 'entries', key: KEY, revision: 9, madeAt: '2026-11-18T20:00:01.000Z', changeId: 'theirs' };
-  outstanding.arrived([{ ...row, record: entry('calm') } as unknown as ServerRow]);
-  outstanding.accepted('first');
-  expect(outstanding.undone('second')).toEqual([{ collection: 'entries', key: KEY, record: entry('fog') }]);
+  state.arrived([{ ...row, record: entry('calm') } as unknown as ServerRow]);
+  state.accepted('first');
+  expect(state.undone('second')).toEqual([{ collection: 'entries', key: KEY, record: entry('fog') }]);
 });
 
 it('what was heard of stands on the screen once nothing waits over it, in whatever order the answers come', () => {
-  const outstanding = createOptimisticState();
-  outstanding.add(change('first', 1, 'fog'), touchedBy('', 'fog'));
-  outstanding.add(change('second', 3, 'sun'), touchedBy('fog', 'sun'));
+  const state = createOptimisticState();
+  state.add(change('first', 1, 'fog'), touchedBy('', 'fog'));
+  state.add(change('second', 3, 'sun'), touchedBy('fog', 'sun'));
   const row = { collection: 'entries', key: KEY, revision: 9, madeAt: '2026-11-18T20:00:02.000Z', changeId: 'theirs' };
-  expect(outstanding.arrived([{ ...row, record: entry('calm') } as unknown as ServerRow])).toEqual([]);
-  expect(outstanding.undone('second')).toEqual([]);
-  expect(outstanding.accepted('first').back).toEqual([{ collection: 'entries', key: KEY, record: entry('calm') }]);
+  expect(state.arrived([{ ...row, record: entry('calm') } as unknown as ServerRow])).toEqual([]);
+  expect(state.undone('second')).toEqual([]);
+  expect(state.accepted('first').back).toEqual([{ collection: 'entries', key: KEY, record: entry('calm') }]);
 });

@@ -127,7 +127,7 @@ async function signUp(request: Request, email = `${randomUUID()}@example.org`) {
     email,
     password,
     cookie,
-    /** What every request of theirs carries. */
+    /** Headers of every request. */
     own,
     userId: user.id,
     setCookie: response.headers.getSetCookie(),

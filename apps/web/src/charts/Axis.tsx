@@ -2,7 +2,7 @@ import { G, Line, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '../theme/Theme.tsx';
 import { FAMILIES } from '../theme/type.ts';
 
-/** What is written beside a picture has so much room, in every picture, so that those below one another are aligned. */
+/** Width of labels beside every picture, so that stacked pictures align. */
 export const AXIS_PX = 40;
 
 type Props = {
@@ -12,7 +12,7 @@ type Props = {
   names: readonly { text: string; x: number }[];
   isMiddle?: boolean;
   widthPx: number;
-  /** Where the names hang from. */
+  /** Anchor of the names. */
   heightPx: number;
   axisPx: number;
   todayX?: number | null;
@@ -21,7 +21,7 @@ type Props = {
 /** The least that the last name needs to its right. */
 const NAME_PX = 26;
 
-/** What a picture stands on: hair lines with their figures, names below, a brass line for today. */
+/** Axes of a picture: grid lines with values, names below, a brass line for today. */
 export function Axis({ levels, names, isMiddle = false, widthPx, heightPx, axisPx, todayX = null }: Props) {
   const { colors } = useTheme();
   const text = { fontSize: 11, fontFamily: FAMILIES.regular, fill: colors.quiet };

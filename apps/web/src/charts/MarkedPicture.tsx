@@ -19,7 +19,7 @@ type Props = {
   rowStep?: number;
   /** The mark that the keyboard begins at; without it the last. */
   start?: number;
-  /** The mark that is told while none is chosen: the keyboard goes on from it. */
+  /** The mark shown while none is chosen: the keyboard continues from it. */
   told?: number;
   testID?: string;
   children: ReactNode;

@@ -3,7 +3,7 @@ import { Path } from 'react-native-svg';
 import { monthAbbreviation } from '../text/format.ts';
 import { Axis, shareLevels } from './Axis.tsx';
 
-/** What pictures of progress stand on: 0, 50 and 100 %, the months below, today. */
+/** Axes of progress pictures: 0, 50 and 100 %, months, today. */
 export function ProgressAxis({
   layout,
   ...size

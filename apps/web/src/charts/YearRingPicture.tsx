@@ -16,7 +16,7 @@ type Props = {
   today: PlainDay;
   valueOf: (day: PlainDay) => PlateValue | null;
   label: string;
-  /** What stands in the middle: a figure, and a word below it. */
+  /** Centre of the ring: a figure with a caption. */
   middle: { figure: string; words: string };
   choice: MarkChoice;
 };

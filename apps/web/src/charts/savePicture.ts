@@ -7,7 +7,7 @@ const PAD_PX = 24;
 const HEAD_PX = 66;
 const GAP_PX = 14;
 
-/** What a saved picture says about itself, and the colours it is drawn on. */
+/** Title and colours of a saved picture. */
 type PictureHead = {
   title: string;
   span: string;

@@ -1,6 +1,6 @@
 import { forEachInSlices } from './yieldToMain.ts';
 
-it('what is done bit by bit is all done in order, and other work comes in between', async () => {
+it('work in slices is all done in order, and other tasks run in between', async () => {
   const done: number[] = [];
   let doneWhenHeard = 0;
   setTimeout(() => (doneWhenHeard = done.length));

@@ -60,7 +60,7 @@ export function selectPipsByDay(state: RootState): PipsByDay {
 
 const columnOf = new WeakMap<Track, PipsColumn>();
 
-/** What a habit earned by month; only counted anew where it changed. */
+/** What a habit earned by month, memoised. */
 function pipsColumnOf(track: Track): PipsColumn {
   const column = columnOf.get(track) ?? habitPipsByMonth(track);
   columnOf.set(track, column);

@@ -38,8 +38,8 @@ const afterPaint = (() => {
 })();
 
 /**
- * The same as {@link useAppSelector} a moment later: what was tapped is painted first, then what follows from it, bit by bit,
- * so that the next tap need not wait. For figures over the whole record; `selector` has to stay the same function.
+ * {@link useAppSelector}, deferred until the tap is painted, then rendered as a transition. For figures over the whole record;
+ * `selector` must be a stable function.
  */
 export function useDeferredSelector<V>(selector: (state: RootState) => V): V {
   const store = useStore<RootState>();

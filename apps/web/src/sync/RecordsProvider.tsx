@@ -50,7 +50,7 @@ type OpenStep = { take: (changes: readonly Change[]) => void; putBack: () => voi
 export type Recording = {
   /** Takes changes in; they are one step of {@link Recording.takeBack}. Gives back the way to undo just these. */
   change: (...changes: Change[]) => () => void;
-  /** Begins a step of many changes, taken in bit by bit. */
+  /** Begins an undo step of many changes, applied in batches. */
   begin: () => OpenStep;
   /** Puts back what was changed last and not yet put back; false where there is nothing. */
   takeBack: () => boolean;
@@ -118,7 +118,7 @@ function useDeviceAccount(): void {
   }, [status, account]);
 }
 
-/** Once nobody is signed in here any more, by whatever way, this device keeps nothing of the account but what waits. */
+/** Clears the account from this device after any sign-out, except for unsent changes. */
 function useClearedDevice(): void {
   const { status, account } = useAppSelector((state) => state.account);
   const last = useRef<string | null>(null);
@@ -252,7 +252,7 @@ function Keeper({ store, children }: { store: Store; children: ReactNode }) {
       change: (...wanted) => {
         const { records } = store.getState();
         const step: Step = sync.current?.change([...withFirstTerms(records, wanted)]) ?? [];
-        begin(step);
+        if (step.length > 0) begin(step);
         return () => void putBack(step);
       },
       begin: () => {

@@ -7,7 +7,7 @@ import { yieldToMain } from '../platform/yieldToMain.ts';
 import { type ImportStaging, openImportStaging } from './importStaging.ts';
 
 type Parts = AsyncIterable<readonly Change[]>;
-/** What an import writes to. */
+/** Target of an import. */
 type ImportTarget = { recording: Pick<Recording, 'begin'>; store: Pick<Store, 'dispatch'> };
 
 /**

@@ -5,7 +5,7 @@ import { deviceLogStorage } from './writeAheadLog.ts';
 import { openOutboxStore } from './outboxStore.ts';
 import { recordDatabase } from './recordStore.ts';
 
-/** What belongs to the device and not to an account: how the app looks on it. */
+/** Settings of the device: how the app looks. */
 const OF_THE_DEVICE: ReadonlySet<string> = new Set(['wimbel.appearance', 'wimbel.rows']);
 const OWN = 'wimbel.';
 const JOTTED = 'wimbel.jotted.';

@@ -59,7 +59,7 @@ it('hears each revision, however the words are cut on their way', async () => {
   live.stop();
 });
 
-it('opens again after it ended, was refused or could not be reached, and goes on hearing', async () => {
+it('opens again after it ended, was refused or could not be reached, and goes on listening', async () => {
   const server = pretendStream();
   const { live, heard } = device(server);
   await until(() => server.opened.length === 1);

@@ -69,9 +69,9 @@ function pretendServer() {
       if (state.now !== null) syncServerTime(state.now, sentMs);
       // What it took in of this very request it does not tell again.
       const own = new Set(results.flatMap(({ id, status }) => (status === 'accepted' ? [id] : [])));
-      const news = since(revision);
-      const rows = news.rows.filter(({ changeId }) => !own.has(changeId));
-      return { results, now: state.now ?? new Date().toISOString(), ...news, rows };
+      const newer = since(revision);
+      const rows = newer.rows.filter(({ changeId }) => !own.has(changeId));
+      return { results, now: state.now ?? new Date().toISOString(), ...newer, rows };
     },
     changesSince: async (accountId, revision): Promise<ChangesSince> => {
       reach(accountId);
@@ -219,16 +219,16 @@ describe('a change', () => {
     expect(second.entries()).toEqual({ '2026-11-24': entry('2026-11-24', { note: 'Storm' }) });
   });
 
-  it('is sent from what was jotted down where the device gives no database', async () => {
+  it('is pushed from the write-ahead log where the device has no IndexedDB', async () => {
     const server = pretendServer();
-    const slips = new Map<string, string>();
+    const items = new Map<string, string>();
     const storage = {
-      getItem: (key: string) => slips.get(key) ?? null,
-      setItem: (key: string, value: string) => void slips.set(key, value),
-      removeItem: (key: string) => void slips.delete(key),
-      key: (index: number) => [...slips.keys()][index] ?? null,
+      getItem: (key: string) => items.get(key) ?? null,
+      setItem: (key: string, value: string) => void items.set(key, value),
+      removeItem: (key: string) => void items.delete(key),
+      key: (index: number) => [...items.keys()][index] ?? null,
       get length() {
-        return slips.size;
+        return items.size;
       },
     };
     const opening = jest.spyOn(indexedDB, 'open').mockImplementation(() => {
@@ -249,7 +249,7 @@ describe('a change', () => {
     );
     await until(() => server.state.rows.length === 1);
     running[0]!.change([entryChange(entry('2026-11-24'))]);
-    await until(() => server.state.rows.length === 2 && slips.size === 0);
+    await until(() => server.state.rows.length === 2 && items.size === 0);
     opening.mockRestore();
   });
 
@@ -760,7 +760,7 @@ describe('what the server tells while the app is open', () => {
     await until(() => device.store.getState().records.isLoaded);
     const asked = jest.spyOn(server.api, 'changesSince');
     device.sync.change([entryChange(entry('2026-11-24'))]);
-    // It may be told before the answer is there.
+    // It may be announced before the answer arrives.
     device.sync.revisionAnnounced(1);
     await until(() => device.waiting() === 0 && device.store.getState().records.revision === 1);
     // The round that sent it is over by now.

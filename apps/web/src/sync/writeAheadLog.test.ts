@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { type LogStorage, openWriteAheadLog } from './writeAheadLog.ts';
 import { entryChange } from '../store/makeChange.ts';
 
-/** A local storage with room for so many slips. */
+/** A local storage with room for `most` items. */
 function storage(room = Infinity): LogStorage & { kept: Map<string, string> } {
   const kept = new Map<string, string>();
   return {
@@ -23,42 +23,42 @@ function storage(room = Infinity): LogStorage & { kept: Map<string, string> } {
 const change = (day: number): Change =>
   entryChange({ habitId: 'h', day: `2026-11-${String(day).padStart(2, '0')}`, mark: 'done' });
 
-it('what was jotted down is read in the order it was written, each account its own', () => {
-  const slips = storage();
-  const jotter = openWriteAheadLog(slips, 'wimbel');
+it('changes are read in the order they were appended, per account', () => {
+  const items = storage();
+  const log = openWriteAheadLog(items, 'wimbel');
   const [first, second, third] = [change(1), change(2), change(3)];
-  jotter.append('anna', [first, second]);
-  jotter.append('bert', [change(9)]);
-  jotter.append('anna', [third]);
-  const again = openWriteAheadLog(slips, 'wimbel');
+  log.append('anna', [first, second]);
+  log.append('bert', [change(9)]);
+  log.append('anna', [third]);
+  const again = openWriteAheadLog(items, 'wimbel');
   expect(again.read('anna')).toEqual([[first, second], [third]]);
   expect(again.read('ann')).toEqual([]);
-  expect(openWriteAheadLog(slips, 'other').read('anna')).toEqual([]);
+  expect(openWriteAheadLog(items, 'other').read('anna')).toEqual([]);
 });
 
 it('crossing out takes only its own away', () => {
-  const slips = storage();
-  slips.setItem('wimbel.appearance', 'dark');
-  const jotter = openWriteAheadLog(slips, 'wimbel');
+  const items = storage();
+  items.setItem('wimbel.appearance', 'dark');
+  const log = openWriteAheadLog(items, 'wimbel');
   const [first, second] = [change(1), change(2)];
-  jotter.append('anna', [first]);
-  jotter.append('anna', [second]);
-  jotter.truncate('anna', [first.id]);
-  expect(jotter.read('anna')).toEqual([[second]]);
-  jotter.truncate('bert', [second.id]);
-  expect(jotter.read('anna')).toEqual([[second]]);
-  jotter.truncate('anna', [first.id, second.id]);
-  expect([...slips.kept.keys()]).toEqual(['wimbel.appearance']);
+  log.append('anna', [first]);
+  log.append('anna', [second]);
+  log.truncate('anna', [first.id]);
+  expect(log.read('anna')).toEqual([[second]]);
+  log.truncate('bert', [second.id]);
+  expect(log.read('anna')).toEqual([[second]]);
+  log.truncate('anna', [first.id, second.id]);
+  expect([...items.kept.keys()]).toEqual(['wimbel.appearance']);
 });
 
-it('what was jotted down together goes once its last has gone', () => {
-  const jotter = openWriteAheadLog(storage(), 'wimbel');
+it('a batch is truncated once its last change is acknowledged', () => {
+  const log = openWriteAheadLog(storage(), 'wimbel');
   const [first, second] = [change(1), change(2)];
-  jotter.append('anna', [first, second]);
-  jotter.truncate('anna', [first.id]);
-  expect(jotter.read('anna')).toEqual([[first, second]]);
-  jotter.truncate('anna', [second.id]);
-  expect(jotter.read('anna')).toEqual([]);
+  log.append('anna', [first, second]);
+  log.truncate('anna', [first.id]);
+  expect(log.read('anna')).toEqual([[first, second]]);
+  log.truncate('anna', [second.id]);
+  expect(log.read('anna')).toEqual([]);
 });
 
 it('a full or absent storage jots nothing down and does not stand in the way', () => {
@@ -72,28 +72,28 @@ it('a full or absent storage jots nothing down and does not stand in the way', (
   expect(none.read('anna')).toEqual([]);
 });
 
-it('whatever is jotted and crossed out, the rest is there, in order', () => {
+it('whatever is appended and truncated, the rest is read in order', () => {
   fc.assert(
     fc.property(fc.array(fc.record({ size: fc.integer({ min: 1, max: 4 }), isCrossed: fc.boolean() })), (steps) => {
-      const jotter = openWriteAheadLog(storage(), 'wimbel');
+      const log = openWriteAheadLog(storage(), 'wimbel');
       const left: Change[][] = [];
       for (const { size, isCrossed } of steps) {
         const changes = Array.from({ length: size }, (_, index) => change(index + 1));
-        jotter.append('anna', changes);
-        if (isCrossed) jotter.truncate('anna', [changes.at(-1)!.id]);
+        log.append('anna', changes);
+        if (isCrossed) log.truncate('anna', [changes.at(-1)!.id]);
         else left.push(changes);
       }
-      expect(jotter.read('anna')).toEqual(left);
+      expect(log.read('anna')).toEqual(left);
     }),
   );
 });
 
 it('a damaged slip loses none of the others, and a device without room says so', () => {
-  const slips = storage(2);
-  const jotter = openWriteAheadLog(slips, 'wimbel');
-  expect(jotter.append('anna', [change(1)])).toBe(true);
-  slips.kept.set('wimbel.jotted.anna.000', '{"half a');
-  expect(jotter.append('anna', [change(2)])).toBe(false);
-  expect(jotter.read('anna').map(([only]) => only!.key)).toEqual(['2026-11-01 h']);
+  const items = storage(2);
+  const log = openWriteAheadLog(items, 'wimbel');
+  expect(log.append('anna', [change(1)])).toBe(true);
+  items.kept.set('wimbel.jotted.anna.000', '{"half a');
+  expect(log.append('anna', [change(2)])).toBe(false);
+  expect(log.read('anna').map(([only]) => only!.key)).toEqual(['2026-11-01 h']);
   expect(openWriteAheadLog(undefined, 'wimbel').append('anna', [change(3)])).toBe(false);
 });

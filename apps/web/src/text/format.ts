@@ -95,7 +95,7 @@ export const OUTCOME_WORDS: Record<Outcome, string> = {
   missed: 'missed',
 };
 
-/** The parts of the day as they are told. */
+/** Names of the parts of the day. */
 export const PART_WORDS: Record<PartOfDay, string> = {
   morning: 'Morning',
   midday: 'Midday',

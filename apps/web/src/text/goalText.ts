@@ -57,7 +57,7 @@ export const holeColor = (colors: Palette, place: number): string => {
   return colors.dyes[order[place % order.length]!];
 };
 
-/** Of steps with sub-steps a tenth is as much as can be told. */
+/** Steps with sub-steps are rounded to a tenth. */
 const tenths = (value: number): number => Math.round(value * 10) / 10;
 
 /** A value of a key result with its unit: "42 h", "€747", "yes". The unit of a habit's amount has to be given. */
@@ -197,7 +197,7 @@ export function goalPaceSentence({ records, figures }: FiguredGoal, today: Plain
   return `On pace: ${planned}`;
 }
 
-/** How a step or milestone stands, told by word: "overdue by 3 days", "due in 2 days", "done 4 days late". */
+/** How a step or milestone stands, in words: "overdue by 3 days", "due in 2 days", "done 4 days late". */
 export function stateWords(
   { state, dueOn, doneOn }: { state: StepState; dueOn?: string; doneOn?: string },
   today: PlainDay,

@@ -174,7 +174,7 @@ export function issueWords({ path, message }: Issue): string {
   return capital(words);
 }
 
-/** Of what a change is, in words: "Scales, Tue 24 Nov", "a habit, Scales". */
+/** What a change is about: "Scales, Tue 24 Nov", "a habit, Scales". */
 export function changeName(records: RecordsState, { collection, key, record }: Change): string {
   if (collection === 'entries') {
     const { habitId, day } = entryOfKey(key);

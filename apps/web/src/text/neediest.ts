@@ -1,14 +1,14 @@
 import type { KeyResult } from '@wimbel/core';
 import type { FiguredGoal } from '../store/goalSelectors.ts';
 
-/** What is said of a key result that no check-ins feed. */
+/** Text for a key result that takes no check-ins. */
 export const FED_BY_ITSELF: Partial<Record<KeyResult['measure']['kind'], string>> = {
   habitDays: 'Updates automatically: each day the habit is done counts.',
   habitAmount: 'Updates automatically from the amounts of its habit.',
   steps: 'This one follows its steps.',
 };
 
-/** Whether a key result is told by check-ins, and not by what else is recorded. */
+/** Whether a key result is fed by check-ins. */
 export const isFedByCheckIns = ({ measure }: KeyResult): boolean => FED_BY_ITSELF[measure.kind] === undefined;
 
 /** The key result most in need of a check-in: of those fed by them and not reached, the one furthest behind. */

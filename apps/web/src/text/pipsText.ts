@@ -13,7 +13,7 @@ export const pipsWords = (settings: Pick<Settings, 'pipsName'>, pips: number): s
   return `${number(pips)} ${Math.abs(pips) === 1 ? one : many}`;
 };
 
-/** How far something is, by what a good day earns: "about 3 good days", "about 5 weeks"; empty where it cannot be told. */
+/** How far something is, by what a good day earns: "about 3 good days", "about 5 weeks"; empty where it is unknown. */
 export function goodDaysWords(days: number | null): string {
   if (days === null) return '';
   if (days <= 1) return 'about a good day';

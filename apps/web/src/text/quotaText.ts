@@ -2,7 +2,7 @@ import { type Collection, type UsageAnswer, fullestOf } from '@wimbel/contract';
 import { percent } from './format.ts';
 
 const MB = 1024 * 1024;
-/** From here on it is said that room is running out. */
+/** Share of the quota from which a warning is shown. */
 const NEARLY_FULL = 0.8;
 
 /** "1.2 MB", "200 MB" */

@@ -22,7 +22,7 @@ const kindOf = (value: unknown): WrittenField['kind'] | null =>
         ? 'lines'
         : null;
 
-/** What a person wrote in a record, to be looked through and mended; empty for a removal. */
+/** Written fields of a record, to be corrected; empty for a removal. */
 export function writtenFields(record: AnyRecord | null): WrittenField[] {
   const values = (record ?? {}) as Record<string, unknown>;
   return WRITTEN.flatMap((field) => {
@@ -44,7 +44,7 @@ export function namesToLeave({ collection, record }: Change, issues: readonly Is
   return [...new Set(faulty)].filter((field) => naming.has(field) && !needed.includes(field));
 }
 
-/** What a record of a collection is nothing without. */
+/** Required references of a collection's records. */
 const NEEDED: Partial<Record<Collection, string[]>> = {
   entries: ['habitId'],
   habitNotes: ['habitId'],
@@ -89,6 +89,6 @@ export function correctedRecord(
   return mended as AnyRecord;
 }
 
-/** What was written, as plain text, to be kept elsewhere. */
+/** Text export of what was written. */
 export const writtenText = (fields: readonly WrittenField[]): string =>
   fields.map(({ title, value }) => `${title}: ${value}`).join('\n');

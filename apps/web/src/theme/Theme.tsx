@@ -32,14 +32,14 @@ function keptAppearance(): Appearance {
 
 const keptRows = (): Rows => (globalThis.localStorage?.getItem(ROWS_KEPT_AS) === 'compact' ? 'compact' : 'roomy');
 
-/** What a page of A4 holds between its margins, at 96 to the inch. */
+/** Content size of an A4 page, in pixels at 96 dpi. */
 const PAPER_PX = 703;
 
 /** Whether the page is being printed: paper is light, whatever the screen is. */
 function useIsPrinting(): boolean {
   const [isPrinting, setIsPrinting] = useState(false);
   useEffect(() => {
-    // The browser takes the page as it is right after this is told.
+    // The browser captures the page right after this event.
     const begin = (): void => {
       // Pictures are drawn for the width they have on the screen: all of it is made smaller as it is.
       const widthPx = document.querySelector('[role=main]')?.clientWidth ?? PAPER_PX;
@@ -98,7 +98,7 @@ export function ThemeProvider({ children }: { children: ReactNode }) {
 
 const ON_PAPER: Palette = { ...LIGHT, paper: '#FFFFFF', raised: '#FFFFFF' };
 
-/** What stands on white paper, whatever the theme of the screen. */
+/** Content on white paper, whatever the theme. */
 export function OnPaper({ children }: { children: ReactNode }) {
   const outer = useTheme();
   const theme = useMemo(() => ({ ...outer, isDark: false, colors: ON_PAPER }), [outer]);

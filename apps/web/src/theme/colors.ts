@@ -10,7 +10,7 @@ export type Palette = {
   /** The one working colour, and its deeper shade. */
   working: string;
   deep: string;
-  /** What is written on the working colour. */
+  /** Text colour on the working colour. */
   onWorking: string;
   /** A wash of the working colour, for what is chosen. */
   wash: string;

@@ -14,7 +14,7 @@ export type Bar = {
   color: string;
   /** A line across the bar at this ratio. */
   mark?: number | null;
-  /** What a press does; without it the bar is only looked at. */
+  /** Action of a press; without one the bar is not interactive. */
   onPress?: () => void;
 };
 

@@ -13,7 +13,7 @@ type Props = {
   isAsideWords?: boolean;
   /** Stands at the very end of the title's line. */
   more?: ReactNode;
-  /** Where there is little room: what stands beside the title goes below it. */
+  /** On narrow screens the content beside the title goes below it. */
   isNarrow?: boolean;
 };
 

@@ -5,7 +5,7 @@ import { SPACE } from '../theme/space.ts';
 import { PegPicture } from './Peg.tsx';
 import { Words } from './Words.tsx';
 
-/** What a place says while there is nothing in it, and what to do about it. */
+/** Empty state of a place, with its action. */
 export function EmptyState({ title, text, children }: { title: string; text: string; children?: ReactNode }) {
   const styles = useStyles();
   const { colors } = useTheme();

@@ -1,7 +1,7 @@
 import { EmptyState } from './EmptyState.tsx';
 import { Page } from './Frame.tsx';
 
-/** What an address says that names something which is not, or no longer, there. */
+/** Text of a route to a record that does not exist. */
 export function NotHere({ what }: { what: string }) {
   return (
     <Page>

@@ -7,7 +7,7 @@ import { Words } from './Words.tsx';
 type Toast = {
   text: string;
   onUndo?: () => void;
-  /** What else can be done about it. */
+  /** Further actions. */
   action?: { label: string; onPress: () => void };
   /** Comes of what another toast tells, if one is shown: stands below its words. */
   isAside?: boolean;

@@ -1,2 +1,2 @@
-/** What is in here stands in one layer: for cells of which there are very many. Nothing in them may be placed by itself. */
+/** Children share one layer, for very many cells; none of them may be positioned. */
 export const FLAT = { dataSet: { flat: '' } } as object;

@@ -53,7 +53,7 @@ export const HABIT_ICONS: Record<string, { icon: Icon; label: string }> = {
   savings: { icon: PiggyBank, label: 'Savings' },
 };
 
-/** Those that only a reward can have, beside the others. */
+/** Icons of rewards only, beside the others. */
 export const REWARD_ICONS: typeof HABIT_ICONS = {
   gift: { icon: Gift, label: 'Gift' },
   cake: { icon: CakeSlice, label: 'Cake' },

@@ -1,2 +1,2 @@
-/** What is there to be tapped and says nothing by itself: it is left out on paper. */
+/** Controls, hidden when printing. */
 export const ONLY_ON_SCREEN = { dataSet: { onlyOnScreen: '' } } as object;

@@ -19,7 +19,7 @@ export const pegMeasures = (r: number) => ({
 
 type Props = { state: PegState; x: number; y: number; r: number; color: string; ratio?: number };
 
-/** A hole or peg as shapes inside an SVG; the state is told by form first. */
+/** A hole or peg as SVG shapes; its state shows by form first, then by colour. */
 export const PegShapes = memo(function PegShapes({ state, x, y, r, color, ratio = 0 }: Props) {
   const { colors } = useTheme();
   const { stroke, missedStroke, restStroke, partRatio, dotR } = pegMeasures(r);

@@ -55,7 +55,7 @@ const dueFault = (record: { startsOn?: string; dueOn?: string }) =>
   !!record.dueOn &&
   record.dueOn < record.startsOn && { path: 'dueOn', message: 'is before the start' };
 
-/** What a goal must be by itself. */
+/** Schema of a goal. */
 export const goalSchema = lazy(() =>
   shape({
     id: id(),
@@ -100,7 +100,7 @@ function measureFaults({ measure, checkpoints }: KeyResult) {
   ];
 }
 
-/** What a key result must be by itself: its measure, weight, days and checkpoints. */
+/** Schema of a key result: its measure, weight, days and checkpoints. */
 export const keyResultSchema = lazy(() =>
   shape({
     id: id(),
@@ -123,7 +123,7 @@ export const keyResultSchema = lazy(() =>
   ),
 );
 
-/** What a check-in must be by itself. */
+/** Schema of a check-in. */
 export const checkInSchema = lazy(() =>
   shape({
     id: id(),
@@ -135,7 +135,7 @@ export const checkInSchema = lazy(() =>
   }),
 );
 
-/** What a step must be by itself. */
+/** Schema of a step. */
 export const stepSchema = lazy(() =>
   shape({
     id: id(),
@@ -157,7 +157,7 @@ export const stepSchema = lazy(() =>
   ),
 );
 
-/** What a milestone must be by itself. */
+/** Schema of a milestone. */
 export const milestoneSchema = lazy(() =>
   shape({
     id: id(),

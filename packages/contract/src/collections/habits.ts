@@ -98,7 +98,7 @@ function termsFaults(habit: Habit) {
 const hasIdsOnce = (value: unknown): boolean =>
   !Array.isArray(value) || new Set(value.map((each: { id: string }) => each?.id)).size === value.length;
 
-/** What a habit must be by itself: its terms in order and fitting its measure. */
+/** Schema of a habit: its terms in order and fitting its measure. */
 export const habitSchema = lazy(() =>
   shape({
     id: id(),
@@ -147,7 +147,7 @@ export const habitSchema = lazy(() =>
   ),
 );
 
-/** What a day of a habit must be by itself. */
+/** Schema of a day of a habit. */
 export const entrySchema = lazy(() =>
   shape({
     habitId: id(),
@@ -172,7 +172,7 @@ export const entrySchema = lazy(() =>
   ),
 );
 
-/** What a note on a habit must be. */
+/** Schema of a note on a habit. */
 export const habitNoteSchema = lazy(() =>
   shape({
     id: id(),

@@ -34,7 +34,7 @@ const ascends = (value: unknown): boolean =>
       index === 0 || !(Number(step?.atLeast) <= Number((value[index - 1] as { atLeast: number } | null)?.atLeast)),
   );
 
-/** What the settings must be. */
+/** Schema of the settings. */
 export const settingsSchema = lazy(() =>
   shape({
     weekStart: oneOf(WEEKDAYS).required('is missing'),
@@ -59,10 +59,10 @@ export const settingsSchema = lazy(() =>
   }),
 );
 
-/** What an area must be. */
+/** Schema of an area. */
 export const areaSchema = lazy(() => shape({ id: id(), name: name(), color: text(), icon: text(), order: order() }));
 
-/** What a season must be by itself. */
+/** Schema of a season. */
 export const seasonSchema = lazy(() =>
   shape({
     id: id(),
@@ -78,7 +78,7 @@ export const seasonSchema = lazy(() =>
   }),
 );
 
-/** What a month’s word and aims must be. */
+/** Schema of a month’s word and aims. */
 export const monthSchema = lazy(() =>
   shape({
     month: month().required('is missing'),
@@ -87,7 +87,7 @@ export const monthSchema = lazy(() =>
   }),
 );
 
-/** What a page of the journal must be. */
+/** Schema of a page of the journal. */
 export const journalSchema = lazy(() =>
   shape({
     id: id(),
@@ -111,7 +111,7 @@ export const journalSchema = lazy(() =>
   }),
 );
 
-/** What a prompt must be. */
+/** Schema of a prompt. */
 export const promptSchema = lazy(() =>
   shape({
     id: id(),
@@ -124,7 +124,7 @@ export const promptSchema = lazy(() =>
   }),
 );
 
-/** What a look back must be. */
+/** Schema of a look back. */
 export const reviewSchema = lazy(() =>
   shape({
     id: id(),
@@ -145,7 +145,7 @@ export const reviewSchema = lazy(() =>
   }),
 );
 
-/** What a reward must be. */
+/** Schema of a reward. */
 export const rewardSchema = lazy(() =>
   shape({
     id: id(),
@@ -157,7 +157,7 @@ export const rewardSchema = lazy(() =>
   }),
 );
 
-/** What a claim of a reward must be. */
+/** Schema of a claim of a reward. */
 export const claimSchema = lazy(() =>
   shape({
     id: id(),
@@ -167,10 +167,10 @@ export const claimSchema = lazy(() =>
   }),
 );
 
-/** What a quote must be. */
+/** Schema of a quote. */
 export const quoteSchema = lazy(() => shape({ id: id(), text: name(), by: text() }));
 
-/** What a reminder must be. */
+/** Schema of a reminder. */
 export const reminderSchema = lazy(() =>
   shape({
     id: id(),

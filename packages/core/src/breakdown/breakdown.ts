@@ -42,7 +42,7 @@ export type ColumnSays =
   | 'amount'
   /** A share of the part's own, which adds up to nothing. */
   | 'ownShare'
-  /** A part of 1, told in points of a hundred. */
+  /** A ratio, shown in percentage points. */
   | 'points'
   | 'steps'
   | 'milestones'

@@ -170,7 +170,7 @@ export const forecastBreakdown = (start: PlainDay, today: PlainDay, forecast: Pl
         [forecast - start],
       );
 
-/** What is left of a key result over the weeks that are left, rounded up as it is told; null where nothing is needed. */
+/** What is left of a key result over the weeks that are left, rounded up as it is shown; null where nothing is needed. */
 export function neededBreakdown(
   { due, from, target, isWhole, valueAt }: Course,
   neededPerWeek: number | null,

@@ -46,7 +46,7 @@ const known = (track: Track, { first, last }: DaySpan): DaySpan => ({
   last: Math.min(last, track.today),
 });
 
-/** Whether what a habit asks of a span can be told day by day: by named days alone, without targets of whole months. */
+/** Whether what a habit asks of a span is known by day: by named days alone, without targets of whole months. */
 function isByDay(track: Track, span: DaySpan): boolean {
   let named = true;
   eachTerms(track, span, ({ schedule }) => (named &&= schedule.kind === 'daily' || schedule.kind === 'weekdays'));

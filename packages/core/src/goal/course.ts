@@ -23,7 +23,7 @@ export type Course = {
   due: PlainDay | null;
   from: number;
   target: number;
-  /** What its values are told in; "" where they are bare numbers. */
+  /** Unit of its values; "" for bare numbers. */
   unit: string;
   /** Its values are whole things: counts, and numbers of which none has decimals. */
   isWhole: boolean;

@@ -234,7 +234,7 @@ describe('the days of what is due', () => {
     expect(things.map(({ id, first, due }) => [id, formatDay(first), formatDay(due)])).toEqual([
       ['s', '2025-03-10', '2025-03-20'],
       ['t', '2025-04-01', '2025-04-01'],
-      // A goal is told on its due day alone.
+      // A goal appears on its due day only.
       ['g', '2025-04-30', '2025-04-30'],
     ]);
   });

@@ -117,7 +117,7 @@ export type StepSort = (typeof STEP_SORTS)[number];
 const NEEDS: Record<StepState, number> = { overdue: 0, dueSoon: 1, open: 2, doneLate: 3, doneInTime: 3 };
 const IMPACTS = { high: 0, medium: 1, low: 2 } as const;
 
-/** What a list is sorted by, the first that differs deciding; what is not said comes last. */
+/** Sort keys of a list, the first that differs decides; missing values come last. */
 function ranksBy(sort: StepSort, { step, state }: StepNode): number[] {
   const due = step.dueOn ? dayOf(step.dueOn) : Infinity;
   const priority = step.priority ?? Infinity;

@@ -26,7 +26,7 @@ export function keptOver(track: Track, span: DaySpan): Kept {
   return { kept, asked, rate: shareOf(kept, asked) };
 }
 
-/** A span that a habit’s rate is told for. */
+/** A span of a habit’s rate. */
 export type KeptSpan = 'last7' | 'last30' | 'month' | 'year' | 'all';
 
 /** The spans that a habit's kept rate is given for: as of the track's today, or cut at the end of an earlier day. */

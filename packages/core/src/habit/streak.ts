@@ -20,7 +20,7 @@ export type Streak = {
   longestTo: PlainDay | null;
 };
 
-/** Chains days, weeks or months into runs: told in order which is kept and which ends; only the last run can be alive. */
+/** Chains days, weeks or months into runs: fed in order which is kept and which breaks; only the last run can be alive. */
 export class RunChain {
   readonly runs: Run[] = [];
   private open: Run | null = null;

@@ -113,7 +113,7 @@ export type Track = {
   /** Every week and month up to that of today with its quota; null where no terms are of that kind. */
   weeks: PeriodColumns | null;
   months: PeriodColumns | null;
-  /** What flexible terms ask of each day: so many days over so many, told by `needOf`. */
+  /** What flexible terms ask of each day: so many days over so many, from `needOf`. */
   needs: Uint16Array;
   /** Where an interval stands after the horizon. */
   course: IntervalCourse;

@@ -1,5 +1,6 @@
 import type { KeyResultMeasure } from '../record/records.ts';
 
+/** A kind of key result. */
 export type KeyResultKind = KeyResultMeasure['kind'];
 type MeasureOf<K extends KeyResultKind> = Extract<KeyResultMeasure, { kind: K }>;
 

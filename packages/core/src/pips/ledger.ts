@@ -107,7 +107,7 @@ export function ledgerOfDay({ tracks, milestones, claims, today }: LedgerSources
   return lines;
 }
 
-/** So many days back tell what a good day earns. */
+/** Window of the mean earned per good day, in days. */
 const LOOKED_BACK = 30;
 
 /** What a day that earns something earns on the mean, over the last 30 days; null where none did. */
@@ -122,7 +122,7 @@ export function goodDayPips({ first, earned }: PipsByDay, today: PlainDay): numb
   return days === 0 ? null : sum / days;
 }
 
-/** How many good days bring so many pips; null where it cannot be told. */
+/** How many good days bring so many pips; null where it is unknown. */
 export function goodDaysFor(pips: number, goodDay: number | null): number | null {
   if (goodDay === null || !(goodDay > 0)) return null;
   return Math.max(0, Math.ceil(pips / goodDay - 1e-9));

@@ -99,10 +99,10 @@ export type Order = {
 /** One record of two versions, and the parts of it that are as the one who comes now made them. */
 export type Merged<T> = { record: T; taken: string[] };
 
-/** What merging goes by: the order of the parts, and which were taken. */
+/** State of a merge: the order of the parts, and which were taken. */
 type Merging = Order & { isWhole: boolean; taken: Set<string> };
 
-/** What only one side changed is as that one has it; of what both did, the later. Of long texts both stay. */
+/** Three-way merge: a part that one side changed is kept; of one that both changed the later; of long texts both. */
 function mergedPart(by: Merging, part: string, isLong: boolean, was: unknown, held: unknown, mine: unknown): unknown {
   if (!by.isWhole && isDeepEqual(mine, was)) return held;
   const isLater = by.isMineLater(part);
@@ -117,7 +117,7 @@ function mergedPart(by: Merging, part: string, isLong: boolean, was: unknown, he
   return isLater ? mine : held;
 }
 
-/** What an item of a list is known by: its key, or all of it where it has none. */
+/** Identity of a list item: its key, or the whole item. */
 export const itemName = (key: string, item: unknown): string =>
   key === '' ? JSON.stringify(sorted(item)) : String((item as Fields)[key]);
 

@@ -362,7 +362,7 @@ describe('what a review says in words', () => {
     expect(facts(still, habit('too', [5, 10], [5, 10]))).toEqual([]);
     expect(facts(habit('few', [4, 4], [0, 10]), habit('new', [9, 10], null))).toEqual([]);
     expect(facts(habit('down', [1, 10], [9, 10]), still)).toEqual(['down']);
-    // One habit alone is told by what was kept.
+    // One habit alone shows what was kept.
     expect(facts(habit('down', [1, 10], [9, 10]))).toEqual([]);
   });
 });

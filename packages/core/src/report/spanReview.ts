@@ -50,7 +50,7 @@ export function daysCompared(
   return { before, compared: { first: before.first, last }, isByNow };
 }
 
-/** Up to so many days are told day by day, up to so many week by week, then by months. */
+/** Longest spans shown by day and by week; longer ones are shown by month. */
 const MOST_DAYS = 14;
 const MOST_WEEKS_OF_DAYS = 120;
 

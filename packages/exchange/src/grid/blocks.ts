@@ -39,7 +39,7 @@ export type Block = {
   /** Lines beside the days that hold a target for the month. */
   targets: number[];
   leftOut: LeftOut[];
-  /** The month that stands over days which say none; `year` null where it is not said. */
+  /** The month above days without one; `year` null where it is missing. */
   month: { month: number; year: number | null } | null;
 };
 
@@ -56,7 +56,7 @@ export type ListBlock = {
   days: DaySlot[];
 };
 
-/** What a person said about the lines of a grid, where it was understood wrongly. */
+/** The person's corrections of how the lines of a grid were read. */
 export type LineChoices = {
   /** The layout of a grid and the line that holds its days. */
   heads?: Record<number, { layout: 'across' | 'down'; at: number }>;
@@ -78,7 +78,7 @@ const NOTE = /^(notes?|comments?|remarks?|reasons?|journal)$/i;
 const NAMES = /^(habits?|names?|activit(y|ies)|what|tasks?|routines?)$/i;
 const VALUES = /^(marks?|done|status|values?|amounts?|counts?|minutes|min|how much|result|completed?|quantity)$/i;
 const LEAST_DATES = 4;
-/** So few are enough where each is the day after the one before. */
+/** Least length of a run of consecutive days. */
 const LEAST_DAYS_RUNNING = 2;
 const LEAST_NUMBERS = 5;
 const MANY_NUMBERS = 20;
@@ -91,7 +91,7 @@ const widthOf = ({ rows }: RawGrid): number => rows.reduce((most, row) => Math.m
 const orderOf = ({ day, written }: DaySlot): number =>
   day ?? (written!.year ?? 0) * 372 + written!.month * 31 + written!.date;
 
-/** Whether dates go up (or down) along a line, but for a few; a year may end in between where none is said. */
+/** Whether most dates ascend (or descend) along a line; dates without a year may cross a year's end. */
 function isInOrder(slots: readonly DaySlot[]): boolean {
   const steps = slots.slice(1).map((slot, at) => orderOf(slot) - orderOf(slots[at]!));
   const up = steps.filter((step) => step > 0).length;

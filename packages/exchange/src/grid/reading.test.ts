@@ -9,7 +9,7 @@ const grid = (text: string, name = 'Log'): RawGrid => gridOfText(text, name).gri
 const read = (texts: string | RawGrid[], choices: GridChoices = {}, today: PlainDay = TODAY): GridReading =>
   readGrids(typeof texts === 'string' ? [grid(texts)] : texts, today, choices);
 
-/** What was read, by name: "day said" of each cell. */
+/** What was read, by name: the day and content of each cell. */
 function said({ names, cells }: GridReading): Record<string, string[]> {
   const lists = names.map(({ name }): [string, string[]] => [name, []]);
   for (const { name, day, said } of cells) {

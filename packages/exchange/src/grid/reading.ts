@@ -68,7 +68,7 @@ export type GridReading = {
   /** Whether years were guessed, and the year that the last month was taken for. */
   isYearGuessed: boolean;
   year: number;
-  /** Blocks of day numbers for which no month is said at all, by the keys of their heads. */
+  /** Blocks of day numbers without a month, by the keys of their heads. */
   withoutMonth: string[];
 };
 
@@ -98,7 +98,7 @@ function monthsOf(blocks: readonly (Block | ListBlock)[], today: PlainDay, choic
     const now = partsOfDay(today);
     return { year: now.year, month: now.month, isSaid: true };
   });
-  // Years go on from what is said before, and back from what is said behind.
+  // Missing years continue from the year before, or count back from the next one.
   let last: { year: number; month: number } | null = null;
   for (const each of placed) {
     if (each === null) continue;
@@ -162,7 +162,7 @@ type Gathered = {
   targets: Record<string, number>;
 };
 
-/** Gathers what is said of each name, in the order in which names come. */
+/** Groups the cells by name, in order of first appearance. */
 function createGathering() {
   const byName = new Map<string, number>();
   const all: Gathered[] = [];

@@ -12,7 +12,7 @@ export const day = () => date({ mode: 'string' });
 
 export const number = () => doublePrecision();
 
-/** Whose a row is: what the key of every table of a person's data begins with. */
+/** The account of a row: first column of every primary key. */
 export const owned = () => ({
   userId: text()
     .notNull()

@@ -131,7 +131,7 @@ describe('signing in', () => {
     expect([there.status, there.body]).toEqual([nowhere.status, nowhere.body]);
     // Both are held back to the same step; the clock of a busy machine is not ours.
     for (const { tookMs } of [there, nowhere]) expect(tookMs).toBeGreaterThan(245);
-    // Signed up once more with another password, it is not told why it did not work; with one's own one is in.
+    // A second sign-up with another password gives no reason for its failure; with the right password it signs in.
     expect((await ask('/sign-up/email', person.email)).body.message).not.toMatch(/already/);
     const own = await post('/sign-up/email', { email: person.email, password: person.password, name: 'x' });
     expect(own.status).toBe(200);

@@ -166,7 +166,7 @@ export function accountRoutes({ auth, sessions, guesses, clientAddress, attempts
     }
   }
 
-  /** Whoever signs up again with their own password is signed in; to anybody else it says no more than that it did not work. */
+  /** A repeated sign-up with the right password signs in; any other fails without a reason. */
   async function signUp(c: Context<AppEnv>, body: Fields): Promise<Response> {
     try {
       return await ask(c, '/sign-up/email', body);

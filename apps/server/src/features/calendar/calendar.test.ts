@@ -133,7 +133,7 @@ describe('however much there is to show', () => {
     expect(starts).toHaveLength(2000);
     expect(starts.every((day) => day >= '20251123' && day <= '20281125')).toBe(true);
 
-    // Asked again with what it was told, it is told that nothing changed; after a change it is made anew.
+    // Asked again with its ETag, the answer is 304; after a change it is computed anew.
     const etag = answers[0]!.headers.get('etag')!;
     const again = () => server.request(`/api/calendar/feed/${secret}.ics`, { headers: { 'if-none-match': etag } });
     const stopAgain = countReads('seasons');

@@ -58,7 +58,7 @@ describe('somebody else', () => {
     expect(await holdings(mine)).toBe(before);
   });
 
-  /** What an answer says; of one that goes on for ever the beginning. */
+  /** Body of an answer; of a stream the beginning. */
   async function textOf(answer: Response): Promise<string> {
     if (answer.headers.get('content-type')?.startsWith('text/event-stream') !== true) return answer.text();
     const reader = answer.body!.getReader();

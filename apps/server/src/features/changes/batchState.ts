@@ -42,7 +42,7 @@ export type BatchState = {
     key: string,
     record: AnyRecord | null,
     origin: Origin,
-    /** Who wrote which part of it; left out, all of it was written now. */
+    /** Origins by part; left out, all of it was written now. */
     parts?: PartOrigins,
   ) => number;
 };

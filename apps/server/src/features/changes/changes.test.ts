@@ -302,7 +302,7 @@ describe('sending twice', () => {
 });
 
 describe('a check-off after another', () => {
-  /** The statements that work needs, by name; that others are told goes beside it, and is not waited for. */
+  /** Names of the statements that work runs; NOTIFY is not awaited and left out. */
   async function statementsOf(work: () => Promise<unknown>): Promise<string[]> {
     const spied = jest.spyOn(server.pool, 'query');
     try {

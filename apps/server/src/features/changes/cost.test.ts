@@ -9,7 +9,7 @@ import {
 } from '../../testing/testServer.ts';
 import { PAGE_BYTES } from './queries.ts';
 
-/** What a request makes the server read and write is counted here; how long it takes is measured by `bench/worstBodies`. */
+/** Counts what a request reads and writes; `bench/worstBodies` measures the time. */
 
 let server: TestServer;
 let person: TestPerson;

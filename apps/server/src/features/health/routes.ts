@@ -2,7 +2,7 @@ import { Hono } from 'hono';
 import type { Pool } from 'pg';
 import type { AppEnv } from '../../appEnv.ts';
 
-/** So long an answer of the database stands for the next ones who ask, in milliseconds. */
+/** Cache time of the readiness check, in milliseconds. */
 const STANDS_MS = 1000;
 
 /**

@@ -8,7 +8,7 @@ import type { AppEnv } from '../../appEnv.ts';
 const YEAR_SECONDS = 31_536_000;
 /** Files whose name carries the hash of their content never change. */
 const HASHED = /[.-][0-9a-f]{16,}\.\w+$/;
-/** What the build leaves for itself beside what is for browsers. */
+/** Files of the build that are not served. */
 const OF_THE_BUILD = /^\/(\.|metadata\.json)/;
 const HAS_EXTENSION = /\.[A-Za-z0-9]{1,8}$/;
 /** The ways in which files lie there compressed beforehand, the best first. */

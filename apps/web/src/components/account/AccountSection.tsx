@@ -80,7 +80,7 @@ function useSignOut() {
   return { isBusy, signOut };
 }
 
-/** What is said before somebody signs out with changes that the server does not have yet. */
+/** Text shown before sign-out with unsent changes. */
 function WaitingSheet({
   onClose,
   onSignOut,

@@ -4,7 +4,7 @@ import { isSample } from '../../store/accountSlice.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
 
-/** Whose the record is, as files are named by it. */
+/** Owner's name in file names. */
 const whoseOf = ({ account: { account } }: RootState): string =>
   account === null ? '' : isSample(account) ? 'sample' : account.email.split('@')[0]!;
 

@@ -8,7 +8,7 @@ import { Words } from '../../ui/Words.tsx';
 import { FIT_CONTENT } from '../../theme/webStyle.ts';
 
 type Props = {
-  /** What it is asked for. */
+  /** Its figure. */
   asked: FigureQuery;
   /** The figure as it is read aloud, with its numbers: "147 of 198 asked so far, 74 %". */
   label: string;

@@ -9,7 +9,7 @@ const AskContext = createContext<(asked: FigureQuery) => void>(() => undefined);
 /** Asks a figure what it is made of. */
 export const useExplainFigure = (): ((asked: FigureQuery) => void) => useContext(AskContext);
 
-/** Holds the sheet in which a figure that was asked is told. */
+/** Holds the sheet that explains a figure. */
 export function FigureHost({ onGo, children }: { onGo: (path: string) => void; children: ReactNode }) {
   const [asked, setAsked] = useState<FigureQuery | null>(null);
   return (

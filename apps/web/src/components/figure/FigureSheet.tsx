@@ -10,7 +10,7 @@ import type { FigureQuery } from '../../text/figureQuery.ts';
 import { explainFigure } from '../../text/explanation/explainFigure.ts';
 import type { FigureExplanation } from '../../text/explanation/explanation.ts';
 
-/** What a figure is made of: one sentence, its parts each leading to its place, and what they come to together. */
+/** Explains a figure: one sentence, its parts with links, and their total. */
 export function FigureSheet({
   asked,
   onClose,

@@ -32,7 +32,7 @@ const action = (name: string, path: string): SearchTarget => ({
   path,
 });
 
-/** What stands first while nothing is asked for. */
+/** Results shown before a search. */
 export const PLACES_AND_ACTIONS: readonly SearchTarget[] = [
   action('Add a habit', PATHS.newHabit),
   action('Add habits from a list', PATHS.habitList),

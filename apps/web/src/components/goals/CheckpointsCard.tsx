@@ -48,7 +48,7 @@ export function CheckpointsCard({
   figured: FiguredGoal;
   /** Only these, both ends included; all of them without. */
   months?: Months;
-  /** Of which goal it is, where that does not stand above it. */
+  /** Its goal, where no heading names it. */
   title?: string;
 }) {
   const { colors } = useTheme();
@@ -84,7 +84,7 @@ export function CheckpointsCard({
   );
 }
 
-/** Whether a month's checkpoint was met, told by word. */
+/** Whether a month's checkpoint was met, in words. */
 function metWords(month: PlainMonth, reached: boolean, today: PlainDay): string {
   const now = monthOfDay(today);
   if (month > now) return 'to come';
@@ -92,7 +92,7 @@ function metWords(month: PlainMonth, reached: boolean, today: PlainDay): string 
   return month === now && monthSpan(month).last > today ? 'still open' : 'missed';
 }
 
-/** Of these the value at a month's end is written by hand; habits feed themselves. */
+/** Whether the value at a month's end is typed; habits feed theirs. */
 const isWritten = ({ measure }: KeyResult): boolean => isSpanMeasure(measure);
 
 /** The check-in that a month ends with: its last, by day and instant; null without one. */

@@ -41,7 +41,7 @@ export function ReachedWatch() {
               keyResult: figured.records.keyResults.find((each) => each.id === id)!,
             })),
     );
-    // One check-off can reach several: each is told in its turn.
+    // One check-off can reach several: they are shown one after another.
     const unannounced = reachedNow.filter(({ keyResult }) => readLocalSetting(announcedKey(keyResult)) === null);
     if (unannounced.length > 0) setWaiting([...waiting, ...unannounced]);
   }

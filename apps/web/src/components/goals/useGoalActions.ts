@@ -47,7 +47,7 @@ function parentsFirst(steps: readonly Step[]): Step[] {
 
 const CLOSED_WORDS = { reached: 'is reached', dropped: 'is dropped', paused: 'is paused' } as const;
 
-/** What can be done to a goal as a whole; each is told with a way back. Those with days give the fault where they cannot be. */
+/** Actions on a goal; each shows a toast with undo. Those that take days return an error text where they are invalid. */
 export function useGoalActions() {
   const store = useStore<RootState>();
   const { change } = useRecording();
@@ -62,7 +62,7 @@ export function useGoalActions() {
     return fault;
   };
   return {
-    /** Closed on a day, today unless another is said. */
+    /** Closes on a day; today by default. */
     close: (goal: Goal, state: 'reached' | 'dropped' | 'paused', note: string, day = today()): void =>
       put(goalClosed(goal, state, day, note), `${goal.title} ${CLOSED_WORDS[state]}`),
     reopen: (goal: Goal, note: string): void => put(goalReopened(goal, today(), note), `${goal.title} is open again`),

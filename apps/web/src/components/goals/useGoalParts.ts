@@ -7,7 +7,7 @@ import { changeTo, removalOf } from '../../store/makeChange.ts';
 import { selectToday } from '../../store/selectors.ts';
 import type { RootState } from '../../store/store.ts';
 
-/** What can be done to a goal's steps and milestones; each is told with a way back. */
+/** Actions on a goal's steps and milestones; each shows a toast with undo. */
 export function useGoalParts() {
   const store = useStore<RootState>();
   const { change } = useRecording();

@@ -16,7 +16,7 @@ export function GuidedBar({
 }: {
   at: number;
   pages: number;
-  /** Where a fresh visit goes back to. */
+  /** Fallback of "back" on a first visit. */
   backTo: string;
   children?: ReactNode;
 }) {

@@ -16,7 +16,7 @@ import {
 import * as yup from 'yup';
 import { editable, parseTyped } from '../../text/amounts.ts';
 
-/** What the form holds while it is filled in: text as typed, choices as chosen. */
+/** Form draft: text as typed, choices as chosen. */
 export type HabitDraft = {
   name: string;
   icon: string;
@@ -124,7 +124,7 @@ const wholeBetween = (least: number, most: number, words: string) =>
 const positive = (words: string) =>
   number(words).test('positive', 'This must be more than 0', (value) => (parseTyped(value) ?? 0) > 0);
 
-/** What must hold of the form, with words for each field. */
+/** Form validation, with an error text for each field. */
 export const habitDraftSchema = yup.object({
   name: yup.string().trim().required('Give the habit a name').max(120, 'Keep the name under 120 characters'),
   unit: yup.string().trim().max(40, 'Keep the unit under 40 characters'),

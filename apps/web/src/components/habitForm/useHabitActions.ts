@@ -9,7 +9,7 @@ import { selectEntry, selectToday } from '../../store/selectors.ts';
 import type { RootState } from '../../store/store.ts';
 import { effectOnGoals } from '../../text/effectOnGoals.ts';
 
-/** What can be done to a habit as a whole; each is told with a way back. */
+/** Actions on a habit; each shows a toast with undo. */
 export function useHabitActions() {
   const store = useStore<RootState>();
   const { change } = useRecording();

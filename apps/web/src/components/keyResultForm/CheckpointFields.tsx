@@ -9,7 +9,7 @@ import { Field, Labelled } from '../../ui/Field.tsx';
 import { IconButton } from '../../ui/IconButton.tsx';
 
 type Props = {
-  /** What is typed, by month. */
+  /** Typed text by month. */
   values: Record<string, string>;
   error: string | undefined;
   onChange: (values: Record<string, string>) => void;

@@ -64,7 +64,7 @@ type Props = {
   goal: Goal;
   keyResult: KeyResult | null;
   nextOrder: number;
-  /** Those that can be counted. */
+  /** Habits that can be counted. */
   habits: readonly Habit[];
   onSave: (keyResult: KeyResult) => void;
   onClose: () => void;

@@ -26,7 +26,7 @@ import { CardHead } from '../../ui/CardHead.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { askedWords } from '../../text/termsText.ts';
 
-/** So many reasons are shown before the others are asked for. */
+/** Reasons shown before "more". */
 const FEW = 5;
 
 /** Every miss of the span by its reason, and beside each the way to change what the habit asks. */

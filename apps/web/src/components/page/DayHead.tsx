@@ -21,7 +21,7 @@ export function DayHead({
   day: PlainDay;
   today: PlainDay;
   onDay: (day: PlainDay) => void;
-  /** What else is done from there. */
+  /** Further actions. */
   children?: ReactNode;
 }) {
   const styles = useStyles();

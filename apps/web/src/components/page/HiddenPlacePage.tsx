@@ -4,7 +4,7 @@ import { Button } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
 import { Page } from '../../ui/Frame.tsx';
 
-/** What an address says that leads to something a person left off. */
+/** Text of a route to a part that the person turned off. */
 export function HiddenPlacePage() {
   const router = useRouter();
   return (

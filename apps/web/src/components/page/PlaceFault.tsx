@@ -12,7 +12,7 @@ const isNotFetched = (error: Error): boolean =>
 
 const openAgain = (): void => window.location.reload();
 
-/** What stands in a place that could not be shown, with a way on; everything around it goes on. */
+/** Error boundary of a place, with a retry; everything around it keeps working. */
 export function PlaceFault({ error, resetErrorBoundary }: FallbackProps) {
   const { colors } = useTheme();
   const isAway = error instanceof Error && isNotFetched(error);

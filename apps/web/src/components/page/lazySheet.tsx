@@ -5,7 +5,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { NO_CONNECTION } from '../../text/offlineText.ts';
 
-/** What is brought once the first screen stands, so that a tap finds it there. */
+/** Modules preloaded once the first screen stands. */
 const ahead: (() => Promise<void>)[] = [];
 
 /**

@@ -11,7 +11,7 @@ const ScreenFault = ({ error, retry }: { error: Error; retry: () => Promise<void
   <PlaceFault error={error} resetErrorBoundary={() => void retry()} />
 );
 
-/** What every screen stands in: theme, records, toasts. */
+/** Providers of every screen: theme, records, toasts. */
 export function Root() {
   return (
     <ThemeProvider>

@@ -18,7 +18,7 @@ import { SHORTEST_PASSWORD, type SignInValues } from './signInValues.ts';
 import { PATHS } from '../../platform/paths.ts';
 import { unreachableText } from '../../text/offlineText.ts';
 
-/** What to say for a fault: what happened, what is safe, what to do. */
+/** Error text of a fault: what happened, what is safe, what to do. */
 function faultWords({ code, issues, retryAfterMs }: ApiFault): string {
   if (code === 'offline' || code === 'unavailable') return unreachableText('Nothing is lost');
   if (code === 'tooMany') {
@@ -41,7 +41,7 @@ const check: Resolver<SignInValues, { isNew: boolean }> = async (values, ...more
   return brought === null ? { values, errors: {} } : brought.signInCheck(values, ...more);
 };
 
-/** Whoever begins to type will want it checked, and then to be in. */
+/** Preloads validation and the app once somebody types. */
 function bring(): void {
   import('./signInCheck.ts').catch(() => undefined);
   import('./SignedIn.tsx').catch(() => undefined);
@@ -50,7 +50,7 @@ function bring(): void {
 /** How high the card with the form is; it stands at that height before the form does. */
 const CARD_PX = { signIn: 332, signUp: 354 };
 
-/** Goes in by some way: with whom, and what is said where it does not come to that. */
+/** Signs in by some way: the account, or an error text. */
 function useEntering() {
   const router = useRouter();
   const dispatch = useAppDispatch();

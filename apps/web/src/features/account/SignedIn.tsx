@@ -42,7 +42,7 @@ import { preloadChunks, whenIdle } from '../../platform/preloadChunks.ts';
 import { preloadSheets } from '../../components/page/lazySheet.tsx';
 import { PATHS } from '../../platform/paths.ts';
 
-/** What the first screen did without is brought once the person had a moment with it. */
+/** Preloads what the first screen did not need, a moment after it stands. */
 const BRING_AFTER_MS = 1200;
 
 const PLACES: readonly Place[] = [
@@ -69,7 +69,7 @@ const OUT_OF_SIGHT = { display: 'none' } as const;
 export function SignedIn() {
   const status = useAppSelector((state) => state.account.status);
   const isLoaded = useAppSelector((state) => state.records.isLoaded);
-  // The first screen is made bit by bit, the page free in between.
+  // The first screen renders as a transition.
   const isMade = useDeferredValue(isLoaded);
   const hidesJournal = useAppSelector((state) => selectIsHidden(state, 'journal'));
   const hasPips = useDeferredSelector(selectHasPips);
@@ -170,7 +170,7 @@ function CannotGoOn({ status }: { status: 'unreachable' | 'elsewhere' }) {
   );
 }
 
-/** What stands above every place where there is something to say, and what watches for something to tell. */
+/** Notices above every place, and the watchers behind them. */
 function Signs() {
   const isImporting = useAppSelector((state) => state.outbox.isImporting);
   return (

@@ -174,7 +174,7 @@ function ChartsHead({
   );
 }
 
-/** What stands where there is no habit to draw: the goals, if there are any. */
+/** Empty state of charts without habits: the goals, if any. */
 function NothingToDraw({ kind, onKind }: { kind: ReviewSpan; onKind: (kind: ReviewSpan) => void }) {
   const router = useRouter();
   const today = useAppSelector(selectToday);
@@ -287,7 +287,7 @@ const goalWords = (figured: FiguredGoal, today: PlainDay): string => {
   return `This goal is ${STATE_WORDS[state]}, at ${percent(figured.figures.progress)}.`;
 };
 
-/** Everything that is drawn and said of one span. */
+/** Figures and texts of one span. */
 function Pictures({ shown, today }: { shown: ChartsShown; today: PlainDay }) {
   const styles = useStyles();
   const isWide = useIsWide();

@@ -2,7 +2,7 @@ import type { DaySpan, ReviewSpan, Track, Weekday } from '@wimbel/core';
 import { WEEKDAYS } from '@wimbel/core';
 import type { FigureQuery } from '../../text/figureQuery.ts';
 
-/** What charts are over, for their figures to be asked: one habit, some by a name, or (both null) all. */
+/** Subject of the charts' figures: one habit, several under a name, or (both null) all. */
 export type ChartedOf = {
   habitId: string | null;
   /** "Music" */

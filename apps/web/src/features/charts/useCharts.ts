@@ -14,7 +14,7 @@ type Subject = {
   habitId: string | null;
   areaId: string | null;
   goal: FiguredGoal | null;
-  /** What the address names is not there; then it is everything. */
+  /** The route names a missing record: everything is shown. */
   isGone: boolean;
 };
 
@@ -79,6 +79,6 @@ export const chartedOf = ({ what, habitId, name }: Subject, tracks: readonly Tra
 /** Charts that are drawn: what they are of, their days, and what the record says of them. */
 export type ChartsShown = NonNullable<ReturnType<typeof useCharts>['shown']>;
 
-/** So many days there is a record of, up to today. */
+/** Days with a record, up to today. */
 export const recordDaysOf = (tracks: readonly Track[], today: PlainDay): number =>
   Math.max(0, today - tracks.reduce((first, track) => Math.min(first, track.first), today + 1) + 1);

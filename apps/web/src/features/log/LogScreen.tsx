@@ -74,7 +74,7 @@ type Where = { kind: LogSpan; day: PlainDay; at: PlainDay | null; isList: boolea
 
 const WEEKS_SHOWN = 6;
 
-/** What the address names: a kind of span and a day of it, as pegboard or list. What it leaves out is around today. */
+/** The route's span kind and day, as pegboard or list; around today by default. */
 function useWhere(): [Where, DaySpan, (to: Partial<Where>) => void] {
   const params = useLocalSearchParams<Params>();
   const router = useRouter();
@@ -340,7 +340,7 @@ function SpanChoice({ kind, span, onGo }: { kind: LogSpan; span: DaySpan; onGo: 
   );
 }
 
-/** What stands where there is no habit to show: none at all, none of those asked for, or none in the span. */
+/** Empty states of the log: no habits, none that match, none in the span. */
 function NothingInSpan({ name, onlyOf }: { name: string; onlyOf: string | null }) {
   const router = useRouter();
   const hasHabits = useAppSelector((state) => selectHabits(state).length > 0);

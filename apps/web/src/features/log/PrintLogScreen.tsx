@@ -34,7 +34,7 @@ import { PegRow } from '../../ui/PegRow.tsx';
 import { keptWords } from '../../text/keptText.ts';
 import { Words } from '../../ui/Words.tsx';
 
-/** What an A4 page holds beside the names and the figures. */
+/** Room of an A4 page beside names and figures. */
 const CELL_PX = 14;
 const ROW_PX = 20;
 

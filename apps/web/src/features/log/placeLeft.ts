@@ -5,7 +5,7 @@ export type Place = { habitId: string; day: PlainDay };
 
 let place: Place | null = null;
 
-/** Where the keyboard goes on in the pegboard of the span before or after, which is a board of its own. */
+/** Focus after a step to the previous or next span, which is another board. */
 export const placeLeft = (): Place | null => place;
 
 export function leavePlace(next: Place | null): void {

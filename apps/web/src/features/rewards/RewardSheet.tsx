@@ -103,7 +103,7 @@ export function RewardSheet({ reward, order, onClose }: { reward: Reward | null;
   );
 }
 
-/** What else is done with a reward that is there. */
+/** Further actions on an existing reward. */
 function MoreOf({ reward, claims, onClose }: { reward: Reward; claims: number; onClose: () => void }) {
   const { change } = useRecording();
   const toast = useToast();

@@ -16,7 +16,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { type Carrier, IMPACTS } from './carriers.ts';
 
-/** What can be done in the table; of a draft or of what is there. */
+/** Actions of the table, on a draft or on records. */
 export type CarrierDeeds = {
   setImpact: (carrier: Carrier, impact: Impact | null) => void;
   /** Takes it out, with a word on why it is not worth doing. */

@@ -150,7 +150,7 @@ function Way({ path, name, aside }: { path: string; name: string; aside: string 
   );
 }
 
-/** What changes figures: each says what it does, and how things stand with it. */
+/** Settings that change figures, each with its effect. */
 function DaysCard() {
   const [settings, set] = useSetting();
   const today = useAppSelector(selectToday);
@@ -264,7 +264,7 @@ const APPEARANCES: { value: Appearance; label: string }[] = [
   { value: 'dark', label: 'Dark' },
 ];
 
-/** What screens leave out, with one thing more or less. */
+/** The hidden parts of the app, with one added or removed. */
 const hiddenWith = ({ hidden = [] }: Settings, what: Hideable, isHidden: boolean): Hideable[] => [
   ...hidden.filter((each) => each !== what),
   ...(isHidden ? [what] : []),

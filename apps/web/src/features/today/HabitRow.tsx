@@ -44,7 +44,7 @@ export const HabitRow = memo(function HabitRow({ place, ...props }: Props) {
   );
 });
 
-/** What stands in the row; its own track, so that a tap draws this row and nothing else. */
+/** A row's content, on its own track, so that a tap renders this row only. */
 const Row = memo(function Row({ habitId, ...props }: Omit<Props, 'place'>) {
   const track = useAppSelector((state) => selectTrack(state, habitId));
   return track === null ? null : <Habit track={track} {...props} />;
@@ -135,7 +135,7 @@ function Habit({ track, day, onOpen }: { track: Track; day: PlainDay; onOpen: (h
   );
 }
 
-/** So long what a check-off earned is shown. */
+/** How long the pips of a check-off are shown. */
 const SHOWN_MS = 1800;
 
 /** What the day's check-off earned, for a moment after it. */

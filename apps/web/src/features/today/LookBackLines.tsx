@@ -16,7 +16,7 @@ export function MeantLine({
   onPutAway,
 }: {
   head: string;
-  /** Of which season it is, for those who do not see where it stands. */
+  /** Its season, for screen readers. */
   of?: string;
   text: string;
   onOpen: () => void;

@@ -156,7 +156,7 @@ function Offers() {
   );
 }
 
-/** Something that is told while it is its time, until it is waved off on this device. */
+/** A notice that is shown while it applies, until it is dismissed on this device. */
 function useOnce(name: string, isDue: boolean): { isShown: boolean; waveOff: () => void } {
   const [isGone, setIsGone] = useState<string | null>(null);
   return {
@@ -168,7 +168,7 @@ function useOnce(name: string, isDue: boolean): { isShown: boolean; waveOff: () 
   };
 }
 
-/** Whether the turn to a month is told: in its first days, where there is something of the month before. */
+/** Whether the turn of a month is shown: in its first days, where the month before has records. */
 function useTurnOfMonth(month: PlainMonth) {
   const today = useAppSelector(selectToday);
   const account = useAppSelector((state) => state.account.account?.id ?? '');

@@ -103,7 +103,7 @@ export function Section({
   onOpen,
 }: {
   section: TodaySection;
-  /** So many of its rows are drawn for now. */
+  /** Number of rows rendered so far. */
   most?: number;
   day: PlainDay;
   isFolded: boolean;
@@ -144,7 +144,7 @@ export function OtherGroups({
   day: PlainDay;
   isToday: boolean;
   isShown: (track: Track) => boolean;
-  /** Whether only some habits are shown: what the day asks of all is not said of them. */
+  /** Whether only some habits are shown: the day's total is hidden then. */
   isSome: boolean;
   onOpen: (habitId: string) => void;
 }) {
@@ -171,7 +171,7 @@ export function OtherGroups({
   );
 }
 
-/** Of how many of those that can wait the day asks: "any 2 of these". */
+/** How many of the habits that can wait the day asks: "any 2 of these". */
 function canWaitWords({ canWait: { wanted } }: TodayPlan, isToday: boolean): string {
   if (wanted === 0) return isToday ? 'none needed today' : 'none was needed';
   return isToday ? `any ${wanted} of these` : `any ${wanted} of these were left`;

@@ -40,7 +40,7 @@ export function TodayHead({
   );
 }
 
-/** What stands where there is no habit yet: small starts, a form, a list. */
+/** Empty state without habits: suggestions, the form, a list. */
 export function FirstHabits({ onAdd }: { onAdd: () => void }) {
   const styles = useStyles();
   const router = useRouter();

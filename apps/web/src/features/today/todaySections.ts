@@ -15,7 +15,7 @@ export type TodayPlan = {
   /** What the day still asks: its score's whole, less what is done and what was missed. */
   toGo: number;
   missed: number;
-  /** What comes next: what cannot be put off, else the first that is left. */
+  /** The next habit: one that cannot wait, else the first open one. */
   next: Track | null;
 };
 
@@ -47,7 +47,7 @@ export function sectionWith(section: TodaySection, isShown: (track: Track) => bo
   return { ...section, rows, toGo: rows.filter((row) => row.isToGo).length };
 }
 
-/** Those that are decided below the others, each in the user's order. */
+/** Decided habits below the open ones, each in the person's order. */
 const settleBelow = <T>(rows: readonly T[], isSettled: (row: T) => boolean): T[] => [
   ...rows.filter((row) => !isSettled(row)),
   ...rows.filter(isSettled),

@@ -48,7 +48,7 @@ import { daysName, monthsOf } from '../dayLists.ts';
 import { explainGoalFigure } from './explainGoalFigure.ts';
 import { type FigureExplanation, type Names, told, unitOf, elapsedSpanText } from './explanation.ts';
 
-/** What a figure is made of, in words; null where there is nothing (any more) that it could be made of. */
+/** The explanation of a figure; null where its record is gone. */
 export function explainFigure(state: RootState, asked: FigureQuery): FigureExplanation | null {
   if ('goalId' in asked) return explainGoalFigure(state, asked);
   if ('habitId' in asked) return accountOfHabit(state, asked);

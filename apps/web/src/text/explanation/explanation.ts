@@ -12,7 +12,7 @@ import { counted, dateNear, percent } from '../format.ts';
 import { daysHref, daysName } from '../dayLists.ts';
 import { goalPath, habitPath } from '../../platform/paths.ts';
 
-/** A figure told: what is counted in one sentence, its parts with where they lead, and what they come to. */
+/** The explanation of a figure: a sentence on what is counted, its parts with their links, and their total. */
 export type FigureExplanation = {
   title: string;
   sentence: string;
@@ -84,7 +84,7 @@ export type Names = {
   habitOf: (id: string) => string;
   goalId?: string;
   titleOf?: (id: string) => string;
-  /** Where days lead; to their record in the log, unless it is told otherwise. */
+  /** Link of days: by default to their record in the log. */
   daysTo?: (span: DaySpan, today: PlainDay) => string | null;
   write?: Write;
 };
@@ -177,6 +177,6 @@ export const unitOf = ({ habit }: Track): Write => ({
   amount: (value) => amount(value, habit.measure.kind === 'amount' ? habit.measure.unit : ''),
 });
 
-/** What lies in a span of which today is told as such. */
+/** Days of a span, today named as such. */
 export const elapsedSpanText = (span: DaySpan, today: PlainDay): string =>
   span.last > today && span.first <= today ? `${daysName(span, today)}, up to today` : daysName(span, today);

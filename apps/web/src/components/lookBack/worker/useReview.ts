@@ -6,9 +6,9 @@ import type { ReviewOptions } from './reviewer.ts';
 type ReviewAsked = { tracks: readonly Track[]; options: ReviewOptions };
 export type Shown<A extends ReviewAsked> = A & { review: SpanReview };
 
-/** So many days of habits are worked out sooner than a worker could be asked. */
+/** Below so many habit days the page computes faster than a worker could be asked. */
 const MOST_AT_ONCE = 12_000;
-/** What takes longer than this is said to be under way. */
+/** A progress text is shown after this long. */
 const PATIENCE_MS = 250;
 
 const work = ({ tracks, options }: ReviewAsked): SpanReview => spanReview(tracks, options);
@@ -34,7 +34,7 @@ export function useReview<A extends ReviewAsked>(asked: A): { shown: Shown<A> | 
       .then((review) => {
         if (!isWanted) return;
         clearTimeout(timer);
-        // What hangs on it is much to draw: bit by bit.
+        // Much renders from it: as a transition.
         startTransition(() => setAnswer({ asked, shown: { ...asked, review } }));
       });
     return () => {

@@ -28,13 +28,13 @@ export const ChartsTitle = createContext('');
 type Props = {
   title: string;
   aside?: ReactNode;
-  /** What an aside of words is asked for. */
+  /** The figure of the text beside a title. */
   asideAsked?: FigureQuery | null;
   /** The figures behind the picture, put together when they are asked for: as a table, or as CSV. */
   figures: () => Figures;
   /** What its lines and marks mean, for the picture that is saved; what is drawn as a legend is in it already. */
   legend?: readonly string[];
-  /** Of a list: what its picture is made of, where nothing is drawn. */
+  /** A list: the picture's figures where nothing is drawn. */
   pictureRows?: readonly PictureRow[];
   children: ReactNode;
 };

@@ -51,15 +51,15 @@ function platesOf({ first, last }: DaySpan): PlainMonth[][] {
 
 export type DaysProps = { span: DaySpan; kind: ReviewSpan };
 
-/** What a heat map is drawn from: a value for each day, and what it says in words. */
+/** Input of a heat map: a value for each day, and its text. */
 type Days = {
   valueOf: (day: PlainDay) => PlateValue | null;
   wordsOf: (day: PlainDay) => string;
   /** What a full mark means. */
   legend: string;
-  /** What it is of and what it came to, for those who hear it. */
+  /** Accessible name: subject and result. */
   summary: string;
-  /** What a day, and what all of them, are asked for. */
+  /** The figure of a day, and that of all days. */
   askedOn: (day: PlainDay) => FigureQuery | null;
   asked: FigureQuery;
   figures: () => Figures;

@@ -25,7 +25,7 @@ type Row = {
   name: string;
   share: number | null;
   words: readonly { text: string; tone: 'quiet' | 'ink' | 'working' | 'madder'; asked: FigureQuery }[];
-  /** What its share is asked for. */
+  /** The figure of its share. */
   asked: FigureQuery;
   to?: string;
 };

@@ -26,7 +26,7 @@ export function MarkWords({
   words: string | null;
   idle: string;
   days: DaySpan | null;
-  /** What its words are asked for, while there is a mark. */
+  /** The figure of its text, while there is a mark. */
   asked?: FigureQuery | null;
 }) {
   const styles = useStyles();

@@ -14,7 +14,7 @@ import type { DaysProps } from './DayCards.tsx';
 import { MarkWords } from './MarkWords.tsx';
 import { FigureWords } from '../../../components/figure/Figure.tsx';
 
-/** So many habits are shown, those with the widest difference. */
+/** Most habits that are shown, the widest difference first. */
 const MOST_SHOWN = 12;
 
 const LEGEND = 'Full on done days, a ring on the others it was due. What went together, not what caused it.';

@@ -80,7 +80,7 @@ function NothingSettled({ kind, review: { span, before }, of }: ReviewProps) {
   );
 }
 
-/** What a fact is asked for. */
+/** The figure that a fact shows. */
 function factAsked(fact: ReviewFact, { span }: SpanReview, of: ChartedOf): FigureQuery {
   switch (fact.kind) {
     case 'kept':
@@ -238,7 +238,7 @@ function RoundCard({
   );
 }
 
-/** So many days of record before weekdays are told apart. */
+/** Days of record from which weekdays are compared. */
 const TWO_WEEKS = 14;
 
 /** Where it goes well and where not, by the weekday, of what is due on fixed days. */
@@ -288,7 +288,7 @@ export function PartsOfDayCard({ kind, review, of }: ReviewProps) {
   );
 }
 
-/** What a picture that needs more days says instead. */
+/** Text of a picture that needs more days. */
 function ShortRecord({ title, recordDays }: { title: string; recordDays: number }) {
   return (
     <View role="group" aria-label={title} style={{ gap: SPACE.xs }}>

@@ -2,7 +2,7 @@ import { Children, type ReactNode, startTransition, useEffect, useState } from '
 import { type StyleProp, View, type ViewStyle } from 'react-native';
 
 /**
- * Mounts its children one after another, a frame between two, each drawn bit by bit, so that a page full of pictures
+ * Mounts its children one after another, a frame between two, each as a transition, so that a page full of pictures
  * never holds up the thumb. Once there they stay; `at` children are there from the first. It is busy until all are.
  */
 export function Steps({ children, at = 1, style }: { children: ReactNode; at?: number; style?: StyleProp<ViewStyle> }) {

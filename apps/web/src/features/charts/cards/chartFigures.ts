@@ -19,7 +19,7 @@ import {
 import { OUTCOME_WORDS, monthAndYear } from '../../../text/format.ts';
 import type { Figures } from '../../../charts/FiguresTable.tsx';
 
-/** Longer spans are told by month. */
+/** Longer spans are shown by month. */
 const MOST_DAYS_TOLD = 400;
 
 const words = (name: string) => ({ name, is: 'words' as const });

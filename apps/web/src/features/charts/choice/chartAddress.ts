@@ -15,7 +15,7 @@ import { PATHS } from '../../../platform/paths.ts';
 /** What charts are of: everything, or one area, habit or goal by its id. */
 export type ChartsOf = { of: 'all' } | { of: 'area' | 'habit' | 'goal'; id: string };
 
-/** What the address of the charts says. */
+/** The parsed route of the charts. */
 export type ChartsAt = { kind: ReviewSpan; day: PlainDay; between: DaySpan | null; what: ChartsOf };
 
 export type ChartParams = Partial<Record<'span' | 'day' | 'from' | 'to' | 'area' | 'habit' | 'goal', string>>;

@@ -23,7 +23,7 @@ import { spanTitle } from '../../../text/spanText.ts';
 import { type ChartsShown, recordDaysOf, useCharts, chartedOf } from '../useCharts.ts';
 import { IsPrinted } from '../../../components/figure/printed.ts';
 
-/** What a sheet of A4 holds between margins of 12 mm, at 96 to the inch. */
+/** Content size of an A4 page with margins of 12 mm, in pixels at 96 dpi. */
 const PAGE = { widthPx: 703, heightPx: 1030 };
 /** How wide the sheet is laid out before it is brought to the page: three cards side by side. */
 const LAID_OUT_PX = 900;

@@ -35,13 +35,13 @@ import { Words } from '../../../ui/Words.tsx';
 import type { FigureQuery } from '../../../text/figureQuery.ts';
 import { habitWeekWords, weeksMetWords } from '../../../text/weekText.ts';
 
-/** So many weeks stand beside one another. */
+/** Weeks side by side. */
 const WEEKS_WIDE = 12;
 const WEEKS_NARROW = 5;
 const WEEK_PX = 46;
 const NAME_PX = 96;
 
-/** As many weeks as a phone's page has room for beside the names. */
+/** Weeks that fit beside the names on a phone. */
 const weeksThatFit = (widthPx: number): number =>
   Math.min(WEEKS_NARROW, Math.max(1, Math.floor((widthPx - NAME_PX - 2 * (SPACE.l + SPACE.m)) / WEEK_PX)));
 
@@ -170,7 +170,7 @@ function WeeksRow({ track, weeks, isWide }: { track: Track; weeks: readonly DayS
   );
 }
 
-/** What a week of a habit is asked for. */
+/** The figure of a habit's week. */
 const weekAsked = (track: Track, { days }: HabitWeek): FigureQuery => {
   const day = Math.min(days.last, track.today);
   return askKindOf(termsOn(track.terms, day).schedule) === 'weeks'

@@ -109,7 +109,7 @@ export function changesOfDraft(
   ];
 }
 
-/** What each page of the way is given. */
+/** Props of each page of the guide. */
 export type PageProps = {
   draft: GuidedDraft;
   set: (change: Partial<GuidedDraft>) => void;

@@ -186,7 +186,7 @@ function MonthOfDue({
 }: {
   month: number;
   things: readonly DueThing[];
-  /** What is under way between its first day and the one it is due. */
+  /** Open steps between their first and due day. */
   running: readonly DueThing[];
   chosen: PlainDay | null;
   onChoose: (day: PlainDay | null) => void;

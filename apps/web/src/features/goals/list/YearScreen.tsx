@@ -304,7 +304,7 @@ function Movable({
   );
 }
 
-/** What a goal is dragged by; for the keyboard and for readers there is the menu beside it. */
+/** Drag handle of a goal; keyboard and screen readers use the menu beside it. */
 function Handle({
   listeners,
   children,

@@ -49,7 +49,7 @@ export function GoalScreen({ goalId, at }: { goalId: string; at?: string }) {
   return <GoalPage key={goalId} figured={figured} at={at} />;
 }
 
-/** What is open over the page. */
+/** The open sheet. */
 type Opened =
   | { kind: 'checkIn'; keyResult: KeyResult | null }
   | { kind: 'keyResult'; keyResult: KeyResult | null }

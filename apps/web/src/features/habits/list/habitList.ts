@@ -13,7 +13,7 @@ export type UnderstoodLine = { habit: LineHabit; fault: string | null; hint: str
 
 const sameName = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
 
-/** What each line of a text says, lines without a name left out. `names` are those of the habits there are. */
+/** Parses each line of a text; lines without a name are left out. `names` are those of existing habits. */
 export function understoodLines(text: string, areas: readonly Area[], names: readonly string[]): UnderstoodLine[] {
   const seen = [...names];
   return text.split('\n').flatMap((line): UnderstoodLine[] => {

@@ -22,7 +22,7 @@ import { Card } from '../../../ui/Card.tsx';
 import { CardHead } from '../../../ui/CardHead.tsx';
 import { Words } from '../../../ui/Words.tsx';
 
-/** So many lines are shown at a time. */
+/** Page size of the list, in lines. */
 const MORE = 31;
 
 type Line = { key: string; day: PlainDay; title: string; text: string; path: string };

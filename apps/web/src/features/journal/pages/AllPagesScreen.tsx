@@ -156,7 +156,7 @@ function PagesList({
   );
 }
 
-/** What every line is shown by, looked up once for all of them. */
+/** Shared props of all lines, computed once. */
 type ShownBy = {
   settings: Settings;
   hidesMood: boolean;

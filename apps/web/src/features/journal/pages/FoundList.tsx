@@ -52,7 +52,7 @@ export function FoundList({ search }: { search: Search }) {
   );
 }
 
-/** What something that was found is, and where it leads. */
+/** A search result: its kind and link. */
 function resultPlace(
   state: RootState,
   { kind, day, aboutId, span }: Found,

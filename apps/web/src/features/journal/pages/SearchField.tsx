@@ -20,7 +20,7 @@ const NOTHING: Search = { words: '', feeling: null, mood: null, habitId: null, s
 /** The address follows what is typed after so long a rest, so that going back comes back to it. */
 const REST_MS = 150;
 
-/** What is looked for, as it is typed; the address keeps its words. */
+/** The search as typed; the route keeps it. */
 export function useSearchAsked() {
   const router = useRouter();
   const { q = '' } = useLocalSearchParams<{ q?: string }>();
@@ -86,7 +86,7 @@ export function SearchField({ asked }: { asked: SearchAsked }) {
   );
 }
 
-/** So many feelings are offered, those used most. */
+/** Most feelings that are suggested, the most used first. */
 const MOST_FEELINGS = 16;
 
 function NarrowSheet({

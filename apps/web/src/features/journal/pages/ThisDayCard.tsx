@@ -9,7 +9,7 @@ import { SPACE } from '../../../theme/space.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { Words } from '../../../ui/Words.tsx';
 
-/** So many years back are looked at. */
+/** How many years back. */
 const MOST_YEARS = 10;
 
 /** What was written on today's date in the years before; nothing where there is none. */

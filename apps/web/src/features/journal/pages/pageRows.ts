@@ -16,7 +16,7 @@ export type PageRow =
   | { kind: 'day'; key: string; day: PlainDay; pages: readonly JournalPage[] }
   | { kind: 'none'; key: string; span: DaySpan };
 
-/** So many characters of a page are shown. */
+/** Length of a page's excerpt, in characters. */
 const LONGEST = 130;
 /** From so many days without a page in a row they are one line. */
 const MANY = 8;

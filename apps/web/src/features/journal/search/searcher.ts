@@ -2,7 +2,7 @@ import { type DaySpan, holdsDay } from '@wimbel/core';
 import MiniSearch from 'minisearch';
 import type { Writing } from './writings.ts';
 
-/** What is looked for: all of it must hold; what is left out or empty asks nothing. */
+/** Search conditions, all of which must hold; empty ones are ignored. */
 export type Search = {
   words: string;
   feeling: string | null;

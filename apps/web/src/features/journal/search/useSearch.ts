@@ -8,7 +8,7 @@ import { searchInWorker } from './searchWorker.ts';
 export const asksAnything = ({ words, ...narrowed }: Search): boolean =>
   words.trim() !== '' || Object.values(narrowed).some((each) => each !== null);
 
-/** What was found; the answer before stays until the next is there. `isFailed` where this browser cannot search. */
+/** Search results; the previous ones stay until the next arrive. `isFailed` where this browser cannot search. */
 export function useSearch(search: Search, most: number): { all: FoundAll | null; isFailed: boolean } {
   const store = useStore<RootState>();
   const [all, setAll] = useState<FoundAll | null>(null);

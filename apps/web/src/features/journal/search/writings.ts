@@ -19,7 +19,7 @@ export type Writing = {
   text: string;
   /** A habit, a key result, a season, or nothing. */
   aboutId: string | null;
-  /** Of a page: the mean mood of its day, 1–5, rounded; null without one. */
+  /** Mean mood of the page's day, 1–5, rounded; null without one. */
   mood: number | null;
   feelings: readonly string[];
   span: Review['span'] | null;

@@ -76,7 +76,7 @@ export function TakeAlongScreen() {
   const save = (): void => {
     const file = nameOf('md', 'journal', formatDay(span.first), formatDay(span.last));
     download(file, new Blob([takeAlongMarkdown(taken)], { type: 'text/markdown' }));
-    // The page lies over everything, also over what is told in passing.
+    // The page covers everything, toasts included.
     setSaved(`Saved as ${file}`);
   };
   const page = (

@@ -24,7 +24,7 @@ import { meanWords, moodWord } from '../../../text/moodText.ts';
 export const TAKEN = ['sums', 'moods', 'feelings', 'misses', 'writing', 'answers'] as const;
 export type Taken = (typeof TAKEN)[number];
 
-/** What a page is put together from. */
+/** Parts of a page. */
 export type TakenFrom = {
   journal: readonly JournalPage[];
   tracks: readonly Track[];
@@ -36,7 +36,7 @@ export type TakenFrom = {
 
 const WHEN = { morning: 'In the morning', day: null, evening: 'In the evening' } as const;
 
-/** What a page said, its own text and then its answers. */
+/** Texts of a page: its own, then its answers. */
 function writingsOf(page: JournalPage, parts: ReadonlySet<Taken>): TakeAlong['days'][number]['writings'] {
   const own = parts.has('writing') && page.text?.trim() ? [{ asked: WHEN[page.part], text: page.text.trim() }] : [];
   const answers = (parts.has('answers') ? (page.answers ?? []) : []).flatMap(({ promptText, text, items = [] }) => {

@@ -17,12 +17,12 @@ import { changeTo, newId } from '../../../store/makeChange.ts';
 export const OFTENS = ['asNow', 'daily', '6', '5', '4', '3', '2', '1', 'over'] as const;
 export type Often = (typeof OFTENS)[number];
 
-/** What is filled in of a habit; `days` is text as typed, empty for as planned. */
+/** Draft of a habit's target; `days` is the typed text, empty for as planned. */
 export type HabitWish = { often: Often; days: string };
 export type GoalWish = { id: string; title: string; why: string; dueOn: string; milestones: MilestoneWish[] };
 export type MilestoneWish = { id: string; title: string; dueOn: string };
 
-/** What is filled in at the turn of a year. */
+/** Draft of the turn of a year. */
 export type YearTurnDraft = { habits: Record<string, HabitWish>; goals: GoalWish[] };
 
 export const MOST_GOALS = 3;

@@ -12,7 +12,7 @@ import { figuresOf, figuresTogether } from '../logRows.ts';
 import type { BoardLayout } from './useBoardLayout.ts';
 import type { Range } from '../range/useRange.ts';
 
-/** What a group of habits without an area is remembered by. */
+/** Key of the group of habits without an area. */
 const NO_GROUP = 'none';
 
 const isWithin = (row: number, { rows }: Range): boolean => row >= rows[0] && row <= rows[1];

@@ -29,7 +29,7 @@ function amountInWords(figures: Figures, unit: string | null, weekly: number | n
   return sum === 0 ? null : amount(sum, unit);
 }
 
-/** As wide as a digit is at most; wider counts are written smaller. */
+/** Width of a digit at most; longer counts are set smaller. */
 const DIGIT_PX = 7.8;
 
 export function FiguresHead({
@@ -40,7 +40,7 @@ export function FiguresHead({
 }: {
   size: PegboardSize;
   kind: LogSpan;
-  /** Nothing more is to come: what is not done is not left, but short. */
+  /** The span is over: what is not done is missing, not left. */
   isOver: boolean;
   isWide: boolean;
 }) {
@@ -71,7 +71,7 @@ export function FiguresHead({
 type Props = {
   name: string;
   figures: Figures | MonthFigures;
-  /** What the kept rate is asked for. */
+  /** The figure of the kept rate. */
   asked: FigureQuery;
   unit: string | null;
   size: PegboardSize;

@@ -50,7 +50,7 @@ type Props = {
 
 type Typing = { place: Place; first: string; range: Range | null };
 
-/** What is done on a board by taps, drags, keys, copying and pasting. */
+/** Edits of a board by tap, drag, keys, copy and paste. */
 function useBoard(props: Props, layout: BoardLayout, focus: BoardFocus) {
   const { span, over, onOpen, draws } = props;
   const { box, habits } = layout;

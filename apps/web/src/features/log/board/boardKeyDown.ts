@@ -12,7 +12,7 @@ export function rangeOf({ habitId, day }: Place, habits: readonly HabitLine[]): 
   return { rows: [row, row], days: { first: day, last: day } };
 }
 
-/** What keys on a pegboard work on. */
+/** Selection that keys on a pegboard act on. */
 type BoardOfKeys = {
   habits: readonly HabitLine[];
   span: DaySpan;

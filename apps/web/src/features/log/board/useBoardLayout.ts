@@ -17,18 +17,18 @@ const OFTEN_GROUPS: readonly Area[] = OFTEN.map((id, order) => ({ id, name: OFTE
 /** The parts of the day as groups. */
 const PARTS: readonly Area[] = PARTS_OF_DAY.map((id, order) => ({ id, name: PART_WORDS[id], order }));
 
-/** What is drawn in the first frame of a board, counted in holes; more would hold the page up. */
+/** Budget of a board's first frame, in holes; more would block the page. */
 const FIRST_HOLES = 200;
 /** The name and the figures of a line are as much to draw as so many holes. */
 const LINE_HOLES = 13;
 /** However many days there are, so many lines come with it. */
 const FIRST_LINES = 3;
 
-/** Those of the lines that are drawn in the first frame, each with a hole for so many days. */
+/** The lines rendered in the first frame, each with so many days. */
 export const firstLines = <T>(lines: readonly T[], days: number): T[] =>
   lines.slice(0, Math.max(FIRST_LINES, Math.floor(FIRST_HOLES / (days + LINE_HOLES))));
 
-/** Where everything of a pegboard stands, and what of it is near enough to be drawn. */
+/** Layout of a pegboard, and the part of it to render. */
 export function useBoardLayout(tracks: readonly Track[], kind: LogSpan, span: DaySpan, group: Group) {
   const isWide = useIsWide();
   const isCompact = useIsCompact();

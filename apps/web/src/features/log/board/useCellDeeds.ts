@@ -9,7 +9,7 @@ import type { Place } from '../placeLeft.ts';
 
 type Open = (habitId: string, day: number, isNoteFirst?: boolean) => void;
 
-/** What is done to one day of a habit on the pegboard; days to come take nothing. */
+/** Edits of one day of a habit on the pegboard; future days cannot be edited. */
 export function useCellDeeds(onOpen: Open) {
   const store = useStore<RootState>();
   const { change } = useRecording();

@@ -3,7 +3,7 @@ import type { Place } from '../placeLeft.ts';
 
 const LONG_MS = 450;
 const STILL_PX = 8;
-/** So near the edge of the board a drag scrolls it, by so much at a time. */
+/** Distance from the edge at which a drag scrolls the board, and the step. */
 const EDGE_PX = 28;
 const SCROLL_PX = 14;
 

@@ -1,24 +1,23 @@
 import { startTransition, useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 
-/** What is drawn moves on in steps, so that most scrolling changes nothing. */
+/** The window moves in steps, so that most scrolling renders nothing. */
 const STEP_PX = 120;
-/** How far beyond the edges is drawn already. */
+/** Overscan. */
 const AHEAD_PX = 120;
 
 export type Seen = { left: number; right: number; top: number; bottom: number };
 
-/** How much is drawn: the first of what is seen, all that is seen, or what lies around it too. */
+/** What is rendered: the first of the viewport, the viewport, or the viewport with overscan. */
 type Stage = 'first' | 'seen' | 'around';
 
-/** Where a box is scrolled to, and how much is drawn there. */
+/** A scroll position and what is rendered there. */
 type At = { x: number; y: number; stage: Stage };
 
 const isSameWindow = (a: At, b: At): boolean => a.x === b.x && a.y === b.y && a.stage === b.stage;
 
 /**
- * A box that scrolls both ways, and the part of its content to be drawn. What is drawn when the box is first seen, or after a
- * jump to where nothing is drawn yet, is made bit by bit: a tap or a key comes in between; and what is seen stands before what
- * lies around it. `isFirst` tells that only the first of what is seen is to be drawn, for all of it would hold the page up.
+ * Windowing of a grid that scrolls both ways: the part of the content to render. The first rendering, and a jump to where nothing is
+ * rendered, go in stages (transitions, a frame each): the first of the viewport (`isFirst`), the viewport, then the overscan.
  */
 export function useWindowed() {
   const box = useRef<HTMLElement | null>(null);
@@ -32,7 +31,7 @@ export function useWindowed() {
     const { left, right, top, bottom } = drawn.current;
     const isFar = x > right || x + node.clientWidth < left || y > bottom || y + node.clientHeight < top;
     const next: At = isFar ? { x, y, stage: 'first' } : { x: stepped(x), y: stepped(y), stage: 'around' };
-    // What is not all drawn yet goes on bit by bit from where it is.
+    // A rendering in stages continues.
     const isGoing = ({ stage }: At): boolean => stage !== 'around' && !isFar;
     const move = (): void => setAt((before) => (isSameWindow(before, next) || isGoing(before) ? before : next));
     if (isFar) startTransition(move);
@@ -49,7 +48,7 @@ export function useWindowed() {
       ),
     );
   }, []);
-  // The first time at once: to be told of it takes the page a frame more.
+  // At once the first time: a resize observer would take another frame.
   useLayoutEffect(measure, [measure]);
   const { left, right, top, bottom } = seenFrom(at, size);
   useEffect(() => {
@@ -63,7 +62,7 @@ export function useWindowed() {
         startTransition(() => setAt((now) => (now === at ? { ...at, stage: 'seen' } : now)));
         return;
       }
-      // By then it may be scrolled to somewhere else.
+      // It may have scrolled meanwhile.
       const { scrollLeft = 0, scrollTop = 0 } = box.current ?? {};
       startTransition(() => setAt({ x: stepped(scrollLeft), y: stepped(scrollTop), stage: 'around' }));
     });
@@ -74,7 +73,7 @@ export function useWindowed() {
 
 const stepped = (px: number): number => Math.floor(px / STEP_PX) * STEP_PX;
 
-/** What of the content is drawn: what is seen, and in the end what lies around it. */
+/** The rectangle to render. */
 function seenFrom({ x, y, stage }: At, { widthPx, heightPx }: { widthPx: number; heightPx: number }): Seen {
   if (stage !== 'around') return { left: x, right: x + widthPx, top: y, bottom: y + heightPx };
   return {

@@ -22,7 +22,7 @@ type Props = {
   onClose: () => void;
 };
 
-/** What can be done to the days that are picked. */
+/** Actions on the selected days. */
 export function RangeBar({ words, onDeed, onAmount, onCopy, onPaste, onClose }: Props) {
   const styles = useStyles();
   const { colors } = useTheme();

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 
 type Deeds = {
-  /** What is copied; null where nothing is. */
+  /** The clipboard of cells; null while it is empty. */
   copied: () => string | null;
   onPaste: (text: string) => void;
 };

@@ -26,7 +26,7 @@ import {
 /** A range of holes: of some rows, from one to the other, some days. */
 export type Range = { rows: readonly [first: number, last: number]; days: DaySpan };
 
-/** What can be done to all days of a range. */
+/** Actions on all days of a range. */
 export type RangeDeed = 'check' | 'missed' | 'rest' | 'empty' | 'weekBefore' | 'draw';
 
 const DEED_WORDS: Record<RangeDeed, string> = {

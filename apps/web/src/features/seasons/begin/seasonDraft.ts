@@ -131,7 +131,7 @@ export const draftOfSeason = (season: Season): SeasonDraft => ({
   goalIds: season.goalIds,
 });
 
-/** What is there beside the draft. */
+/** Existing records beside the draft. */
 export type There = { habits: readonly Habit[]; steps: readonly Step[]; keyResults: readonly KeyResult[] };
 
 /** Habits, steps and key results as they will be once the draft is recorded. */

@@ -15,7 +15,7 @@ import { SectionCard } from '../../../ui/SectionCard.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { daysLeftWords } from '../../../text/seasonText.ts';
 
-/** So many planned days are shown as holes; more are told as numbers. */
+/** Up to so many planned days are shown as holes; more as numbers. */
 const MOST_PEGS = 7;
 
 /** What the running week asks of each habit that carries the season, what of it is done, and until when the rest can be. */

@@ -105,7 +105,7 @@ export function CalendarAddress({ accountId, shows }: { accountId: string; shows
   );
 }
 
-/** The address as it is told once, to be copied. */
+/** The address, shown once, to be copied. */
 function MadeAddress({ address }: { address: string }) {
   const toast = useToast();
   const copy = (): void => {

@@ -134,7 +134,7 @@ function Room() {
       (next) => {
         if (!isGone) setAnswer(next);
       },
-      // Without the server nothing is known of it, and nothing is said.
+      // Unknown without the server: nothing is shown.
       () => undefined,
     );
     return () => {

@@ -1,7 +1,7 @@
 import type { ApiFault } from '@wimbel/sync';
 import { unreachableText } from '../../../text/offlineText.ts';
 
-/** What to say where something about the account did not work. */
+/** Error text of an account action. */
 export function accountFaultWords({ code, issues, retryAfterMs }: ApiFault): string {
   if (code === 'offline' || code === 'unavailable') return unreachableText('Nothing was changed');
   if (code === 'tooMany') {

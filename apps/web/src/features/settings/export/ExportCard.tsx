@@ -55,7 +55,7 @@ function TakingButtons({
   );
 }
 
-/** What was recorded, as tables for other programs, as a workbook that figures, as text, and as days of a calendar. */
+/** Exports: tables, a workbook with formulas, text, a calendar. */
 export function TakeOutCard() {
   const [open, setOpen] = useState<'workbook' | 'tables' | 'story' | 'calendar' | null>(null);
   const close = (): void => setOpen(null);

@@ -23,7 +23,7 @@ type Props = {
   onChoose: (more: Partial<GridChoices>) => void;
 };
 
-/** So many lines stand on the page at once; the rest is a tap away. */
+/** Lines on the page; the rest opens with a tap. */
 const ROWS = 40;
 const COLUMNS = 34;
 
@@ -272,7 +272,7 @@ function Pager({
   );
 }
 
-/** So many are told in words. */
+/** Up to so many are listed in words. */
 const SHOWN_UNCLEAR = 8;
 
 function Unclear({ understood, grids }: Pick<Props, 'understood' | 'grids'>) {

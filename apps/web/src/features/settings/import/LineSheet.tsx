@@ -14,7 +14,7 @@ export type Line = { grid: number; axis: 'row' | 'column'; at: number; role: Lin
 type Props = {
   line: Line;
   layout: Layout | null;
-  /** Whether something was said of it, or of its grid, before. */
+  /** Whether it, or its grid, was corrected before. */
   isChosen: boolean;
   choices: GridChoices;
   onChoose: (more: Partial<GridChoices>) => void;

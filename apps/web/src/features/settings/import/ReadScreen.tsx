@@ -44,10 +44,10 @@ type Props = {
   onDone: (path: string) => void;
 };
 
-/** So many days are handed over at once; in between the page draws and hears. */
+/** Batch size of days between two yields to the main thread. */
 const AT_ONCE = 120;
 
-/** What is understood of some grids, asked anew with every choice. */
+/** The reading of the grids, recomputed with each choice. */
 function useUnderstanding({ grids, reader }: Props, choices: GridChoices, isNoMissed: boolean) {
   const store = useStore<RootState>();
   const today = useAppSelector(selectToday);
@@ -69,7 +69,7 @@ function useUnderstanding({ grids, reader }: Props, choices: GridChoices, isNoMi
     const mine = ++turn.current;
     ask((each) => each.understand(today, choices, habits))
       .then((next) => {
-        // A large table is drawn bit by bit.
+        // A large table renders as a transition.
         if (mine === turn.current) startTransition(() => setUnderstood(next));
       })
       .catch(fail);
@@ -149,7 +149,7 @@ function useBringing({ reader, onDone }: Props) {
   return { share, bring, stop: () => stopping.current?.abort() };
 }
 
-/** What was understood of some grids, to be looked over and changed before it is kept. */
+/** The reading of the grids, to be checked and changed before the import. */
 export function ReadScreen(props: Props) {
   const { name, grids, reader, onAgain } = props;
   const [choices, setChoices] = useState<GridChoices>({});

@@ -12,7 +12,7 @@ export type OpenedFile =
 /** What a way of bringing a file in comes to, in records: of those here before, `stays` are later here. */
 export type Plan = { fresh: number; replaced: number; stays: number; gone: number; count: number };
 
-/** Who wrote records last on this device, by their places. */
+/** Origins of this device's records, by collection and key. */
 type MadeOf = (
   places: readonly { collection: Collection; key: string }[],
 ) => Promise<ReadonlyMap<string, { madeAt: string }>>;
@@ -20,7 +20,7 @@ type MadeOf = (
 /** Reads a data file beside the screen, and works out what it changes. */
 export type FileReader = {
   open: (bytes: ArrayBuffer) => OpenedFile;
-  /** What is here, piece by piece. */
+  /** The parts of the page. */
   begin: (settings: Settings) => void;
   add: (collection: Collection, records: readonly RecordOf<Collection>[]) => void;
   /** Works out a way of bringing the file in. `waiting` are places that were changed here and not sent yet. */
@@ -29,7 +29,7 @@ export type FileReader = {
   changes: (from: number, to: number) => Change[];
 };
 
-/** So many faults are shown; there may be thousands. */
+/** Most faults that are listed; there may be thousands. */
 const SHOWN_ISSUES = 20;
 
 export function createFileReader(storeOf: (accountId: string) => MadeOf): FileReader {

@@ -58,7 +58,7 @@ export function choiceWords(choice: NameChoice, habits: ReadonlyMap<string, Habi
 /** How many cells are left out of what is brought in. */
 const leftCount = ({ left }: Coming): number => left.unclear + left.nowhere + left.future;
 
-/** What comes in, as it is said before and after. */
+/** Summary of an import, before and after it. */
 export function comingWords(coming: Coming, habitCount: number): string {
   const left = leftCount(coming);
   const starts = new Set(coming.starts.filter((start) => start !== null));

@@ -18,7 +18,7 @@ import {
   readGrids,
 } from '@wimbel/exchange';
 
-/** What somebody kept: a file, or text that was pasted. */
+/** Import source: a file, or pasted text. */
 export type Source = { bytes: Uint8Array; name: string } | { text: string };
 
 /** A grid as it is listed: its name, and how many lines it has either way. */
@@ -33,10 +33,10 @@ type ShownBlock = {
   isMonth: boolean;
 };
 
-/** What was understood, without its cells. */
+/** The reading without its cells. */
 export type Understood = {
   names: ReadName[];
-  /** Where each name goes unless somebody says otherwise. */
+  /** Default target of each name. */
   choices: NameChoice[];
   blocks: ShownBlock[];
   first: string | null;
@@ -58,7 +58,7 @@ export type ShownPart = { cells: ShownCell[][]; rows: LineRole[]; columns: LineR
 /** Lines from one up to (not with) another. */
 type PartOfGrid = { grid: number; fromRow: number; toRow: number; fromColumn: number; toColumn: number };
 
-/** What would come in, in figures. */
+/** Counts of an import. */
 export type Coming = {
   days: number;
   habits: Habit[];
@@ -78,13 +78,13 @@ export type Reader = {
   open: (source: Source) => Promise<{ fault: GridFault } | { fault: null; grids: GridSize[] }>;
   understand: (today: PlainDay, choices: GridChoices, habits: readonly Habit[]) => Understood;
   part: (part: PartOfGrid) => ShownPart;
-  /** What is recorded of a habit, where a name goes to it. */
+  /** What an existing habit has recorded, where a name is imported into it. */
   here: (habitId: string, entries: readonly Entry[]) => void;
   bring: (choices: readonly NameChoice[], isNoMissed: boolean, habits: readonly Habit[], today: PlainDay) => Coming;
   entries: (from: number, to: number) => Entry[];
 };
 
-/** So many cells that say nothing clear are shown. */
+/** Most unclear cells that are listed. */
 const SHOWN_UNCLEAR = 100;
 
 const keyOf = (grid: number, row: number, column: number): string => `${grid} ${row} ${column}`;

@@ -12,7 +12,7 @@ import { importFault, readingFault } from './importText.ts';
 import type { FileReader, OpenedFile, Plan } from './fileReader.ts';
 import { createWorkerReader } from './workerReader.ts';
 
-/** So many changes are handed over at once; in between the page draws and hears. */
+/** Batch size of changes between two yields to the main thread. */
 const AT_ONCE = 120;
 
 /** A data-file reader in a web worker, for as long as the screen stands or an import holds it. */

@@ -37,7 +37,7 @@ import { issueWords } from '../../../text/issueText.ts';
 
 type Step = 'area' | 'part' | 'pips' | 'pause' | 'delete';
 
-/** What can be done to several habits at once: each is one step to undo. */
+/** Actions on several habits; each is one undo step. */
 export function SeveralHabits({ habits, onDone }: { habits: readonly Habit[]; onDone: () => void }) {
   const styles = useStyles();
   const store = useStore<RootState>();
@@ -109,7 +109,7 @@ export function SeveralHabits({ habits, onDone }: { habits: readonly Habit[]; on
   );
 }
 
-/** What is asked before something is done to all of the habits. */
+/** Confirmation before an action on all habits. */
 function StepSheet({
   step,
   habits,
