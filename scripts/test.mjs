@@ -76,7 +76,10 @@ async function checks(isCached = false) {
 /** `npm run test:quick`: what needs neither database nor browser; checks use caches. */
 async function quick() {
   const projects = ['core', 'contract', 'exchange', 'sync', 'web'];
-  await Promise.all([checks(true), jest('core, contract, exchange, sync and web', ['--selectProjects', ...projects])]);
+  await Promise.all([
+    checks(true),
+    jest('core, contract, exchange, sync and web', ['--selectProjects', ...projects], { PROPERTY_SHARE: '0.2' }),
+  ]);
 }
 
 async function tests() {
