@@ -27,13 +27,10 @@ with days as (
   from days where habit % 3 <> 2 group by habit
 ), weeks as (
   select habit, (day - date '${FIRST}') / 7 as week, count(*) filter (where done) as done,
-    6 - (date '${TODAY}' - date '${FIRST}') % 7 + max(case when day = date '${TODAY}' and not done then 1 else 0 end) as remaining,
-    (day - date '${FIRST}') / 7 = (date '${TODAY}' - date '${FIRST}') / 7 as running
-  from days where habit % 3 = 2 group by habit, week, running
+    count(*) filter (where done or day < date '${TODAY}') as counted
+  from days where habit % 3 = 2 group by habit, week
 ), flexible as (
-  select habit, sum(least(done, 3)) as kept,
-    sum(case when running then greatest(least(done, 3), 3 - remaining) else 3 end) as asked
-  from weeks group by habit
+  select habit, sum(least(done, 3)) as kept, round(sum(counted) * 3 / 7) as asked from weeks group by habit
 )
 select habit, kept, asked from fixed union all select habit, kept, asked from flexible order by habit`;
 
