@@ -20,8 +20,8 @@ export type LogStorage = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'k
 let count = 0;
 
 /**
- * Opens the log. Without local storage nothing is logged, and only IndexedDB stores changes. The key prefix `.jotted.` is that of
- * the first version: existing logs stay readable.
+ * Opens the log. Without local storage it stores nothing. Its keys keep the prefix of the first version, `.jotted.`, so that
+ * existing logs stay readable.
  */
 export function openWriteAheadLog(storage: LogStorage | undefined, name: string): WriteAheadLog {
   const prefix = (accountId: string): string => `${name}.jotted.${accountId}.`;

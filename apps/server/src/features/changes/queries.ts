@@ -10,6 +10,7 @@ import {
 } from '@wimbel/contract';
 import { getTableColumns, getTableName } from 'drizzle-orm';
 import { getTableConfig } from 'drizzle-orm/pg-core';
+import { LRUCache } from 'lru-cache';
 import type { Pool } from 'pg';
 import { namedRecordSql, recordSql } from '../../db/recordSql.ts';
 import { tableOf } from '../../db/tables.ts';
@@ -65,9 +66,12 @@ const factsOf = (collection: Collection): TableFacts => FACTS.get(collection)!;
 /** Statements over more tables are not prepared, which bounds the number of prepared statements per connection. */
 const MOST_PREPARED = 2;
 
+/** Bound of cached statement texts: which tables a batch touches is up to the sender. */
+const MOST_TEXTS = 200;
+
 /** Caches a statement's text by the names it is built from. */
 function memoize<T extends string>(build: (names: readonly T[]) => string): (names: readonly T[]) => string {
-  const built = new Map<string, string>();
+  const built = new LRUCache<string, string>({ max: MOST_TEXTS });
   return (names) => {
     const key = names.join(' ');
     const known = built.get(key) ?? build(names);

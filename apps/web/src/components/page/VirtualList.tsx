@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
+import { type ReactNode, type RefObject, useEffect, useEffectEvent, useRef, useState } from 'react';
 
 /** Offset of the list's top in its scroll container; follows layout changes above the list. */
 function useTopPx(list: RefObject<HTMLElement | null>, scroll: RefObject<HTMLElement | null>): number {
@@ -61,12 +61,13 @@ export function VirtualList<R>({
     onThere?.();
   }, [wanted, topPx, virtual, onThere]);
   const items = virtual.getVirtualItems();
-  const isEndNear = rows.length > 0 && items.at(-1)?.index === rows.length - 1;
+  const last = rows.at(-1);
+  const lastKey = last !== undefined && items.at(-1)?.index === rows.length - 1 ? keyOf(last) : null;
+  const announceEnd = useEffectEvent(() => onEndNear?.());
   useEffect(() => {
-    if (isEndNear) onEndNear?.();
-    // Again with each batch of rows, even while the end stays near.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [isEndNear, rows.length]);
+    // Once for each last row: again after more rows were appended, and after other rows took their place.
+    if (lastKey !== null) announceEnd();
+  }, [lastKey]);
   return (
     <div ref={list} style={{ position: 'relative', height: virtual.getTotalSize() }}>
       {items.map(({ key, index, start }) => (
