@@ -2,7 +2,6 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
-import { partCommon } from './parting.mjs';
 import { ROOT, run, say } from './system.mjs';
 
 export const WEB_DIST = join(ROOT, 'apps/web/dist');
@@ -24,13 +23,7 @@ function* filesIn(path) {
 function hashOf(folders) {
   const hash = createHash('sha256');
   const files = folders.flatMap((folder) => [...filesIn(join(ROOT, folder))]).sort();
-  for (const file of [
-    ...files,
-    join(ROOT, 'package-lock.json'),
-    join(ROOT, 'tools/build.mjs'),
-    join(ROOT, 'tools/parting.mjs'),
-    join(ROOT, 'tools/runOrder.mjs'),
-  ]) {
+  for (const file of [...files, join(ROOT, 'package-lock.json'), join(ROOT, 'tools/build.mjs')]) {
     hash.update(relative(ROOT, file)).update('\0').update(readFileSync(file)).update('\0');
   }
   return hash.digest('hex');
@@ -83,11 +76,17 @@ function layFonts(folder) {
   writeFileSync(styles, `${faces.join('\n')}\n${readFileSync(styles, 'utf8')}`);
 }
 
-/** Lists the lazy chunks, for the app to preload. */
-function listParts(folder, page) {
-  const scripts = join(folder, '_expo/static/js/web');
-  const later = readdirSync(scripts).filter((name) => name.endsWith('.js') && !page.includes(name));
-  writeFileSync(join(folder, 'parts.json'), JSON.stringify(later.map((name) => `/_expo/static/js/web/${name}`)));
+/** Lists the scripts that the page does not name, for the app to preload, and names the screens' chunk in the page. */
+function listChunks(folder) {
+  const page = join(folder, 'index.html');
+  const html = readFileSync(page, 'utf8');
+  const chunks = readdirSync(join(folder, '_expo/static/js/web'))
+    .map((name) => `/_expo/static/js/web/${name}`)
+    .filter((path) => path.endsWith('.js') && !html.includes(path));
+  const screens = chunks.find((path) => /\/screens-/.test(path));
+  if (screens === undefined || !html.includes('data-screens=""')) throw new Error('The page has no chunk of screens');
+  writeFileSync(join(folder, 'chunks.json'), JSON.stringify(chunks));
+  writeFileSync(page, html.replace('data-screens=""', `data-screens="${screens}"`));
 }
 
 /** Writes the service worker: precaches every file and serves the one page for every route. */
@@ -96,7 +95,7 @@ async function layWorker(folder) {
   const { warnings, count } = await generateSW({
     globDirectory: folder,
     globPatterns: ['**/*.{js,css,svg,png,ttf,ico,webmanifest}'],
-    globIgnores: ['**/*.map', 'sw.js', 'parts.json'],
+    globIgnores: ['**/*.map', 'sw.js', 'chunks.json'],
     templatedURLs: { '/': ['index.html'] },
     swDest: join(folder, 'sw.js'),
     navigateFallback: '/',
@@ -128,7 +127,7 @@ export async function buildWeb() {
         what: 'Building the web app',
       });
       layFonts(WEB_DIST);
-      listParts(WEB_DIST, partCommon(WEB_DIST));
+      listChunks(WEB_DIST);
       await layWorker(WEB_DIST);
       precompress(WEB_DIST);
     },

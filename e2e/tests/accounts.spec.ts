@@ -182,7 +182,7 @@ test('without a connection a place not opened before says so, the others go on, 
 }) => {
   const person = await Person.at(browser);
   // The parts of the app are not fetched ahead here.
-  await person.page.route('**/parts.json', (route) => route.abort());
+  await person.page.route('**/chunks.json', (route) => route.abort());
   await person.signUp();
   await person.addHabit({ name: 'Scales' });
   await person.everythingSaved();
@@ -207,7 +207,7 @@ test('the parts of the app are fetched ahead, so that a place opens without a co
   await person.signUp();
   await person.addHabit({ name: 'Scales' });
   await person.everythingSaved();
-  const parts = (await (await person.page.request.get('/parts.json')).json()) as string[];
+  const parts = (await (await person.page.request.get('/chunks.json')).json()) as string[];
   expect(parts.length).toBeGreaterThan(5);
   await person.page.clock.runFor(60_000);
   await expect.poll(() => parts.filter((part) => !fetched.includes(part)), { timeout: 60_000 }).toEqual([]);

@@ -103,12 +103,12 @@ test('the way in stands where its frame stood, and stays there when the form and
 test('a part that cannot be had says so and can be opened again', async ({ browser }) => {
   const person = await Person.at(browser, { size: PHONE });
   const { page } = person;
-  await page.route('**/FindSheet-*.js', (route) => route.abort());
+  await page.route('**/screens-*.js', (route) => route.abort());
   await person.signUp();
   await page.keyboard.press('/');
   await expect(page.getByText('There seems to be no connection.', { exact: false })).toBeVisible();
   await person.button('Close').last().click();
-  await page.unroute('**/FindSheet-*.js');
+  await page.unroute('**/screens-*.js');
   await page.keyboard.press('/');
   await expect(
     page.getByRole('combobox').or(page.getByRole('searchbox')).or(page.getByLabel('Find')).first(),
@@ -121,9 +121,10 @@ test('what is typed while the field is still coming stands in it, and does nothi
 }) => {
   const person = await Person.at(browser, { size: WIDE });
   const { page } = person;
-  const letIn = await heldBack(page, '**/FindSheet-*.js');
   await person.signUp();
-  await person.visit('/log?at=2026-11');
+  const letIn = await heldBack(page, '**/screens-*.js');
+  await page.reload();
+  await page.getByRole('heading', { level: 1 }).waitFor();
   await page.keyboard.press('/');
   await page.keyboard.type('gx/o');
   for (let at = 0; at < 3; at++) await page.keyboard.press('Backspace');
@@ -143,7 +144,9 @@ test('Enter that comes before the field opens what was typed, and with Ctrl chec
   await person.signUp();
   await person.addHabit({ name: 'Bow hold' });
   await person.everythingSaved();
-  const letIn = await heldBack(page, '**/FindSheet-*.js');
+  const letIn = await heldBack(page, '**/screens-*.js');
+  await page.reload();
+  await expect(person.row('Bow hold')).toBeVisible();
   await page.keyboard.press('/');
   await page.keyboard.type('bow');
   await page.keyboard.press('Control+Enter');
@@ -151,7 +154,7 @@ test('Enter that comes before the field opens what was typed, and with Ctrl chec
   await expect(page.getByRole('row').first().getByRole('checkbox')).toHaveAttribute('aria-checked', 'true');
   await expect(page.getByRole('combobox')).toHaveValue('bow');
   await page.keyboard.press('Escape');
-  const letInAgain = await heldBack(page, '**/FindSheet-*.js');
+  const letInAgain = await heldBack(page, '**/screens-*.js');
   await page.reload();
   await expect(person.row('Bow hold')).toBeVisible();
   await page.keyboard.press('/');
@@ -166,12 +169,14 @@ test('Enter that comes before the field opens what was typed, and with Ctrl chec
 test('a field that is still coming is given up with Escape', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   const { page } = person;
-  const letIn = await heldBack(page, '**/FindSheet-*.js');
   await person.signUp();
+  const letIn = await heldBack(page, '**/screens-*.js');
+  await page.reload();
+  await page.getByRole('heading', { level: 1 }).waitFor();
   await page.keyboard.press('/');
   await page.keyboard.type('abc');
   await page.keyboard.press('Escape');
-  const brought = page.waitForResponse('**/FindSheet-*.js');
+  const brought = page.waitForResponse('**/screens-*.js');
   letIn();
   await brought;
   await page.keyboard.press('/');
@@ -208,9 +213,9 @@ test('what a place needs is asked for before the app runs, and only where somebo
   const asked: string[] = [];
   page.on('request', (request) => asked.push(request.url()));
   const isAsked = (part: RegExp): boolean => asked.some((each) => part.test(each));
-  const letIn = await heldBack(page, '**/entry-*.js');
+  const letIn = await heldBack(page, '**/index-*.js');
   await page.goto('/log', { waitUntil: 'commit' });
-  await expect.poll(() => isAsked(/\/SignedIn-/) && isAsked(/\/log-/)).toBe(true);
+  await expect.poll(() => isAsked(/\/screens-/)).toBe(true);
   // The letters too: nothing is drawn in others first.
   await expect
     .poll(() => page.evaluate(() => [...document.fonts].every(({ status }) => status === 'loaded')))
@@ -223,7 +228,7 @@ test('what a place needs is asked for before the app runs, and only where somebo
   await page.context().clearCookies();
   await page.goto('/sign-in');
   await expect(person.button('Sign in')).toBeVisible();
-  expect([isAsked(/\/sign-in-/), isAsked(/\/SignedIn-/), isAsked(/\/log-/)]).toEqual([true, false, false]);
+  expect([isAsked(/\/index-/), isAsked(/\/screens-/)]).toEqual([true, false]);
   await person.leave();
 });
 
@@ -231,7 +236,7 @@ test('a table is read beside the screen, however slowly the app came', async ({ 
   const person = await Person.at(browser, { size: PHONE });
   const { page } = person;
   await person.signUp();
-  const letIn = await heldBack(page, '**/entry-*.js');
+  const letIn = await heldBack(page, '**/index-*.js');
   await page.goto('/settings/bring-in', { waitUntil: 'commit' });
   // What came before the last script has been run by then.
   await page.waitForTimeout(2500);
@@ -244,24 +249,19 @@ test('a table is read beside the screen, however slowly the app came', async ({ 
   await person.leave();
 });
 
-for (const [part, address] of [
-  ['SignedIn', '/log'],
-  ['today', '/today'],
-  ['log', '/log'],
-] as const) {
-  test(`a page without its part (${part}) says so, and stands once that can be had`, async ({ browser }) => {
+for (const address of ['/log', '/goals']) {
+  test(`${address} without its chunk says so, and opens once that can be loaded`, async ({ browser }) => {
     const person = await Person.at(browser, { size: PHONE });
     const { page } = person;
     await person.signUp();
-    await person.addHabit({ name: 'Bow hold' });
-    await person.everythingSaved();
-    await page.route(`**/${part}-*.js`, (route) => route.abort());
+    await page.route('**/screens-*.js', (route) => route.abort());
     await page.goto(address);
     await expect(page.getByText('This page could not be fetched')).toBeVisible();
     expect(new URL(page.url()).pathname).toBe(address);
-    await page.unroute(`**/${part}-*.js`);
+    await page.unroute('**/screens-*.js');
     await person.button('Try again').click();
-    await expect(page.getByText('Bow hold').first()).toBeVisible();
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await expect(page.getByText('This page could not be fetched')).toBeHidden();
     expect(new URL(page.url()).pathname).toBe(address);
     await person.leave();
   });

@@ -1,6 +1,5 @@
 /*
- * Which frame stands before the app does: the way in where nobody is known on this device. And what the place needs is asked
- * for at once, not only when the app has come to draw it.
+ * Which frame stands before the app does: the way in where nobody is known on this device. What the screen needs is preloaded.
  */
 {
   const isKnown = () => {
@@ -20,12 +19,11 @@
   // The letters that the app will want are there by then, and nothing is drawn in others first.
   if (!isWayIn) for (const face of document.fonts) face.load().catch(() => undefined);
 
-  // By frame and by address: the files that a part needs, itself last.
-  const parts = JSON.parse(document.currentScript.dataset.parts || '{}');
-  globalThis.__ahead = [parts[frame], isWayIn ? null : parts[pathname]].filter(Boolean);
-  for (const file of new Set(globalThis.__ahead.flat())) {
+  // Every screen but Today is in a lazy chunk: preloaded before the app runs.
+  if (!isWayIn && !/^\/(today)?$/.test(pathname)) {
     const link = document.createElement('link');
-    Object.assign(link, { rel: 'preload', as: 'script', href: file, fetchPriority: 'low' });
+    const href = document.currentScript.dataset.screens;
+    Object.assign(link, { rel: 'preload', as: 'script', href, fetchPriority: 'low' });
     document.head.append(link);
   }
 }

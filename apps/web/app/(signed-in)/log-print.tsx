@@ -1,3 +1,3 @@
-import { PrintLogScreen } from '../../src/features/log/PrintLogScreen.tsx';
+import { lazyScreen } from '../../src/routes/lazyScreen.tsx';
 
-export default PrintLogScreen;
+export default lazyScreen('PrintLogScreen');

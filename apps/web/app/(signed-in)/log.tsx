@@ -1,3 +1,3 @@
-import { LogScreen } from '../../src/features/log/LogScreen.tsx';
+import { lazyScreen } from '../../src/routes/lazyScreen.tsx';
 
-export default LogScreen;
+export default lazyScreen('LogScreen');

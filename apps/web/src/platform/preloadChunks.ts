@@ -1,5 +1,5 @@
 /** The build's list of lazy chunks. */
-const PARTS = '/parts.json';
+const CHUNKS = '/chunks.json';
 
 /** Runs work when the browser is idle. */
 export const whenIdle = (work: () => void): void => {
@@ -17,14 +17,14 @@ export function preloadChunks(): void {
   if (isDone || process.env.NODE_ENV !== 'production') return;
   isDone = true;
   setTimeout(() => {
-    void fetch(PARTS)
+    void fetch(CHUNKS)
       .then((answer) => (answer.ok ? (answer.json() as Promise<string[]>) : []))
-      .then((parts) => {
+      .then((chunks) => {
         const next = (): void => {
-          const part = parts.shift();
-          if (part === undefined) return;
+          const chunk = chunks.shift();
+          if (chunk === undefined) return;
           // A failed chunk is loaded on demand.
-          void fetch(part, { priority: 'low' })
+          void fetch(chunk, { priority: 'low' })
             .catch(() => undefined)
             .finally(() => whenIdle(next));
         };

@@ -1,3 +1,3 @@
-import { ChartsScreen } from '../../../src/features/charts/ChartsScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default ChartsScreen;
+export default lazyScreen('ChartsScreen');

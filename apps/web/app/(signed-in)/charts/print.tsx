@@ -1,3 +1,3 @@
-import { PrintScreen } from '../../../src/features/charts/saving/PrintScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default PrintScreen;
+export default lazyScreen('PrintScreen');

@@ -1,3 +1,3 @@
-import { WeeksScreen } from '../../../src/features/charts/weeks/WeeksScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default WeeksScreen;
+export default lazyScreen('WeeksScreen');

@@ -1,3 +1,3 @@
-import { DueScreen } from '../../../src/features/goals/list/DueScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default DueScreen;
+export default lazyScreen('DueScreen');

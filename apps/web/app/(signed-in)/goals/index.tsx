@@ -1,3 +1,3 @@
-import { GoalsScreen } from '../../../src/features/goals/list/GoalsScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default GoalsScreen;
+export default lazyScreen('GoalsScreen');

@@ -1,3 +1,3 @@
-import { YearScreen } from '../../../src/features/goals/list/YearScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default YearScreen;
+export default lazyScreen('YearScreen');

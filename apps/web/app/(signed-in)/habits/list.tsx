@@ -1,4 +1,6 @@
-import { HabitListScreen } from '../../../src/features/habits/list/HabitListScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
+
+const HabitListScreen = lazyScreen('HabitListScreen');
 
 export default function HabitsFromAList() {
   return <HabitListScreen />;

@@ -1,4 +1,6 @@
-import { HabitFormScreen } from '../../../src/features/habits/form/HabitFormScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
+
+const HabitFormScreen = lazyScreen('HabitFormScreen');
 
 export default function NewHabit() {
   return <HabitFormScreen />;

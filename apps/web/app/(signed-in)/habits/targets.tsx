@@ -1,4 +1,6 @@
-import { TargetTableScreen } from '../../../src/features/habits/targets/TargetTableScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
+
+const TargetTableScreen = lazyScreen('TargetTableScreen');
 
 export default function Targets() {
   return <TargetTableScreen />;

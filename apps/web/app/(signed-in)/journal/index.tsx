@@ -1,3 +1,3 @@
-import { JournalScreen } from '../../../src/features/journal/page/JournalScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default JournalScreen;
+export default lazyScreen('JournalScreen');

@@ -1,3 +1,3 @@
-import { LookBackScreen } from '../../../src/features/journal/lookBack/LookBackScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default LookBackScreen;
+export default lazyScreen('LookBackScreen');

@@ -1,3 +1,3 @@
-import { MoodsScreen } from '../../../src/features/journal/moods/MoodsScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default MoodsScreen;
+export default lazyScreen('MoodsScreen');

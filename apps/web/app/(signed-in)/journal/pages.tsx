@@ -1,3 +1,3 @@
-import { AllPagesScreen } from '../../../src/features/journal/pages/AllPagesScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default AllPagesScreen;
+export default lazyScreen('AllPagesScreen');

@@ -1,3 +1,3 @@
-import { TakeAlongScreen } from '../../../src/features/journal/take/TakeAlongScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default TakeAlongScreen;
+export default lazyScreen('TakeAlongScreen');

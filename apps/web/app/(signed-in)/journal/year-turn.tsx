@@ -1,3 +1,3 @@
-import { YearTurnScreen } from '../../../src/features/journal/yearTurn/YearTurnScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default YearTurnScreen;
+export default lazyScreen('YearTurnScreen');

@@ -1,3 +1,3 @@
-import { RewardsScreen } from '../../../src/features/rewards/RewardsScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default RewardsScreen;
+export default lazyScreen('RewardsScreen');

@@ -1,3 +1,3 @@
-import { LedgerScreen } from '../../../src/features/rewards/LedgerScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default LedgerScreen;
+export default lazyScreen('LedgerScreen');

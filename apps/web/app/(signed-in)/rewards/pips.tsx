@@ -1,3 +1,3 @@
-import { PipsTableScreen } from '../../../src/features/rewards/PipsTableScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default PipsTableScreen;
+export default lazyScreen('PipsTableScreen');

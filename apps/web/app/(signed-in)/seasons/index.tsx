@@ -1,3 +1,3 @@
-import { SeasonsScreen } from '../../../src/features/seasons/list/SeasonsScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default SeasonsScreen;
+export default lazyScreen('SeasonsScreen');

@@ -1,3 +1,3 @@
-import { AccountScreen } from '../../../src/features/settings/account/AccountScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default AccountScreen;
+export default lazyScreen('AccountScreen');

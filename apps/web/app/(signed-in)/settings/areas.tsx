@@ -1,3 +1,3 @@
-import { AreasScreen } from '../../../src/features/settings/lists/AreasScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default AreasScreen;
+export default lazyScreen('AreasScreen');

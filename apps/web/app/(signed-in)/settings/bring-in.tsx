@@ -1,3 +1,3 @@
-import { BringInScreen } from '../../../src/features/settings/import/ImportScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default BringInScreen;
+export default lazyScreen('BringInScreen');

@@ -1,3 +1,3 @@
-import { HabitsOrderScreen } from '../../../src/features/settings/lists/HabitsOrderScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default HabitsOrderScreen;
+export default lazyScreen('HabitsOrderScreen');

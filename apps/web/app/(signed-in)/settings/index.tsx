@@ -1,3 +1,3 @@
-import { SettingsScreen } from '../../../src/features/settings/SettingsScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default SettingsScreen;
+export default lazyScreen('SettingsScreen');

@@ -1,3 +1,3 @@
-import { PromptsScreen } from '../../../src/features/settings/lists/PromptsScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default PromptsScreen;
+export default lazyScreen('PromptsScreen');

@@ -1,3 +1,3 @@
-import { QuotesScreen } from '../../../src/features/settings/lists/QuotesScreen.tsx';
+import { lazyScreen } from '../../../src/routes/lazyScreen.tsx';
 
-export default QuotesScreen;
+export default lazyScreen('QuotesScreen');

@@ -13,7 +13,7 @@ import { onBlocked, isHeldUp } from '../../sync/deviceDatabase.ts';
 import { changeName, issueWords } from '../../text/issueText.ts';
 import { lazySheet } from '../page/lazySheet.tsx';
 
-const MendSheet = lazySheet(() => import('./RefusedChangeSheet.tsx').then((module) => module.RefusedChangeSheet));
+const MendSheet = lazySheet('RefusedChangeSheet');
 
 /** A change that is on its way for less than this is not worth a word. */
 const CALM_MS = 1500;

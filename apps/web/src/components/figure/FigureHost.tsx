@@ -2,7 +2,7 @@ import { type ReactNode, createContext, useContext, useState } from 'react';
 import type { FigureQuery } from '../../text/figureQuery.ts';
 import { lazySheet } from '../page/lazySheet.tsx';
 
-const FigureSheet = lazySheet(() => import('./FigureSheet.tsx').then((module) => module.FigureSheet));
+const FigureSheet = lazySheet('FigureSheet');
 
 const AskContext = createContext<(asked: FigureQuery) => void>(() => undefined);
 

@@ -2,7 +2,7 @@ import { type ReactNode, createContext, useContext, useEffect, useMemo, useState
 import { useTypeAhead } from '../../ui/useTypeAhead.ts';
 import { lazySheet } from '../page/lazySheet.tsx';
 
-const FindSheet = lazySheet(() => import('./FindSheet.tsx').then((module) => module.FindSheet));
+const FindSheet = lazySheet('FindSheet');
 
 const FindContext = createContext<() => void>(() => undefined);
 

@@ -5,7 +5,7 @@ import { useDeferredSelector } from '../../store/store.ts';
 import { lazySheet } from '../page/lazySheet.tsx';
 import { type Reached, stepsUnder, announcedKey } from './reached.ts';
 
-const ReachedSheet = lazySheet(() => import('./ReachedSheet.tsx').then((module) => module.ReachedSheet));
+const ReachedSheet = lazySheet('ReachedSheet');
 
 const reachedIn = ({ records, figures }: FiguredGoal): string[] =>
   records.keyResults.filter(({ id }) => figures.keyResults[id]!.progress >= 1).map(({ id }) => id);

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { useTheme } from '../../theme/Theme.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { EmptyState } from '../../ui/EmptyState.tsx';
+import { loadChunk } from './lazyChunk.ts';
 import { NO_CONNECTION } from '../../text/offlineText.ts';
 
 /** Whether a fault is a part of the app that could not be fetched: there is no connection, or a newer version is out. */
@@ -18,6 +19,8 @@ export function PlaceFault({ error, resetErrorBoundary }: FallbackProps) {
   const isAway = error instanceof Error && isNotFetched(error);
   useEffect(() => {
     if (!isAway) return;
+    // So that the next page does not fail with it.
+    void loadChunk().catch(() => undefined);
     // What could not be fetched is there with a fresh page, once there is a connection.
     window.addEventListener('online', openAgain);
     return () => window.removeEventListener('online', openAgain);

@@ -1,55 +1,44 @@
-import { type ComponentType, useEffect, useState } from 'react';
+import { type ComponentType, createElement, useEffect, useState } from 'react';
 import { yieldToMain } from '../../platform/yieldToMain.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { NO_CONNECTION } from '../../text/offlineText.ts';
+import { type LazyChunk, loadChunk, loadedChunk } from './lazyChunk.ts';
 
-/** Modules preloaded once the first screen stands. */
-const ahead: (() => Promise<void>)[] = [];
+type SheetName = Extract<keyof LazyChunk, `${string}Sheet`>;
+type PropsOf<Name extends SheetName> = Parameters<LazyChunk[Name]>[0];
 
-/**
- * Brings what the first screen did without, one after the other, so that the page never stands still for all of it; what
- * fails is brought when it is asked for.
- */
+/** The sheets made so far, to preload. */
+const names = new Set<SheetName>();
+
+/** Preloads the sheets once the first screen stands: loads the lazy chunk and evaluates one sheet's modules per task. */
 export async function preloadSheets(): Promise<void> {
-  for (const bring of ahead.splice(0)) {
-    await bring().catch(() => undefined);
+  const chunk = await loadChunk().catch(() => null);
+  if (chunk === null) return;
+  for (const name of names) {
     await yieldToMain();
+    // Modules are evaluated when an export is first read.
+    void chunk[name];
   }
 }
 
-/**
- * A sheet that is not brought with the first screen, but right after it or when it is first opened. Where it cannot be had, that
- * is said, and the next opening tries again.
- */
-export function lazySheet<P extends object>(
-  load: () => Promise<ComponentType<P>>,
-): ComponentType<P & { onClose: () => void }> {
-  let Brought: ComponentType<P> | null = null;
-  let bringing: Promise<void> | null = null;
-  const bring = (): Promise<void> =>
-    (bringing ??= load().then(
-      (component) => void (Brought = component),
-      (error: unknown) => {
-        bringing = null;
-        throw error;
-      },
-    ));
-  ahead.push(bring);
-  return function Later(props: P & { onClose: () => void }) {
-    const [, setIsBrought] = useState(false);
+/** A sheet of the lazy chunk, which is loaded after the first screen or when the sheet opens. A failed load says so in its place. */
+export function lazySheet<Name extends SheetName>(name: Name): ComponentType<PropsOf<Name> & { onClose: () => void }> {
+  names.add(name);
+  return function LazySheet(props: PropsOf<Name> & { onClose: () => void }) {
+    const [chunk, setChunk] = useState(loadedChunk);
     const [isMissing, setIsMissing] = useState(false);
     useEffect(() => {
-      if (Brought !== null) return;
-      let isHere = true;
-      bring().then(
-        () => isHere && setIsBrought(true),
-        () => isHere && setIsMissing(true),
+      if (chunk !== null) return;
+      let isMounted = true;
+      loadChunk().then(
+        (loaded) => isMounted && setChunk(loaded),
+        () => isMounted && setIsMissing(true),
       );
-      return () => void (isHere = false);
-    }, []);
-    if (Brought !== null) return <Brought {...props} />;
+      return () => void (isMounted = false);
+    }, [chunk]);
+    if (chunk !== null) return createElement(chunk[name] as ComponentType<object>, props);
     if (!isMissing) return null;
     return (
       <Sheet title="This could not be fetched" onClose={props.onClose}>

@@ -2,10 +2,12 @@ import { useRouter } from 'expo-router';
 import { useDeferredValue, useEffect, useState } from 'react';
 import { Controller, type Resolver, useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
+import { loadChunk } from '../../components/page/lazyChunk.ts';
 import { signedIn } from '../../store/accountSlice.ts';
 import { useAppDispatch } from '../../store/store.ts';
 import { ApiError, type ApiFault } from '@wimbel/sync';
 import { type Account, api } from '../../platform/api.ts';
+import { waitingOnDevice } from '../../sync/deviceData.ts';
 import { yieldToMain } from '../../platform/yieldToMain.ts';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
@@ -35,17 +37,14 @@ function faultWords({ code, issues, retryAfterMs }: ApiFault): string {
   return 'That did not work. Nothing was changed; try again.';
 }
 
-/** What is typed is checked by what comes once the page stands; where that cannot be had, the server checks it. */
+/** Validates with the lazy chunk; where that cannot be loaded, the server validates. */
 const check: Resolver<SignInValues, { isNew: boolean }> = async (values, ...more) => {
-  const brought = await import('./signInCheck.ts').catch(() => null);
-  return brought === null ? { values, errors: {} } : brought.signInCheck(values, ...more);
+  const chunk = await loadChunk().catch(() => null);
+  return chunk === null ? { values, errors: {} } : chunk.signInCheck(values, ...more);
 };
 
-/** Preloads validation and the app once somebody types. */
-function bring(): void {
-  import('./signInCheck.ts').catch(() => undefined);
-  import('./SignedIn.tsx').catch(() => undefined);
-}
+/** Preloads validation and the screens once somebody begins to type. */
+const preload = (): void => void loadChunk().catch(() => undefined);
 
 /** How high the card with the form is; it stands at that height before the form does. */
 const CARD_PX = { signIn: 332, signUp: 354 };
@@ -131,8 +130,7 @@ function WaitingHere() {
   useEffect(() => {
     let isGone = false;
     void yieldToMain()
-      .then(() => import('../../sync/deviceData.ts'))
-      .then((each) => each.waitingOnDevice())
+      .then(waitingOnDevice)
       .then(
         (found) => {
           if (!isGone) setWaiting(found);
@@ -168,8 +166,8 @@ export function SignInScreen({ isNew = false }: { isNew?: boolean }) {
     void yieldToMain()
       .then(() => api.isSampleOffered())
       .then(setIsSampleOffered, () => undefined);
-    document.addEventListener('focusin', bring, { once: true });
-    return () => document.removeEventListener('focusin', bring);
+    document.addEventListener('focusin', preload, { once: true });
+    return () => document.removeEventListener('focusin', preload);
   }, []);
   return (
     <ScrollView role="main" contentContainerStyle={styles.page}>

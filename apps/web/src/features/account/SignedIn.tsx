@@ -39,6 +39,7 @@ import { FigureHost } from '../../components/figure/FigureHost.tsx';
 import { PlaceFault } from '../../components/page/PlaceFault.tsx';
 import { registerServiceWorker } from '../../platform/serviceWorker.ts';
 import { preloadChunks, whenIdle } from '../../platform/preloadChunks.ts';
+import { loadChunk } from '../../components/page/lazyChunk.ts';
 import { preloadSheets } from '../../components/page/lazySheet.tsx';
 import { PATHS } from '../../platform/paths.ts';
 
@@ -92,8 +93,8 @@ export function SignedIn() {
       whenIdle(() => void preloadSheets());
       // What a page that was closed had begun to bring in.
       if (accountId !== undefined)
-        void import('../../sync/bulkImport.ts')
-          .then((each) => each.resumeImport(accountId, { recording, store }))
+        void loadChunk()
+          .then((chunk) => chunk.resumeImport(accountId, { recording, store }))
           .catch(() => undefined);
     }, BRING_AFTER_MS);
     return () => clearTimeout(timer);

@@ -18,9 +18,7 @@ import { IconButton } from '../../ui/IconButton.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { PATHS, goalPath } from '../../platform/paths.ts';
 
-const CheckInSheet = lazySheet(() =>
-  import('../../components/goals/CheckInSheet.tsx').then((module) => module.CheckInSheet),
-);
+const CheckInSheet = lazySheet('CheckInSheet');
 
 /** How many due things stand on Today; the calendar has the rest. */
 const MOST_DUE = 5;

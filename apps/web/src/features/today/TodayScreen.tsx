@@ -48,7 +48,7 @@ import { WeekStrip } from './WeekStrip.tsx';
 import { type TodaySection, planOfDay, sectionWith } from './todaySections.ts';
 import { PATHS } from '../../platform/paths.ts';
 
-const EntrySheet = lazySheet(() => import('../../components/entry/EntrySheet.tsx').then((module) => module.EntrySheet));
+const EntrySheet = lazySheet('EntrySheet');
 
 /** How long a habit that was just done stays where it is, so that nothing moves under the thumb. */
 const SETTLES_AFTER_MS = 900;

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { GoalFormScreen } from '../../../../src/features/goals/form/GoalFormScreen.tsx';
+import { lazyScreen } from '../../../../src/routes/lazyScreen.tsx';
+
+const GoalFormScreen = lazyScreen('GoalFormScreen');
 
 export default function EditGoal() {
   const { goalId } = useLocalSearchParams<{ goalId: string }>();

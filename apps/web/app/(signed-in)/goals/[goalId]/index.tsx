@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { GoalScreen } from '../../../../src/features/goals/page/GoalScreen.tsx';
+import { lazyScreen } from '../../../../src/routes/lazyScreen.tsx';
+
+const GoalScreen = lazyScreen('GoalScreen');
 
 export default function OneGoal() {
   const { goalId, at } = useLocalSearchParams<{ goalId: string; at?: string }>();

@@ -1,4 +1,6 @@
-import { GoalFormScreen } from '../../../../src/features/goals/form/GoalFormScreen.tsx';
+import { lazyScreen } from '../../../../src/routes/lazyScreen.tsx';
+
+const GoalFormScreen = lazyScreen('GoalFormScreen');
 
 export default function NewGoal() {
   return <GoalFormScreen />;

@@ -1,3 +1,3 @@
-import { GuidedGoalScreen } from '../../../../src/features/goals/guided/GuidedGoalScreen.tsx';
+import { lazyScreen } from '../../../../src/routes/lazyScreen.tsx';
 
-export default GuidedGoalScreen;
+export default lazyScreen('GuidedGoalScreen');

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { HabitFormScreen } from '../../../../src/features/habits/form/HabitFormScreen.tsx';
+import { lazyScreen } from '../../../../src/routes/lazyScreen.tsx';
+
+const HabitFormScreen = lazyScreen('HabitFormScreen');
 
 export default function EditHabit() {
   const { habitId } = useLocalSearchParams<{ habitId: string }>();

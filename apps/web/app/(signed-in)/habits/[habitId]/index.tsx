@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { HabitScreen } from '../../../../src/features/habits/page/HabitScreen.tsx';
+import { lazyScreen } from '../../../../src/routes/lazyScreen.tsx';
+
+const HabitScreen = lazyScreen('HabitScreen');
 
 export default function HabitById() {
   const { habitId } = useLocalSearchParams<{ habitId: string }>();

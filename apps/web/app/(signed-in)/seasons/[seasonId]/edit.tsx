@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SeasonFormScreen } from '../../../../src/features/seasons/begin/SeasonFormScreen.tsx';
+import { lazyScreen } from '../../../../src/routes/lazyScreen.tsx';
+
+const SeasonFormScreen = lazyScreen('SeasonFormScreen');
 
 export default function EditSeason() {
   const { seasonId } = useLocalSearchParams<{ seasonId: string }>();

@@ -1,5 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SeasonScreen } from '../../../../src/features/seasons/page/SeasonScreen.tsx';
+import { lazyScreen } from '../../../../src/routes/lazyScreen.tsx';
+
+const SeasonScreen = lazyScreen('SeasonScreen');
 
 export default function OneSeason() {
   const { seasonId, open } = useLocalSearchParams<{ seasonId: string; open?: string }>();

@@ -1,4 +1,6 @@
-import { SeasonFormScreen } from '../../../../src/features/seasons/begin/SeasonFormScreen.tsx';
+import { lazyScreen } from '../../../../src/routes/lazyScreen.tsx';
+
+const SeasonFormScreen = lazyScreen('SeasonFormScreen');
 
 export default function NewSeason() {
   return <SeasonFormScreen />;

@@ -1,3 +1,3 @@
-import { GuidedSeasonScreen } from '../../../../src/features/seasons/begin/GuidedSeasonScreen.tsx';
+import { lazyScreen } from '../../../../src/routes/lazyScreen.tsx';
 
-export default GuidedSeasonScreen;
+export default lazyScreen('GuidedSeasonScreen');

@@ -1,2 +1,0 @@
-/** Native screens have flags to set; there are none on the web. */
-export const initScreensFeatureFlags = () => undefined;
