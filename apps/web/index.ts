@@ -6,6 +6,9 @@ const STAGES: readonly (() => unknown)[] = [
   // First, because it begins to read the stored record.
   () => require('./src/sync/recordPreload.ts'),
   () => require('react-dom/client'),
+  () => require('./src/theme/Theme.tsx'),
+  () => require('./src/ui/Peg.tsx'),
+  () => require('./src/ui/Frame.tsx'),
   () => require('@reduxjs/toolkit'),
   () => require('expo-router'),
   () => require('./src/store/store.ts'),
