@@ -1,4 +1,5 @@
 import { ExpoRoot } from 'expo-router';
+import { startTransition } from 'react';
 import { AppRegistry } from 'react-native';
 import { setLazyChunk } from '../components/page/lazyChunk.ts';
 
@@ -10,4 +11,5 @@ const routes = require.context('../../app', true, /\.tsx$/);
 const App = () => <ExpoRoot context={routes} />;
 
 AppRegistry.registerComponent('main', () => App);
-AppRegistry.runApplication('main', { rootTag: document.getElementById('root') });
+// As a transition, the first render is sliced.
+startTransition(() => AppRegistry.runApplication('main', { rootTag: document.getElementById('root') }));
