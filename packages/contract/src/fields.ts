@@ -1,5 +1,6 @@
 import { WEEKDAYS, parseMonth } from '@wimbel/core';
 import * as yup from 'yup';
+import type { Collection, RecordOf } from './keys.ts';
 import { LIMITS, sizeOf } from './limits.ts';
 import { isLink } from './links.ts';
 import { type Issue, isDay, isInstant, isNameOfObjects, isStorable } from './plain.ts';
@@ -128,6 +129,13 @@ export function shape(fields: Fields) {
       );
     });
 }
+
+/** The fields of a collection's record, by its type in `core`. */
+export type RecordField<C extends Collection> =
+  RecordOf<C> extends infer R ? (R extends unknown ? keyof R : never) : never;
+
+/** The shape of a collection's record. A field that its type has and this lacks, or the other way round, is a compiler error. */
+export const recordShape = <C extends Collection>(fields: Record<RecordField<C>, Fields[string]>) => shape(fields);
 
 /** An object whose keys are data (months, years), each checked by `isKey`, each value by `each`. */
 export function dictionary(

@@ -42,6 +42,8 @@ export {
   oneOf,
   weekdays,
   list,
+  type RecordField,
+  recordShape,
   shape,
   dictionary,
   faults,

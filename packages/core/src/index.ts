@@ -440,14 +440,8 @@ export {
   offeredSeasonReviews,
   plannedInSeason,
 } from './season/seasonReviews.ts';
-export {
-  TOGETHER,
-  mergedRecord,
-  mergeInto,
-  type Order as MergeOrder,
-  type Merged,
-  partsChanged,
-} from './record/mergeFields.ts';
+export { mergedRecord, mergeInto, type Order as MergeOrder, type Merged, partsChanged } from './record/mergeFields.ts';
+export { type MergePolicy, mergePolicyOf } from './record/mergePolicy.ts';
 export { type LostWriting, type Room, fittedRecord, lostWriting } from './record/lostWriting.ts';
 export { type TextAndOthers, bothTexts, partText, settleOther, shownText, wholeText } from './record/twoTexts.ts';
 export { type SeasonHole, type SeasonPlate, seasonPlate } from './chart/seasonPlate.ts';

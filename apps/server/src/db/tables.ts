@@ -1,4 +1,4 @@
-import type { Collection } from '@wimbel/contract';
+import type { Collection, RecordField } from '@wimbel/contract';
 import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
 import { areas } from './schema/areas.ts';
 import { checkIns } from './schema/checkIns.ts';
@@ -23,7 +23,10 @@ import { steps } from './schema/steps.ts';
 /** A table of a person's records, as far as all of them are alike. */
 type OwnedTable = PgTable & { userId: PgColumn };
 
-/** The table of each collection. Its columns are named as the keys of the records. */
+/** A table with a column for each field of the collection's record. */
+type TableOf<C extends Collection> = OwnedTable & { readonly [Field in RecordField<C>]: PgColumn };
+
+/** The table of each collection. Its columns are named as the fields of the records; a missing one is a compiler error. */
 export const TABLES = {
   settings,
   areas,
@@ -44,6 +47,6 @@ export const TABLES = {
   claims,
   quotes,
   reminders,
-} satisfies Record<Collection, OwnedTable>;
+} satisfies { [C in Collection]: TableOf<C> };
 
 export const tableOf = (collection: Collection): OwnedTable => TABLES[collection];

@@ -1,5 +1,5 @@
 import type { Change, Collection, RecordOf } from '@wimbel/contract';
-import { TOGETHER } from '@wimbel/core';
+import { mergePolicyOf } from '@wimbel/core';
 import isEqual from 'fast-deep-equal';
 import { type ChangeEffect, type RecordsState, recordAt } from '@wimbel/sync';
 import { changeTo, removalOf } from './makeChange.ts';
@@ -14,7 +14,7 @@ export type Step = ChangeEffect[];
 function withoutStep({ collection, before, after }: ChangeEffect, now: AnyRecord): AnyRecord {
   const [was, made] = [before as Fields, after as Fields];
   const changed = new Set(Object.keys({ ...was, ...made }).filter((field) => !isEqual(was[field], made[field])));
-  for (const fields of TOGETHER[collection] ?? []) {
+  for (const fields of mergePolicyOf(collection).together ?? []) {
     if (fields.some((field) => changed.has(field))) for (const field of fields) changed.add(field);
   }
   const next: Fields = { ...(now as unknown as Fields) };

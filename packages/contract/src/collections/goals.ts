@@ -23,6 +23,7 @@ import {
   number,
   oneOf,
   order,
+  recordShape,
   shape,
   text,
 } from '../fields.ts';
@@ -57,7 +58,7 @@ const dueFault = (record: { startsOn?: string; dueOn?: string }) =>
 
 /** Schema of a goal. */
 export const goalSchema = lazy(() =>
-  shape({
+  recordShape<'goals'>({
     id: id(),
     title: name(),
     areaId: id().optional(),
@@ -102,7 +103,7 @@ function measureFaults({ measure, checkpoints }: KeyResult) {
 
 /** Schema of a key result: its measure, weight, days and checkpoints. */
 export const keyResultSchema = lazy(() =>
-  shape({
+  recordShape<'keyResults'>({
     id: id(),
     goalId: id(),
     title: name(),
@@ -125,7 +126,7 @@ export const keyResultSchema = lazy(() =>
 
 /** Schema of a check-in. */
 export const checkInSchema = lazy(() =>
-  shape({
+  recordShape<'checkIns'>({
     id: id(),
     keyResultId: id(),
     day: day().required('is missing'),
@@ -137,7 +138,7 @@ export const checkInSchema = lazy(() =>
 
 /** Schema of a step. */
 export const stepSchema = lazy(() =>
-  shape({
+  recordShape<'steps'>({
     id: id(),
     goalId: id(),
     keyResultId: id().optional(),
@@ -159,7 +160,7 @@ export const stepSchema = lazy(() =>
 
 /** Schema of a milestone. */
 export const milestoneSchema = lazy(() =>
-  shape({
+  recordShape<'milestones'>({
     id: id(),
     goalId: id(),
     title: name(),

@@ -13,6 +13,7 @@ import {
   number,
   oneOf,
   order,
+  recordShape,
   shape,
   text,
   unit,
@@ -100,7 +101,7 @@ const hasIdsOnce = (value: unknown): boolean =>
 
 /** Schema of a habit: its terms in order and fitting its measure. */
 export const habitSchema = lazy(() =>
-  shape({
+  recordShape<'habits'>({
     id: id(),
     name: name(),
     areaId: id().optional(),
@@ -149,7 +150,7 @@ export const habitSchema = lazy(() =>
 
 /** Schema of a day of a habit. */
 export const entrySchema = lazy(() =>
-  shape({
+  recordShape<'entries'>({
     habitId: id(),
     day: day().required('is missing'),
     mark: oneOf(['done', 'missed', 'rest']),
@@ -174,7 +175,7 @@ export const entrySchema = lazy(() =>
 
 /** Schema of a note on a habit. */
 export const habitNoteSchema = lazy(() =>
-  shape({
+  recordShape<'habitNotes'>({
     id: id(),
     habitId: id(),
     day: day(),

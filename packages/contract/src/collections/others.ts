@@ -11,6 +11,7 @@ import {
   number,
   oneOf,
   order,
+  recordShape,
   shape,
   text,
   weekdays,
@@ -36,7 +37,7 @@ const ascends = (value: unknown): boolean =>
 
 /** Schema of the settings. */
 export const settingsSchema = lazy(() =>
-  shape({
+  recordShape<'settings'>({
     weekStart: oneOf(WEEKDAYS).required('is missing'),
     passMark: ratio().required('is missing'),
     dayEndsAt: whole().required('is missing').min(0, 'is not between 0 and 6').max(6, 'is not between 0 and 6'),
@@ -60,11 +61,13 @@ export const settingsSchema = lazy(() =>
 );
 
 /** Schema of an area. */
-export const areaSchema = lazy(() => shape({ id: id(), name: name(), color: text(), icon: text(), order: order() }));
+export const areaSchema = lazy(() =>
+  recordShape<'areas'>({ id: id(), name: name(), color: text(), icon: text(), order: order() }),
+);
 
 /** Schema of a season. */
 export const seasonSchema = lazy(() =>
-  shape({
+  recordShape<'seasons'>({
     id: id(),
     title: name(),
     startsOn: day().required('is missing'),
@@ -80,7 +83,7 @@ export const seasonSchema = lazy(() =>
 
 /** Schema of a month’s word and aims. */
 export const monthSchema = lazy(() =>
-  shape({
+  recordShape<'months'>({
     month: month().required('is missing'),
     word: text(),
     aims: list(text().defined('is missing'), LIMITS.lists.aims).required('is missing'),
@@ -89,7 +92,7 @@ export const monthSchema = lazy(() =>
 
 /** Schema of a page of the journal. */
 export const journalSchema = lazy(() =>
-  shape({
+  recordShape<'journal'>({
     id: id(),
     day: day().required('is missing'),
     part: oneOf(JOURNAL_PARTS).required('is missing'),
@@ -113,7 +116,7 @@ export const journalSchema = lazy(() =>
 
 /** Schema of a prompt. */
 export const promptSchema = lazy(() =>
-  shape({
+  recordShape<'prompts'>({
     id: id(),
     text: name(),
     part: oneOf(JOURNAL_PARTS).required('is missing'),
@@ -126,7 +129,7 @@ export const promptSchema = lazy(() =>
 
 /** Schema of a look back. */
 export const reviewSchema = lazy(() =>
-  shape({
+  recordShape<'reviews'>({
     id: id(),
     span: oneOf(['week', 'month', 'quarter', 'year']).required('is missing'),
     from: day().required('is missing'),
@@ -147,7 +150,7 @@ export const reviewSchema = lazy(() =>
 
 /** Schema of a reward. */
 export const rewardSchema = lazy(() =>
-  shape({
+  recordShape<'rewards'>({
     id: id(),
     title: name(),
     cost: notNegative().required('is missing'),
@@ -159,7 +162,7 @@ export const rewardSchema = lazy(() =>
 
 /** Schema of a claim of a reward. */
 export const claimSchema = lazy(() =>
-  shape({
+  recordShape<'claims'>({
     id: id(),
     rewardId: id(),
     day: day().required('is missing'),
@@ -168,11 +171,11 @@ export const claimSchema = lazy(() =>
 );
 
 /** Schema of a quote. */
-export const quoteSchema = lazy(() => shape({ id: id(), text: name(), by: text() }));
+export const quoteSchema = lazy(() => recordShape<'quotes'>({ id: id(), text: name(), by: text() }));
 
 /** Schema of a reminder. */
 export const reminderSchema = lazy(() =>
-  shape({
+  recordShape<'reminders'>({
     id: id(),
     habitId: id().optional(),
     about: oneOf(['habits', 'journal', 'review', 'habit']).required('is missing'),

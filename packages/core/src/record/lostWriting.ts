@@ -1,4 +1,6 @@
-import { BY_NAME, LISTS, LONG_TEXTS, itemName } from './mergeFields.ts';
+import { itemName } from './mergeFields.ts';
+import { LONG_TEXTS, mergePolicyOf } from './mergePolicy.ts';
+import type { Records } from './records.ts';
 import { isManyLines, partText } from './twoTexts.ts';
 
 type Fields = Readonly<Record<string, unknown>>;
@@ -71,18 +73,19 @@ function saidIn(records: readonly Fields[]): (name: string, line: string) => boo
  * `result` is the other side whole (`isWhole`). The cost is linear in the size of the records.
  */
 export function lostWriting(
-  collection: string,
+  collection: keyof Records,
   base: object | null,
   side: object,
   result: object,
   { room, isWhole }: { room: Room; isWhole: boolean },
 ): LostWriting[] {
   const [was, own, now] = [fieldsOf(base), fieldsOf(side), fieldsOf(result)];
+  const { lists = {}, byName = [] } = mergePolicyOf(collection);
   const isSaid = saidIn([was, now]);
   const lost: LostWriting[] = [];
   for (const [field, value] of Object.entries(own)) {
-    const key = LISTS[collection]?.[field];
-    const isMap = BY_NAME[collection]?.includes(field) === true && field !== 'answers';
+    const key = lists[field];
+    const isMap = byName.includes(field) && field !== 'answers';
     let rest: unknown = value;
     if (key !== undefined || isMap) {
       const items = (of: unknown): unknown[] => (isMap ? Object.entries(fieldsOf(of)) : itemsOf(of));
@@ -106,8 +109,8 @@ export function lostWriting(
  * A merged record cut down to what fits: of a text that is too long together the later side's own, of a list that is too long
  * the later side's items first. What is cut off is told by {@link lostWriting}.
  */
-export function fittedRecord<T extends object>(collection: string, merged: T, late: T, room: Room): T {
-  const lists = LISTS[collection] ?? {};
+export function fittedRecord<T extends object>(collection: keyof Records, merged: T, late: T, room: Room): T {
+  const { lists = {}, byName = [] } = mergePolicyOf(collection);
   const fitted: Record<string, unknown> = {};
   const isTooLong = (value: unknown): boolean => textsOf(value, '').some(([, text]) => text.length > room.textLength);
   for (const [field, value] of Object.entries(merged)) {
@@ -121,7 +124,7 @@ export function fittedRecord<T extends object>(collection: string, merged: T, la
       ].slice(0, room.listLength(field));
       const stays = new Set(kept);
       fitted[field] = itemsOf(value).filter((item) => stays.has(item));
-    } else if (BY_NAME[collection]?.includes(field) && Object.keys(fieldsOf(value)).length > room.listLength(field)) {
+    } else if (byName.includes(field) && Object.keys(fieldsOf(value)).length > room.listLength(field)) {
       fitted[field] = Object.fromEntries(
         Object.entries({ ...fieldsOf(own), ...fieldsOf(value) }).slice(0, room.listLength(field)),
       );

@@ -1,61 +1,10 @@
 import { bothTexts } from './twoTexts.ts';
 import { isDeepEqual } from './deepEqual.ts';
+import { LONG_TEXTS, mergePolicyOf } from './mergePolicy.ts';
+import type { Records } from './records.ts';
 
 /** A record of any kind, field by field. */
 type Fields = Readonly<Record<string, unknown>>;
-
-/** Fields that only mean something together, by collection: of two versions all of them come from the same. */
-export const TOGETHER: Readonly<Record<string, readonly (readonly string[])[]>> = {
-  entries: [['mark', 'amount', 'parts']],
-  habits: [
-    ['measure', 'terms', 'variants', 'doneBy'],
-    ['startsOn', 'endsOn'],
-  ],
-  goals: [
-    ['startsOn', 'dueOn', 'turns'],
-    ['state', 'closedOn', 'turns'],
-  ],
-  keyResults: [
-    ['measure', 'checkpoints'],
-    ['startsOn', 'dueOn'],
-  ],
-  steps: [
-    ['goalId', 'keyResultId', 'parentId'],
-    ['startsOn', 'dueOn'],
-  ],
-};
-
-/** Lists that are kept item by item, each by a key of its own; "" where the item is its own key. */
-export const LISTS: Readonly<Record<string, Readonly<Record<string, string>>>> = {
-  habits: { terms: 'from', pauses: '', variants: 'id' },
-  goals: { turns: '' },
-  milestones: { after: '' },
-  seasons: { goalIds: '', habitIds: '', notes: '' },
-  months: { aims: '' },
-  settings: { hidden: '', dayMarks: 'atLeast', moodMarks: 'mood' },
-};
-
-/** Fields that hold values by name, each of which is one by itself. */
-export const BY_NAME: Readonly<Record<string, readonly string[]>> = {
-  habits: ['monthTargets', 'yearTargets'],
-  keyResults: ['checkpoints'],
-  reviews: ['answers'],
-};
-
-/** Texts that somebody may have written long at: of two that both changed, both stay. */
-export const LONG_TEXTS: ReadonlySet<string> = new Set([
-  'note',
-  'why',
-  'doneWhen',
-  'vision',
-  'text',
-  'wentWell',
-  'gotInTheWay',
-  'nextTime',
-  'wins',
-  'losses',
-  'lessons',
-]);
 
 /** Names of parts stay short: an item that is its own key may be as long as a text. */
 const LONGEST_NAME = 40;
@@ -151,14 +100,13 @@ function mergedByName(by: Merging, field: string, was: unknown, held: unknown, m
 }
 
 /**
- * Takes a change into a record that is held: `mine` was made of `base` (null: of what is not known, so that it says all), meanwhile `held` may have been
- * changed by others. What only one of them changed is as that one has it; of what both changed, the later holds, but lists go
- * item by item, targets month by month, and of long texts the later shows and the other stands beside it. Fields that belong together (see
- * {@link TOGETHER}) are as one side has them. The record may break a rule that each side kept by itself; then it is not to be
- * used.
+ * Three-way merge of `mine`, edited from `base` (null where that is not known: `mine` counts as changed in every field), into the
+ * stored record `held`. A field that one side changed is as that side has it; of one that both changed the later holds. The
+ * collection's {@link MergePolicy} names the fields merged item by item, name by name, or together; long texts keep both. The
+ * result may break a rule that each side kept by itself; then it must not be stored.
  */
 export function mergeInto<T extends object>(
-  collection: string,
+  collection: keyof Records,
   base: T | null,
   held: T,
   mine: T,
@@ -166,21 +114,21 @@ export function mergeInto<T extends object>(
 ): Merged<T> {
   const [was, theirs, own] = [(base ?? {}) as Fields, held as Fields, mine as Fields];
   const by: Merging = { ...order, isWhole: base === null, taken: new Set() };
-  const lists = LISTS[collection] ?? {};
+  const { lists = {}, byName = [], together = [] } = mergePolicyOf(collection);
   const merged: Record<string, unknown> = {};
   for (const name of new Set([...Object.keys(own), ...Object.keys(theirs)])) {
     const values = [was[name], theirs[name], own[name]] as const;
     const value =
       lists[name] !== undefined
         ? mergedList(by, name, lists[name], ...values)
-        : BY_NAME[collection]?.includes(name)
+        : byName.includes(name)
           ? mergedByName(by, name, ...values)
           : mergedPart(by, name, LONG_TEXTS.has(name), ...values);
     const isEmpty = isDeepEqual(value, []) || isDeepEqual(value, {});
     const isNothing = value === undefined || (isEmpty && (theirs[name] === undefined || own[name] === undefined));
     if (!isNothing) merged[name] = value;
   }
-  for (const fields of TOGETHER[collection] ?? []) {
+  for (const fields of together) {
     const isChangedBy = (side: Fields, name: string): boolean => by.isWhole || !isDeepEqual(side[name], was[name]);
     if (!fields.some((name) => isChangedBy(own, name))) continue;
     const isMine = fields.every((name) => order.isMineLater(name));
@@ -200,9 +148,9 @@ export function mergeInto<T extends object>(
 }
 
 /** One record of what two devices made of it, each having begun from `base`; see {@link mergeInto}. */
-export const mergedRecord = <T extends object>(collection: string, base: T, earlier: T, late: T): T =>
+export const mergedRecord = <T extends object>(collection: keyof Records, base: T, earlier: T, late: T): T =>
   mergeInto(collection, base, earlier, late, { isMineLater: () => true, isKnown: () => false }).record;
 
 /** The parts of a record that differ from what it was made of. */
-export const partsChanged = <T extends object>(collection: string, base: T, record: T): string[] =>
+export const partsChanged = <T extends object>(collection: keyof Records, base: T, record: T): string[] =>
   mergeInto(collection, base, base, record, { isMineLater: () => true, isKnown: () => false }).taken;
