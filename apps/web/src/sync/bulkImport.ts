@@ -2,7 +2,7 @@ import { type Change, type Collection, type Usage, type UsageAnswer, fullestOf, 
 import { api } from '../platform/api.ts';
 import { importProgressed } from '../store/outboxSlice.ts';
 import type { Store } from '../store/store.ts';
-import type { Recording } from './RecordsProvider.tsx';
+import type { Recording } from './recording.ts';
 import { yieldToMain } from '../platform/yieldToMain.ts';
 import { type ImportStaging, openImportStaging } from './importStaging.ts';
 

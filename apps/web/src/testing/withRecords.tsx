@@ -6,7 +6,7 @@ import { Provider } from 'react-redux';
 import { dayTurned } from '../store/clockSlice.ts';
 import { recordsChanged, rowsArrived } from '../store/recordsSlice.ts';
 import { type Store, createStore } from '../store/store.ts';
-import { type Recording, RecordingContext } from '../sync/RecordsProvider.tsx';
+import { type Recording, RecordingContext } from '../sync/recording.ts';
 import { ThemeProvider } from '../theme/Theme.tsx';
 import { ToastProvider } from '../ui/Toast.tsx';
 

@@ -6,7 +6,7 @@ import { capital } from '../../text/format.ts';
 import { changeTo, removalOf } from '../../store/makeChange.ts';
 import type { Refusal } from '@wimbel/sync';
 import { useAppSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Chips } from '../../ui/Chips.tsx';

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { useToast } from '../../ui/Toast.tsx';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 
 const isWriting = (target: EventTarget | null): boolean =>
   target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement;

@@ -40,7 +40,7 @@ import { Words } from '../../ui/Words.tsx';
 import { AmountField } from './AmountField.tsx';
 import { NoteField } from './NoteField.tsx';
 import { PartsField } from './PartsField.tsx';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { entryChange } from '../../store/makeChange.ts';
 import { selectEntry, selectTrack, selectEntries, selectHidesStreaks } from '../../store/selectors.ts';
 import { afterTap, withMark, dayStatusOn } from '../../text/dayStatusText.ts';

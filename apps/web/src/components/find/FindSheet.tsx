@@ -13,7 +13,7 @@ import { useStore } from 'react-redux';
 import { entryChange } from '../../store/makeChange.ts';
 import { selectEntry, selectSettings, selectToday, trackOf } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { isHiddenPlace } from '../../platform/hiddenPlaces.ts';
 import type { Typed } from '../../ui/useTypeAhead.ts';
 import { themed, useIsWide, useTheme } from '../../theme/Theme.tsx';

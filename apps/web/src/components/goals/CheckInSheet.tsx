@@ -31,7 +31,7 @@ import { Segments } from '../../ui/Segments.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { useFiguredGoal } from '../../store/goalSelectors.ts';
 import { holeColor, paceSentence, standingOf, valueWords, leftWords, needWords } from '../../text/goalText.ts';
 import { changeTo, newId, removalOf } from '../../store/makeChange.ts';

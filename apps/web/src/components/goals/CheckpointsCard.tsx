@@ -21,7 +21,7 @@ import type { FiguredGoal } from '../../store/goalSelectors.ts';
 import { changeTo, newId } from '../../store/makeChange.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { CORNER, SPACE } from '../../theme/space.ts';
 import { TYPE } from '../../theme/type.ts';

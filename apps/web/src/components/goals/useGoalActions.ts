@@ -15,7 +15,7 @@ import {
 } from '@wimbel/core';
 import { useStore } from 'react-redux';
 import { useToast } from '../../ui/Toast.tsx';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { changeTo, newId, removalOf } from '../../store/makeChange.ts';
 import type { RecordsState } from '@wimbel/sync';
 import { selectToday } from '../../store/selectors.ts';

@@ -2,7 +2,7 @@ import { type Milestone, type Step, formatDay, stepsMarked, waitsFor } from '@wi
 import { useMemo } from 'react';
 import { useStore } from 'react-redux';
 import { useToast } from '../../ui/Toast.tsx';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { changeTo, removalOf } from '../../store/makeChange.ts';
 import { selectToday } from '../../store/selectors.ts';
 import type { RootState } from '../../store/store.ts';

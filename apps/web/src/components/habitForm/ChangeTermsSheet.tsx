@@ -8,7 +8,7 @@ import { useStore } from 'react-redux';
 import { changeTo } from '../../store/makeChange.ts';
 import { selectToday, trackOf } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField } from '../../ui/FormField.tsx';

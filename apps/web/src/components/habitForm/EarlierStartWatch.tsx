@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import { dateNear } from '../../text/format.ts';
 import { selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { useToast } from '../../ui/Toast.tsx';
 
 /** Says once that a habit starts earlier, where a day before its first one was recorded. */

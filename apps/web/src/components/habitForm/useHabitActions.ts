@@ -1,7 +1,7 @@
 import { type Habit, archivedHabit, endedHabit, formatDay, resumedHabit } from '@wimbel/core';
 import { useStore } from 'react-redux';
 import { useToast } from '../../ui/Toast.tsx';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { selectFiguredGoals } from '../../store/goalSelectors.ts';
 import { changeTo } from '../../store/makeChange.ts';
 import { habitRemoval } from '../../store/removal.ts';

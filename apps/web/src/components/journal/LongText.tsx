@@ -1,7 +1,7 @@
 import type { Collection, RecordOf } from '@wimbel/contract';
 import { shownText } from '@wimbel/core';
 import { changeTo } from '../../store/makeChange.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { TextsBeside } from '../../ui/TextsBeside.tsx';
 import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';

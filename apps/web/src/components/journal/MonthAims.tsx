@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { monthName } from '../../text/format.ts';
 import { changeTo, removalOf } from '../../store/makeChange.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';

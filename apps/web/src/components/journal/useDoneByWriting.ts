@@ -4,7 +4,7 @@ import { writeLocalSetting, readLocalSetting } from '../../platform/localSetting
 import { entryChange } from '../../store/makeChange.ts';
 import { selectEntry, selectHabits } from '../../store/selectors.ts';
 import type { RootState } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { useToast } from '../../ui/Toast.tsx';
 
 /** What this device remembers of a habit that writing checked off, so that only such a mark goes with the words. */

@@ -14,7 +14,7 @@ import { useDoneByWriting } from './useDoneByWriting.ts';
 import { changeTo, newId, removalOf } from '../../store/makeChange.ts';
 import { selectJournal } from '../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { useToast } from '../../ui/Toast.tsx';
 
 /** The pages of a day, and the ways to write them: what is emptied goes, and writing checks off the habits done by it. */

@@ -3,7 +3,7 @@ import { useStore } from 'react-redux';
 import { changeTo, removalOf } from '../../store/makeChange.ts';
 import { selectReviews, selectToday } from '../../store/selectors.ts';
 import type { RootState } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { useDoneByWriting } from '../journal/useDoneByWriting.ts';
 
 /** Which review is written, how it begins, and what was meant to be done this time. */

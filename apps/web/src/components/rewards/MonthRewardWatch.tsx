@@ -6,7 +6,7 @@ import { writeLocalSetting, readLocalSetting } from '../../platform/localSetting
 import { changeTo } from '../../store/makeChange.ts';
 import { selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Shavings } from '../../ui/Shavings.tsx';

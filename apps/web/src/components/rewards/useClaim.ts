@@ -4,7 +4,7 @@ import { changeTo, newId } from '../../store/makeChange.ts';
 import { selectPipsBalance } from '../../store/pipsSelectors.ts';
 import { selectSettings, selectToday } from '../../store/selectors.ts';
 import type { RootState } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { useToast } from '../../ui/Toast.tsx';
 import { pipsWords } from '../../text/pipsText.ts';
 

@@ -19,7 +19,7 @@ import { Pressable, TextInput, View } from 'react-native';
 import { useAmountDraft } from '../../components/entry/AmountField.tsx';
 import { useNoteDraft } from '../../components/entry/useNoteDraft.ts';
 import { VirtualList } from '../../components/page/VirtualList.tsx';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { entryChange } from '../../store/makeChange.ts';
 import { selectDayMarks, selectEntry, selectSettings, selectToday, selectTotals } from '../../store/selectors.ts';
 import { afterTap, askOn, dayStatusText } from '../../text/dayStatusText.ts';

@@ -5,7 +5,7 @@ import { editable, parseTyped } from '../../text/amounts.ts';
 import { changeTo, removalOf } from '../../store/makeChange.ts';
 import { selectSettings, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';

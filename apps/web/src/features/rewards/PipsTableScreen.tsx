@@ -18,7 +18,7 @@ import { PATHS } from '../../platform/paths.ts';
 import { changeTo } from '../../store/makeChange.ts';
 import { selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';

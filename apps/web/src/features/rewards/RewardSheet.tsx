@@ -9,7 +9,7 @@ import { selectGoodDay, selectRewards } from '../../store/pipsSelectors.ts';
 import { reordered } from '../../store/reorder.ts';
 import { selectHabits, selectSettings, selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Card } from '../../ui/Card.tsx';

@@ -17,7 +17,7 @@ import { useRouter } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { AccountSection } from '../../components/account/AccountSection.tsx';
 import { changeTo } from '../../store/makeChange.ts';
 import {

@@ -14,7 +14,7 @@ import { selectEntry, selectHidesStreaks, selectIsHidden, selectTrack } from '..
 import { afterTap, amountWords, isPressing, dayStatusText } from '../../text/dayStatusText.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { entryChange } from '../../store/makeChange.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { amount, number } from '../../text/amounts.ts';
 import { streakLength } from '../../text/format.ts';
 import { useReorderTransition } from '../../ui/useReorderTransition.ts';

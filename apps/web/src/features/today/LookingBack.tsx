@@ -44,7 +44,7 @@ import {
 } from '../../store/selectors.ts';
 import { selectSeasons, selectShowsSeasons } from '../../store/seasonSelectors.ts';
 import { type RootState, useAppSelector, useDeferredSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { changeTo } from '../../store/makeChange.ts';
 import { selectIsHidden, selectJournal, selectPrompts } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';

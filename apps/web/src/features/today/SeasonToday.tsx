@@ -21,7 +21,7 @@ import {
 } from '../../store/seasonSelectors.ts';
 import { selectReviews, selectToday } from '../../store/selectors.ts';
 import { type RootState, useAppSelector, useDeferredSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';

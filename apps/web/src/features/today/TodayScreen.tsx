@@ -25,7 +25,7 @@ import {
   selectTracks,
 } from '../../store/selectors.ts';
 import { useAppSelector, useDeferredSelector } from '../../store/store.ts';
-import { useRecording } from '../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../sync/recording.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Button } from '../../ui/Button.tsx';

@@ -8,7 +8,7 @@ import { View } from 'react-native';
 import * as yup from 'yup';
 import { AreaFields } from '../../../components/habitForm/AreaFields.tsx';
 import { NEW_AREA, newArea } from '../../../components/habitForm/newArea.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { changeTo, newId } from '../../../store/makeChange.ts';
 import { goalDaysFault } from '../../../components/goals/useGoalActions.ts';
 import { selectAreas, selectGoals, selectToday } from '../../../store/selectors.ts';

@@ -1,7 +1,7 @@
 import { parseDay } from '@wimbel/core';
 import { Redirect, useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { selectGoals, selectHabits, selectToday, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { writeLocalSetting, readLocalSetting } from '../../../platform/localSettings.ts';

@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { CheckInSheet } from '../../../components/goals/CheckInSheet.tsx';
 import { QuoteLine } from '../../../components/journal/QuoteLine.tsx';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { type FiguredGoal, selectFiguredList } from '../../../store/goalSelectors.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { reordered } from '../../../store/reorder.ts';

@@ -9,7 +9,7 @@ import { View } from 'react-native';
 import { AreaName } from '../../../components/habitForm/AreaName.tsx';
 import { CheckInSheet } from '../../../components/goals/CheckInSheet.tsx';
 import { neediest } from '../../../text/neediest.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { type FiguredGoal, useFiguredGoal } from '../../../store/goalSelectors.ts';
 import { STATE_WORDS, dueWords } from '../../../text/goalText.ts';
 import { changeTo, removalOf } from '../../../store/makeChange.ts';

@@ -3,7 +3,7 @@ import Plus from 'lucide-react-native/icons/plus';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { selectHabits } from '../../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../../store/store.ts';

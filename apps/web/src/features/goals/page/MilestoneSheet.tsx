@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { selectIsHidden } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { changeTo, newId } from '../../../store/makeChange.ts';
 import { useGoalParts } from '../../../components/goals/useGoalParts.ts';
 import { amountFault, editable, parseTyped } from '../../../text/amounts.ts';

@@ -4,7 +4,7 @@ import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
 import { memo, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { TimeLinePicture } from '../../../charts/TimeLinePicture.tsx';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { stateTone, stateWords } from '../../../text/goalText.ts';
 import { changeTo } from '../../../store/makeChange.ts';

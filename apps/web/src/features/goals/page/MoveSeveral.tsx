@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import type { FiguredGoal } from '../../../store/goalSelectors.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { useToast } from '../../../ui/Toast.tsx';
 import { stepsMoved } from '../../../components/goals/stepDraft.ts';
 import { counted } from '../../../text/format.ts';

@@ -12,7 +12,7 @@ import {
 import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
 import { useDeferredValue, useMemo, useState, useCallback } from 'react';
 import { View } from 'react-native';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { stepsWords } from '../../../text/goalText.ts';
 import { changeTo } from '../../../store/makeChange.ts';

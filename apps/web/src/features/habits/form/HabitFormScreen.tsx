@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { useStore } from 'react-redux';
 import { NEW_AREA, newArea } from '../../../components/habitForm/newArea.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { changeTo, newId } from '../../../store/makeChange.ts';
 import {
   selectAreas,

@@ -6,7 +6,7 @@ import { counted } from '../../../text/format.ts';
 import { changeTo, newId } from '../../../store/makeChange.ts';
 import { selectAreas, selectHabits, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { dyeColor } from '../../../theme/dye.ts';
 import { SPACE } from '../../../theme/space.ts';

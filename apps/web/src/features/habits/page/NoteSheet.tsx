@@ -1,6 +1,6 @@
 import { type Habit, type HabitNote, formatDay } from '@wimbel/core';
 import { useState } from 'react';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { changeTo, newId, removalOf } from '../../../store/makeChange.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';

@@ -1,6 +1,6 @@
 import { checkRecord } from '@wimbel/contract';
 import type { Habit } from '@wimbel/core';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { issueWords } from '../../../text/issueText.ts';
 import { useToast } from '../../../ui/Toast.tsx';

@@ -9,7 +9,7 @@ import { counted, monthAndYear, monthName } from '../../../text/format.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { selectToday, selectTracks } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';
 import { dyeColor } from '../../../theme/dye.ts';
 import { CORNER, SPACE, TOUCH_PX } from '../../../theme/space.ts';

@@ -5,7 +5,7 @@ import { counted } from '../../../text/format.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { selectJournal, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { themed } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';

@@ -3,7 +3,7 @@ import { useStore } from 'react-redux';
 import { entryChange } from '../../../store/makeChange.ts';
 import { selectEntry, trackOf } from '../../../store/selectors.ts';
 import type { RootState } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { afterTap, withMark } from '../../../text/dayStatusText.ts';
 import type { Place } from '../placeLeft.ts';
 

@@ -4,7 +4,7 @@ import { FirstDaysSheet } from '../../../components/habitForm/FirstDaysSheet.tsx
 import { changeTo } from '../../../store/makeChange.ts';
 import { selectEntries, selectToday } from '../../../store/selectors.ts';
 import type { RootState } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { useToast } from '../../../ui/Toast.tsx';
 import { countFromWords } from './pasteWords.ts';
 

@@ -5,7 +5,7 @@ import { counted } from '../../../text/format.ts';
 import { changeTo, entryChange } from '../../../store/makeChange.ts';
 import { selectEntry, selectToday, trackOf } from '../../../store/selectors.ts';
 import type { RootState } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { useToast } from '../../../ui/Toast.tsx';
 import { countFromWords, pastedWords } from './pasteWords.ts';
 import type { Place } from '../placeLeft.ts';

@@ -8,7 +8,7 @@ import { dateNear } from '../../../text/format.ts';
 import { PATHS, seasonPath } from '../../../platform/paths.ts';
 import { selectGoals, selectHabits, selectKeyResults, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Page } from '../../../ui/Frame.tsx';

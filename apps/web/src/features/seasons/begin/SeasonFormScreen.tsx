@@ -7,7 +7,7 @@ import { changeTo } from '../../../store/makeChange.ts';
 import { selectSeasons } from '../../../store/seasonSelectors.ts';
 import { selectGoals, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { FormPage } from '../../../ui/FormPage.tsx';
 import { NotHere } from '../../../ui/NotHere.tsx';
 import { useToast } from '../../../ui/Toast.tsx';

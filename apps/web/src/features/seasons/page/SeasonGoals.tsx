@@ -12,7 +12,7 @@ import type { FiguredSeason } from '../../../store/seasonSelectors.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { selectHabits, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';

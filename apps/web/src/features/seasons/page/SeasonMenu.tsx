@@ -13,7 +13,7 @@ import { changeTo, removalOf } from '../../../store/makeChange.ts';
 import type { FiguredSeason } from '../../../store/seasonSelectors.ts';
 import { selectReviews } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { SPACE } from '../../../theme/space.ts';
 import { ActionList } from '../../../ui/ActionList.tsx';
 import { Button } from '../../../ui/Button.tsx';

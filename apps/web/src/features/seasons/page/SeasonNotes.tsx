@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { WrittenText } from '../../../components/journal/WrittenText.tsx';
 import { changeTo } from '../../../store/makeChange.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { themed } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';

@@ -19,7 +19,7 @@ import { PATHS } from '../../../platform/paths.ts';
 import { changeTo, entryChange } from '../../../store/makeChange.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { importInBulk } from '../../../sync/bulkImport.ts';
 import { useIsWide } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';

@@ -5,7 +5,7 @@ import { nextInstant } from '../../../platform/clock.ts';
 import type { ImportMode } from '../../../store/importPlan.ts';
 import { placeOf, allPending } from '@wimbel/sync';
 import type { RootState } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { importInBulk } from '../../../sync/bulkImport.ts';
 import { sendRecords } from '../export/exportFile.ts';
 import { importFault, readingFault } from './importText.ts';

@@ -2,7 +2,7 @@ import { type Area, DYES, type Dye } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { changeTo, newId, removalOf } from '../../../store/makeChange.ts';
 import { reordered } from '../../../store/reorder.ts';
 import { selectAreas, selectHabits } from '../../../store/selectors.ts';

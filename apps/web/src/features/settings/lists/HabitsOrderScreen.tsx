@@ -6,7 +6,7 @@ import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { DeleteHabitSheet } from '../../../components/habitForm/DeleteHabitSheet.tsx';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { reordered } from '../../../store/reorder.ts';
 import { selectHabits, selectToday } from '../../../store/selectors.ts';

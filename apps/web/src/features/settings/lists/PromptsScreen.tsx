@@ -7,7 +7,7 @@ import { PATHS } from '../../../platform/paths.ts';
 import { changeTo, newId, removalOf } from '../../../store/makeChange.ts';
 import { selectJournal, selectPrompts } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
-import { useRecording } from '../../../sync/RecordsProvider.tsx';
+import { useRecording } from '../../../sync/recording.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
