@@ -181,11 +181,13 @@ test('without a connection a place not opened before says so, the others go on, 
   browser,
 }) => {
   const person = await Person.at(browser);
-  // The parts of the app are not fetched ahead here.
-  await person.page.route('**/chunks.json', (route) => route.abort());
   await person.signUp();
   await person.addHabit({ name: 'Scales' });
   await person.everythingSaved();
+  // The screens are not preloaded here.
+  await person.page.route('**/screens-*.js', (route) => route.abort());
+  await person.page.reload();
+  await expect(person.row('Scales')).toBeVisible();
   await person.context.setOffline(true);
   await person.go('Charts');
   await expect(person.page.getByText('This page could not be fetched')).toBeVisible();
@@ -193,6 +195,7 @@ test('without a connection a place not opened before says so, the others go on, 
   await person.checkOff('Scales');
   await person.go('Charts');
   await expect(person.page.getByText('This page could not be fetched')).toBeVisible();
+  await person.page.unroute('**/screens-*.js');
   await person.context.setOffline(false);
   await expect(person.heading(/2026/).first()).toBeVisible();
   await person.go('Today');
