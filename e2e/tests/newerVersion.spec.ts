@@ -14,12 +14,12 @@ const filesIn = (folder: string): string[] =>
     .filter((each) => each.isFile())
     .map((each) => join(each.parentPath, each.name));
 
-/** Lays a newer version over an older one: the part with the account page has another name, and so have those that name it. */
+/** Lays a newer version over an older one: the chunk with the account page has another name, and so have those that name it. */
 function layNewer(folder: string): { before: string; after: string } {
   const scripts = readdirSync(join(folder, SCRIPTS)).filter((name) => name.endsWith('.js'));
   const textOf = new Map(scripts.map((name) => [name, readFileSync(join(folder, SCRIPTS, name), 'utf8')]));
-  const before = scripts.find((name) => name.startsWith('account-') && textOf.get(name)!.includes('this browser'));
-  if (before === undefined) throw new Error('There is no part with the account page.');
+  const before = scripts.find((name) => name.startsWith('screens-') && textOf.get(name)!.includes('this browser'));
+  if (before === undefined) throw new Error('There is no chunk with the account page.');
   const newer = new Map<string, string>();
   for (const left = [before]; left.length > 0;) {
     const name = left.pop()!;
@@ -98,8 +98,9 @@ test('a newer version is fetched beside the one that runs, which goes on with it
     await expect(second.getByRole('checkbox', { name: 'Cold swim' })).toHaveAttribute('aria-checked', 'true');
     await person.visit('/settings/account');
     await expect(page.getByText('this browser')).toBeVisible();
-    const links = await page.evaluate(() => [...document.querySelectorAll('link')].map(({ href }) => href));
-    expect(links.filter((each) => each.endsWith(after))).toHaveLength(1);
+    const loaded = await page.evaluate(() => performance.getEntriesByType('resource').map(({ name }) => name));
+    expect(loaded.filter((each) => each.endsWith(after))).not.toEqual([]);
+    expect(loaded.filter((each) => each.endsWith(before))).toEqual([]);
     await expect.poll(() => part(before)).toBe(false);
     await person.visit('/journal');
     await expect(page.getByText('Fog all day.')).toBeVisible();

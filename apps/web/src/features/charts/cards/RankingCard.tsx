@@ -13,7 +13,7 @@ import { ProgressBar } from '../../../ui/ProgressBar.tsx';
 import { Segments } from '../../../ui/Segments.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { ChartCard } from './ChartCard.tsx';
-import type { ReviewProps } from './ReviewCards.tsx';
+import type { ReviewProps } from './reviewCard.ts';
 import { rankingFigures } from './chartFigures.ts';
 import { rankWords } from '../chartWords.ts';
 import { beforeWords, changeWords } from '../../../text/spanText.ts';

@@ -1,4 +1,4 @@
-import { type Goal, type Area, type Season } from '@wimbel/core';
+import { type Goal } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import AlarmClock from 'lucide-react-native/icons/alarm-clock';
 import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
@@ -8,49 +8,23 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { CheckInSheet } from '../../../components/goals/CheckInSheet.tsx';
 import { QuoteLine } from '../../../components/journal/QuoteLine.tsx';
-import { useRecording } from '../../../sync/recording.ts';
-import { type FiguredGoal, selectFiguredList } from '../../../store/goalSelectors.ts';
-import { changeTo } from '../../../store/makeChange.ts';
-import { reordered } from '../../../store/reorder.ts';
+import { selectFiguredList } from '../../../store/goalSelectors.ts';
 import { selectSeasons, selectShowsSeasons } from '../../../store/seasonSelectors.ts';
-import { selectAreas, selectGoals } from '../../../store/selectors.ts';
+import { selectAreas } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { useLocalChoice } from '../../../platform/localSettings.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';
-import { dyeColor } from '../../../theme/dye.ts';
 import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
-import { Card } from '../../../ui/Card.tsx';
 import { EmptyState } from '../../../ui/EmptyState.tsx';
-import { Labelled } from '../../../ui/Field.tsx';
 import { Page } from '../../../ui/Frame.tsx';
 import { IconButton } from '../../../ui/IconButton.tsx';
-import { Segments } from '../../../ui/Segments.tsx';
-import { Sheet } from '../../../ui/Sheet.tsx';
-import { SortableList } from '../../../ui/SortableList.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { SeasonKey } from './SeasonKey.tsx';
-import { GoalCard } from './GoalCard.tsx';
-import {
-  GOALS_BY,
-  GOALS_SORTS,
-  type GoalGroup,
-  type GoalsBy,
-  type GoalsSort,
-  groupsOfGoals,
-  sorted,
-} from './goalLists.ts';
-import { GoalsSum } from '../../../components/goals/GoalsSum.tsx';
+import { GOALS_BY, GOALS_SORTS, groupsOfGoals, sorted } from './goalLists.ts';
 import { PATHS } from '../../../platform/paths.ts';
-
-const BY_WORDS: Record<GoalsBy, string> = {
-  area: 'Area',
-  season: 'Season',
-  quarter: 'Quarter',
-  year: 'Year',
-  state: 'State',
-};
-const SORT_WORDS: Record<GoalsSort, string> = { due: 'Due day', share: 'Share', order: 'My order' };
+import { Group } from './GoalGroup.tsx';
+import { ListSheet } from './GoalsListSheet.tsx';
 
 export function GoalsScreen() {
   const styles = useStyles();
@@ -153,171 +127,10 @@ function GoalsHead({ onAdd, onList }: { onAdd: () => void; onList: () => void })
   );
 }
 
-/** In which groups and in which order goals are listed. */
-function ListSheet({
-  by,
-  onBy,
-  sort,
-  onSort,
-  onClose,
-}: {
-  by: (typeof GOALS_BY)[number];
-  onBy: (by: (typeof GOALS_BY)[number]) => void;
-  sort: (typeof GOALS_SORTS)[number];
-  onSort: (sort: (typeof GOALS_SORTS)[number]) => void;
-  onClose: () => void;
-}) {
-  const showsSeasons = useAppSelector(selectShowsSeasons);
-  return (
-    <Sheet title="How goals are listed" onClose={onClose}>
-      <Labelled label="Group by">
-        <Segments
-          label="Group by"
-          value={by}
-          choices={GOALS_BY.filter((value) => value !== 'season' || showsSeasons).map((value) => ({
-            value,
-            label: BY_WORDS[value],
-          }))}
-          onChange={onBy}
-          isWrapping
-        />
-      </Labelled>
-      <Labelled label="Sort by">
-        <Segments
-          label="Sort by"
-          value={sort}
-          choices={GOALS_SORTS.map((value) => ({ value, label: SORT_WORDS[value] }))}
-          onChange={onSort}
-          isWrapping
-        />
-      </Labelled>
-      {sort === 'order' ? <OrderList /> : null}
-      <Button kind="main" onPress={onClose}>
-        Done
-      </Button>
-    </Sheet>
-  );
-}
-
-/** Every goal that belongs to a group, those no longer open too: what its figures are over. */
-const allOfGroup = (
-  all: readonly FiguredGoal[],
-  by: GoalsBy,
-  key: string,
-  { areas, seasons }: { areas: readonly Area[]; seasons: readonly Season[] },
-): FiguredGoal[] =>
-  groupsOfGoals(all, { by, sort: 'order', areas, seasons }).find((group) => group.key === key)?.goals ?? [];
-
-function Group({
-  group,
-  all,
-  by,
-  showsArea,
-  isNarrow = false,
-  onCheckIn,
-}: {
-  group: GoalGroup;
-  all: readonly FiguredGoal[];
-  by: GoalsBy;
-  showsArea: boolean;
-  /** One below the other on a wide screen too. */
-  isNarrow?: boolean;
-  onCheckIn: (goal: Goal) => void;
-}) {
-  const styles = useStyles();
-  const isWide = useIsWide();
-  const areas = useAppSelector(selectAreas);
-  const seasons = useAppSelector(selectSeasons);
-  // Within a year goals stand by their area.
-  const parts =
-    by === 'year' && group.key !== 'closed' ? groupsOfGoals(group.goals, { by: 'area', sort: 'due', areas }) : null;
-  const whole = group.key === 'closed' ? null : allOfGroup(all, by, group.key, { areas, seasons });
-  const cards = (goals: readonly FiguredGoal[]) => (
-    <View style={isWide && !isNarrow ? styles.grid : styles.stack}>
-      {goals.map((figured) => (
-        <View key={figured.records.goal.id} style={isWide && !isNarrow ? styles.third : undefined}>
-          <GoalCard figured={figured} showsArea={showsArea} onCheckIn={onCheckIn} />
-        </View>
-      ))}
-    </View>
-  );
-  return (
-    <View role="group" aria-label={group.title} style={styles.group}>
-      <GroupHead title={group.title} dye={group.dye} goals={whole} level={2} />
-      {parts === null
-        ? cards(group.goals)
-        : parts.map((part) => (
-            <View key={part.key} role="group" aria-label={`${group.title}, ${part.title}`} style={styles.group}>
-              <GroupHead
-                title={part.title}
-                dye={part.dye}
-                goals={allOfGroup(whole ?? [], 'area', part.key, { areas, seasons })}
-                level={3}
-              />
-              {cards(part.goals)}
-            </View>
-          ))}
-    </View>
-  );
-}
-
-function GroupHead({
-  title,
-  dye,
-  goals,
-  level,
-}: {
-  title: string;
-  dye: string | null;
-  goals: readonly FiguredGoal[] | null;
-  level: 2 | 3;
-}) {
-  const styles = useStyles();
-  const { colors } = useTheme();
-  return (
-    <View style={styles.groupHead}>
-      {dye === null ? null : <View style={[styles.dot, { backgroundColor: dyeColor(colors, dye) }]} />}
-      <Words type="label" tone="quiet" heading={level} style={styles.groupTitle}>
-        {title}
-      </Words>
-      {goals === null ? null : <GoalsSum goals={goals} name={title} />}
-    </View>
-  );
-}
-
-/** All goals with handles, to be put in the person's own order. */
-function OrderList() {
-  const goals = useAppSelector(selectGoals);
-  const { change } = useRecording();
-  return (
-    <Card isFlush>
-      <SortableList
-        label="Goals in your order"
-        items={goals.map((goal) => ({ ...goal, name: goal.title }))}
-        onOrder={(ids) => change(...reordered(goals, ids).map((goal) => changeTo('goals', goal)))}
-      >
-        {(goal) => <Words type="name">{goal.title}</Words>}
-      </SortableList>
-    </Card>
-  );
-}
-
 const useStyles = themed(() => ({
   head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: SPACE.xs },
   title: { flexGrow: 1 },
   groups: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.xl, alignItems: 'flex-start' },
   column: { flexBasis: '47%', flexGrow: 1, maxWidth: '49%' },
-  group: { gap: SPACE.s },
-  groupHead: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: SPACE.s,
-    paddingHorizontal: SPACE.xs,
-  },
-  groupTitle: { flexGrow: 1 },
-  dot: { width: 10, height: 10, borderRadius: 5 },
   stack: { gap: SPACE.l },
-  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l },
-  third: { flexBasis: 330, flexGrow: 1, maxWidth: 540 },
 }));
