@@ -1,3 +1,5 @@
+import { yieldToMain } from '../../platform/yieldToMain.ts';
+
 /** The exports of the lazy chunk. `routes/lazyScreen.tsx`, above the components, declares and imports them. */
 // eslint-disable-next-line @typescript-eslint/no-empty-object-type
 export interface LazyChunk {}
@@ -29,3 +31,13 @@ export function loadChunk(): Promise<LazyChunk> {
 
 /** The current or last load of the chunk, for `use`: the same promise also after a failure, which is thrown instead of retried. */
 export const loadedOrFailed = (): Promise<LazyChunk> => loading ?? loadChunk();
+
+/** Loads the chunk and evaluates its modules, one export per task, so that a later tap does not wait for them. */
+export async function preloadChunk(): Promise<void> {
+  const chunk = await loadChunk().catch(() => null);
+  for (const name of Object.keys(chunk ?? {})) {
+    await yieldToMain();
+    // Modules are evaluated when an export is first read.
+    Reflect.get(chunk!, name);
+  }
+}

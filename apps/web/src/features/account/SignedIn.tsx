@@ -40,8 +40,7 @@ import { FigureHost } from '../../components/figure/FigureHost.tsx';
 import { PlaceFault } from '../../components/page/PlaceFault.tsx';
 import { registerServiceWorker } from '../../platform/serviceWorker.ts';
 import { preloadChunks, whenIdle } from '../../platform/preloadChunks.ts';
-import { loadChunk } from '../../components/page/lazyChunk.ts';
-import { preloadSheets } from '../../components/page/lazySheet.tsx';
+import { loadChunk, preloadChunk } from '../../components/page/lazyChunk.ts';
 import { PATHS } from '../../platform/paths.ts';
 
 /** Preloads what the first screen did not need, a moment after it stands. */
@@ -91,7 +90,7 @@ export function SignedIn() {
     if (!isLoaded) return;
     registerServiceWorker(preloadChunks);
     const timer = setTimeout(() => {
-      whenIdle(() => void preloadSheets());
+      whenIdle(() => void preloadChunk());
       // What a page that was closed had begun to bring in.
       if (accountId !== undefined)
         void loadChunk()

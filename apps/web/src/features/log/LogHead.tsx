@@ -29,8 +29,8 @@ import { Segments } from '../../ui/Segments.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { HabitFilterLine } from '../../components/habitFilter/HabitFilterChips.tsx';
 import { SPAN_CHOICES, spanName, spanTitle } from './logWords.ts';
-import type { Where } from './useLogPlace.ts';
-import { Summary } from './LogSummary.tsx';
+import type { LogPlace } from './useLogPlace.ts';
+import { LogSummary } from './LogSummary.tsx';
 import { usualDay } from './useLogPlace.ts';
 
 export type Panel = 'keys' | 'order';
@@ -45,14 +45,14 @@ export const LogHead = memo(function LogHead({
   onDraws,
   summed,
 }: {
-  where: Where;
+  where: LogPlace;
   span: DaySpan;
-  onGo: (to: Partial<Where>) => void;
+  onGo: (to: Partial<LogPlace>) => void;
   onPanel: (panel: Panel) => void;
   draws: boolean;
   onDraws: (draws: boolean) => void;
   /** What is summed up; null where there is nothing. */
-  summed: Omit<React.ComponentProps<typeof Summary>, 'aside'> | null;
+  summed: Omit<React.ComponentProps<typeof LogSummary>, 'aside'> | null;
 }) {
   const styles = useStyles();
   const isWide = useIsWide();
@@ -110,7 +110,7 @@ export const LogHead = memo(function LogHead({
       {isWide ? null : spans}
       <HabitFilterLine only={only} onAll={() => onGo({ only: null })} />
       {summed === null ? null : (
-        <Summary
+        <LogSummary
           {...summed}
           aside={
             isWide ? null : (
@@ -127,7 +127,7 @@ export const LogHead = memo(function LogHead({
 });
 
 /** Which kind of span is shown; another is laid around a day in view, today if it is. */
-function SpanChoice({ kind, span, onGo }: { kind: LogSpan; span: DaySpan; onGo: (to: Partial<Where>) => void }) {
+function SpanChoice({ kind, span, onGo }: { kind: LogSpan; span: DaySpan; onGo: (to: Partial<LogPlace>) => void }) {
   const today = useAppSelector(selectToday);
   const { weekStart } = useAppSelector(selectSettings);
   const dayFor = (to: LogSpan): PlainDay => {

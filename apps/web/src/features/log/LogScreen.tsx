@@ -29,7 +29,7 @@ import { useDeferredKeyed } from '../../ui/useDeferredKeyed.ts';
 import { SORTS, figuresOf, sortedTracks } from './logRows.ts';
 import { spanName, spanTitle } from './logWords.ts';
 import { PATHS, habitPath } from '../../platform/paths.ts';
-import { useWhere, usualDay } from './useLogPlace.ts';
+import { useLogPlace, usualDay } from './useLogPlace.ts';
 import { type Panel, LogHead } from './LogHead.tsx';
 
 /** The habits in their order; by share they keep their places while days are checked off, until the order is asked anew. */
@@ -69,7 +69,7 @@ export function LogScreen() {
   const router = useRouter();
   const today = useAppSelector(selectToday);
   const { weekStart } = useAppSelector(selectSettings);
-  const [where, span, go] = useWhere();
+  const [where, span, go] = useLogPlace();
   const { kind, at, isList, only } = where;
   const { onlyOf, all, active, tracks, sort, setSort, group, setGroup } = useShown(only, kind, span);
   const hasTracks = tracks.length > 0;

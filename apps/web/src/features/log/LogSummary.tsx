@@ -28,7 +28,7 @@ import { fullDaysAimedAt } from '../../text/fullDaysAimed.ts';
 import { spanBeforeFirstDay } from './useLogPlace.ts';
 
 /** The span in figures: kept of asked, full and bright days, ribbons of its months. */
-export function Summary({
+export function LogSummary({
   tracks,
   all,
   name,

@@ -28,12 +28,12 @@ import { PATHS } from '../../platform/paths.ts';
 type Params = { month?: string; span?: string; day?: string; at?: string; as?: string; only?: string };
 
 /** `at` is a day that was asked for by name, to be found at once; the next step forgets it. */
-export type Where = { kind: LogSpan; day: PlainDay; at: PlainDay | null; isList: boolean; only: HabitFilter | null };
+export type LogPlace = { kind: LogSpan; day: PlainDay; at: PlainDay | null; isList: boolean; only: HabitFilter | null };
 
 export const WEEKS_SHOWN = 6;
 
 /** The route's span kind and day, as pegboard or list; around today by default. */
-export function useWhere(): [Where, DaySpan, (to: Partial<Where>) => void] {
+export function useLogPlace(): [LogPlace, DaySpan, (to: Partial<LogPlace>) => void] {
   const params = useLocalSearchParams<Params>();
   const router = useRouter();
   const today = useAppSelector(selectToday);
@@ -49,7 +49,7 @@ export function useWhere(): [Where, DaySpan, (to: Partial<Where>) => void] {
   const where = useMemo(() => ({ kind, day, at, isList, only }), [kind, day, at, isList, only]);
   const span = useMemo(() => logSpanOf(kind, day, weekStart), [kind, day, weekStart]);
   const go = useCallback(
-    (change: Partial<Where>): void => {
+    (change: Partial<LogPlace>): void => {
       const to = { ...where, ...change };
       const words = [
         to.kind === 'month' ? '' : `span=${to.kind}`,

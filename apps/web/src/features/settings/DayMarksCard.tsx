@@ -2,12 +2,12 @@ import { type Settings } from '@wimbel/core';
 import { Words } from '../../ui/Words.tsx';
 import { DayMarksField } from './DayMarksField.tsx';
 import { useSetting } from './useSetting.ts';
-import { Section } from './SettingsSection.tsx';
+import { SettingsSection } from './SettingsSection.tsx';
 
 export function DayMarksCard() {
   const [settings, set] = useSetting();
   return (
-    <Section title="Day marks">
+    <SettingsSection title="Day marks">
       <Words type="quiet" tone="quiet">
         A sign for each day by how many habits were done on it, on Today and under the log. No figure depends on it.
       </Words>
@@ -18,6 +18,6 @@ export function DayMarksCard() {
           set(dayMarks === undefined ? ({ ...rest, dayMarks: undefined } as Partial<Settings>) : { dayMarks });
         }}
       />
-    </Section>
+    </SettingsSection>
   );
 }

@@ -17,7 +17,7 @@ import { SettingField } from './SettingField.tsx';
 import { passMarkFault, ratioOfPercent } from './settingFaults.ts';
 import { keptWords } from '../../text/keptText.ts';
 import { useSetting } from './useSetting.ts';
-import { Section } from './SettingsSection.tsx';
+import { SettingsSection } from './SettingsSection.tsx';
 import { FullDayTargets } from './FullDayTargets.tsx';
 
 const HOURS = [0, 1, 2, 3, 4, 5, 6];
@@ -38,7 +38,7 @@ export function DaysCard() {
   const { brightDays } = dayCounts(totals, span, passMark);
   const ribbons = tracks.filter((track) => monthFigures(track, month, passMark).ribbon).length;
   return (
-    <Section title="Days and weeks">
+    <SettingsSection title="Days and weeks">
       <Labelled
         label="First day of the week"
         hint={`Weeks of the log and of habits “so many days a week” begin here. This one runs from ${spanInWords(week, today)}: ${thisWeek ? keptWords(thisWeek) : 'nothing due'} so far.`}
@@ -71,6 +71,6 @@ export function DaysCard() {
           onPress={(value) => set({ dayEndsAt: Number(value) })}
         />
       </Labelled>
-    </Section>
+    </SettingsSection>
   );
 }

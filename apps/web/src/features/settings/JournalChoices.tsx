@@ -11,7 +11,7 @@ import { MoodMarksField } from './MoodMarksField.tsx';
 import { PATHS } from '../../platform/paths.ts';
 import { useSetting } from './useSetting.ts';
 import { SHOWN, hiddenWith } from './hiddenSettings.ts';
-import { Way } from './ListsCard.tsx';
+import { SettingsLink } from './ListsCard.tsx';
 
 /** What a page of the journal asks. */
 /** The last day of weeks that begin on one. */
@@ -52,7 +52,7 @@ export function JournalChoices() {
           onPress={(value) => set({ reviewDay: value as Weekday })}
         />
       </Labelled>
-      <Way path={PATHS.prompts} name="Prompts of the journal" aside={counted(prompts, 'prompt')} />
+      <SettingsLink path={PATHS.prompts} name="Prompts of the journal" aside={counted(prompts, 'prompt')} />
     </>
   );
 }

@@ -8,25 +8,25 @@ import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { Words } from '../../ui/Words.tsx';
 import { PATHS } from '../../platform/paths.ts';
-import { Section } from './SettingsSection.tsx';
+import { SettingsSection } from './SettingsSection.tsx';
 
-export function ThingsCard() {
+export function ListsCard() {
   const habits = useAppSelector(selectHabits);
   const areas = useAppSelector(selectAreas);
   const away = habits.filter((habit) => habit.archived).length;
   return (
-    <Section title="Habits and areas">
-      <Way
+    <SettingsSection title="Habits and areas">
+      <SettingsLink
         path={PATHS.habitsInOrder}
         name="Habits in order"
         aside={`${counted(habits.length - away, 'habit')}${away > 0 ? `, ${away} archived` : ''}`}
       />
-      <Way path={PATHS.areas} name="Areas" aside={counted(areas.length, 'area')} />
-    </Section>
+      <SettingsLink path={PATHS.areas} name="Areas" aside={counted(areas.length, 'area')} />
+    </SettingsSection>
   );
 }
 
-export function Way({ path, name, aside }: { path: string; name: string; aside: string }) {
+export function SettingsLink({ path, name, aside }: { path: string; name: string; aside: string }) {
   const styles = useStyles();
   const { colors } = useTheme();
   const router = useRouter();

@@ -5,16 +5,16 @@ import { SettingField } from './SettingField.tsx';
 import { currencyFault } from './settingFaults.ts';
 import { PATHS } from '../../platform/paths.ts';
 import { useSetting } from './useSetting.ts';
-import { Section } from './SettingsSection.tsx';
+import { SettingsSection } from './SettingsSection.tsx';
 import { SHOWN, hiddenWith } from './hiddenSettings.ts';
-import { Way } from './ListsCard.tsx';
+import { SettingsLink } from './ListsCard.tsx';
 
 export function MoneyCard() {
   const [settings, set] = useSetting();
   const hidesPips = settings.hidden?.includes('pips') ?? false;
   const { currency = '', pipsName = { one: 'pip', many: 'pips' } } = settings;
   return (
-    <Section title="Money and pips">
+    <SettingsSection title="Money and pips">
       <SettingField
         label="Currency"
         value={currency}
@@ -47,7 +47,7 @@ export function MoneyCard() {
       </Labelled>
       {hidesPips ? null : (
         <>
-          <Way path={PATHS.rewards} name="Rewards" aside="what pips are enough for" />
+          <SettingsLink path={PATHS.rewards} name="Rewards" aside="what pips are enough for" />
           <SettingField
             label="One pip is called"
             value={pipsName.one}
@@ -64,6 +64,6 @@ export function MoneyCard() {
           />
         </>
       )}
-    </Section>
+    </SettingsSection>
   );
 }

@@ -5,19 +5,19 @@ import { SPACE } from '../../theme/space.ts';
 import { Page } from '../../ui/Frame.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { PATHS } from '../../platform/paths.ts';
-import { ThingsCard, Way } from './ListsCard.tsx';
+import { ListsCard, SettingsLink } from './ListsCard.tsx';
 import { DaysCard } from './DaysCard.tsx';
 import { DayMarksCard } from './DayMarksCard.tsx';
 import { ShownCard } from './ShownCard.tsx';
 import { MoneyCard } from './MoneyCard.tsx';
-import { Section } from './SettingsSection.tsx';
+import { SettingsSection } from './SettingsSection.tsx';
 
 export function SettingsScreen() {
   const styles = useStyles();
   const isWide = useIsWide();
   const left = (
     <>
-      <ThingsCard />
+      <ListsCard />
       <DaysCard />
     </>
   );
@@ -26,10 +26,10 @@ export function SettingsScreen() {
       <DayMarksCard />
       <ShownCard />
       <MoneyCard />
-      <Section title="Account">
-        <Way path={PATHS.account} name="Account and data" aside="password, copies, devices" />
+      <SettingsSection title="Account">
+        <SettingsLink path={PATHS.account} name="Account and data" aside="password, copies, devices" />
         <AccountSection />
-      </Section>
+      </SettingsSection>
     </>
   );
   return (

@@ -4,7 +4,7 @@ import { SPACE } from '../../theme/space.ts';
 import { Card } from '../../ui/Card.tsx';
 import { Words } from '../../ui/Words.tsx';
 
-export function Section({ title, children }: { title: string; children: ReactNode }) {
+export function SettingsSection({ title, children }: { title: string; children: ReactNode }) {
   const styles = useStyles();
   return (
     <Card style={styles.card}>

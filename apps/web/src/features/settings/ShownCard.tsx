@@ -5,8 +5,8 @@ import { Labelled } from '../../ui/Field.tsx';
 import { Segments } from '../../ui/Segments.tsx';
 import { PATHS } from '../../platform/paths.ts';
 import { useSetting } from './useSetting.ts';
-import { Section } from './SettingsSection.tsx';
-import { Way } from './ListsCard.tsx';
+import { SettingsSection } from './SettingsSection.tsx';
+import { SettingsLink } from './ListsCard.tsx';
 import { JournalChoices } from './JournalChoices.tsx';
 import { SHOWN, hiddenWith } from './hiddenSettings.ts';
 
@@ -22,7 +22,7 @@ export function ShownCard() {
   const quotes = useAppSelector((state) => Object.keys(state.records.quotes).length);
   const hidesStreaks = settings.hidden?.includes('streaks') ?? false;
   return (
-    <Section title="What is shown">
+    <SettingsSection title="What is shown">
       <Labelled
         label="Streaks"
         hint={
@@ -53,7 +53,7 @@ export function ShownCard() {
           onChange={(value) => set({ hidden: hiddenWith(settings, 'quotes', value === 'hidden') })}
         />
       </Labelled>
-      <Way path={PATHS.quotes} name="Your quotes" aside={counted(quotes, 'quote')} />
+      <SettingsLink path={PATHS.quotes} name="Your quotes" aside={counted(quotes, 'quote')} />
       <Labelled
         label="Journal"
         hint={
@@ -112,6 +112,6 @@ export function ShownCard() {
           isWrapping
         />
       </Labelled>
-    </Section>
+    </SettingsSection>
   );
 }

@@ -18,7 +18,7 @@ const BY_WORDS: Record<GoalsBy, string> = {
 const SORT_WORDS: Record<GoalsSort, string> = { due: 'Due day', share: 'Share', order: 'My order' };
 
 /** In which groups and in which order goals are listed. */
-export function ListSheet({
+export function GoalsListSheet({
   by,
   onBy,
   sort,

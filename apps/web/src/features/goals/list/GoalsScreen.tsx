@@ -24,7 +24,7 @@ import { SeasonKey } from './SeasonKey.tsx';
 import { GOALS_BY, GOALS_SORTS, groupsOfGoals, sorted } from './goalLists.ts';
 import { PATHS } from '../../../platform/paths.ts';
 import { Group } from './GoalGroup.tsx';
-import { ListSheet } from './GoalsListSheet.tsx';
+import { GoalsListSheet } from './GoalsListSheet.tsx';
 
 export function GoalsScreen() {
   const styles = useStyles();
@@ -102,7 +102,7 @@ export function GoalsScreen() {
       ) : null}
       {fed ? <CheckInSheet goal={fed} onClose={() => setFed(null)} /> : null}
       {isListing ? (
-        <ListSheet by={by} onBy={setBy} sort={sort} onSort={setSort} onClose={() => setIsListing(false)} />
+        <GoalsListSheet by={by} onBy={setBy} sort={sort} onSort={setSort} onClose={() => setIsListing(false)} />
       ) : null}
     </Page>
   );

@@ -20,7 +20,7 @@ import { goalPath } from '../../../platform/paths.ts';
 
 export const DRAG_FROM_PX = 4;
 
-export function Movable({
+export function MovableGoal({
   figured,
   isParted,
   onMove,

@@ -15,8 +15,16 @@ import { Segments } from '../../../ui/Segments.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import type { Shelf } from './ShelfCard.tsx';
 
-/** Moves a goal to another quarter: where to, then what changes with it, and whether its start goes along. */
-export function MoveSheet({ goal, shelves, onClose }: { goal: Goal; shelves: readonly Shelf[]; onClose: () => void }) {
+/** Moves a goal to another quarter in two steps: the quarter, then a preview of the changes and whether the start moves too. */
+export function MoveGoalSheet({
+  goal,
+  shelves,
+  onClose,
+}: {
+  goal: Goal;
+  shelves: readonly Shelf[];
+  onClose: () => void;
+}) {
   const { moveTo, moveOf } = useGoalActions();
   const today = useAppSelector(selectToday);
   const [to, setTo] = useState<Shelf | null>(null);

@@ -7,7 +7,7 @@ import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { Movable } from './MovableGoal.tsx';
+import { MovableGoal } from './MovableGoal.tsx';
 
 /** Where a goal stands in the year: a quarter by its first month, or nowhere; nothing can be put on those around the year. */
 export type Shelf = { key: string; title: string; quarter: number | null; isAround?: boolean };
@@ -47,7 +47,7 @@ export function ShelfCard({
           </Words>
         ) : (
           goals.map((figured, place) => (
-            <Movable key={figured.records.goal.id} figured={figured} isParted={place > 0} onMove={onMove} />
+            <MovableGoal key={figured.records.goal.id} figured={figured} isParted={place > 0} onMove={onMove} />
           ))
         )}
       </Card>

@@ -20,7 +20,7 @@ import { quarterName, sorted } from './goalLists.ts';
 import { PATHS } from '../../../platform/paths.ts';
 import { DRAG_FROM_PX } from './MovableGoal.tsx';
 import { type Shelf, ShelfCard } from './ShelfCard.tsx';
-import { MoveSheet } from './MoveGoalSheet.tsx';
+import { MoveGoalSheet } from './MoveGoalSheet.tsx';
 
 /** The goals of a year by the quarter they are due in, moved between quarters by hand or by menu. */
 export function YearScreen() {
@@ -96,7 +96,7 @@ export function YearScreen() {
         </View>
       </DndContext>
       {moving ? (
-        <MoveSheet
+        <MoveGoalSheet
           goal={moving}
           shelves={[
             ...shelves,

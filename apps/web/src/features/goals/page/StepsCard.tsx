@@ -20,9 +20,9 @@ import { newStep, stepsOfLines } from '../../../components/goals/stepDraft.ts';
 import { useLocalChoice } from '../../../platform/localSettings.ts';
 import { MoveSeveral } from './MoveSeveral.tsx';
 import { StepsSum } from './StepsSum.tsx';
-import { OrderLevel } from './StepsOrder.tsx';
+import { StepsOrder } from './StepsOrder.tsx';
 import { Branch } from './StepBranch.tsx';
-import { ListSheet, type Mode, SORT_WORDS } from './StepsListSheet.tsx';
+import { StepsListSheet, type Mode, SORT_WORDS } from './StepsListSheet.tsx';
 
 /** Done steps beyond so many are folded away. */
 const MOST_DONE = 6;
@@ -76,7 +76,7 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
     >
       <StepsSum figured={figured} />
       {mode === 'order' ? (
-        <OrderLevel nodes={tree} label="Steps in order" onOrder={order} />
+        <StepsOrder nodes={tree} label="Steps in order" onOrder={order} />
       ) : (
         <View role="list" aria-label="Steps">
           <Branch
@@ -106,7 +106,7 @@ export function StepsCard({ figured }: { figured: FiguredGoal }) {
       ) : null}
       {mode === 'several' ? <MoveSeveral figured={figured} chosen={chosen} onMoved={leave} /> : null}
       {isListing ? (
-        <ListSheet
+        <StepsListSheet
           sort={sort}
           onSort={setSort}
           onClose={() => setIsListing(false)}

@@ -16,7 +16,7 @@ export const SORT_WORDS: Record<StepSort, string> = {
 };
 
 /** How steps are listed, and what else can be done to all of them. */
-export function ListSheet({
+export function StepsListSheet({
   sort,
   onSort,
   onMode,

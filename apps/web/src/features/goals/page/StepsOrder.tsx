@@ -6,7 +6,7 @@ import { SortableList } from '../../../ui/SortableList.tsx';
 import { Words } from '../../../ui/Words.tsx';
 
 /** The steps of a level with handles, and those below each. */
-export function OrderLevel({
+export function StepsOrder({
   nodes,
   label,
   onOrder,
@@ -25,7 +25,7 @@ export function OrderLevel({
             {node.step.title}
           </Words>
           {node.below.length > 0 ? (
-            <OrderLevel nodes={node.below} label={`Steps of ${node.step.title}`} onOrder={onOrder} />
+            <StepsOrder nodes={node.below} label={`Steps of ${node.step.title}`} onOrder={onOrder} />
           ) : null}
         </View>
       )}

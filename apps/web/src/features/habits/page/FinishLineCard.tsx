@@ -10,7 +10,7 @@ import { ProgressBar } from '../../../ui/ProgressBar.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { FinishLineSheet } from './HabitSheets.tsx';
 import { Figure } from '../../../components/figure/Figure.tsx';
-import { Deed } from './CardAction.tsx';
+import { CardAction } from './CardAction.tsx';
 
 /** So many done days in all, and then done. */
 export function FinishLineCard({ track, color }: { track: Track; color: string }) {
@@ -27,7 +27,10 @@ export function FinishLineCard({ track, color }: { track: Track; color: string }
       : `${counted(days, 'day')} reached on ${dateNear(reached, today)}`;
   return (
     <Card label="Finish line" style={styles.card}>
-      <CardHead title="Finish line" aside={<Deed label="Set the finish line" onPress={() => setIsOpen(true)} />} />
+      <CardHead
+        title="Finish line"
+        aside={<CardAction label="Set the finish line" onPress={() => setIsOpen(true)} />}
+      />
       {finishLine === undefined ? (
         <Words type="quiet" tone="quiet">
           None: it goes on. Set one for a habit that is done after so many times.

@@ -7,7 +7,7 @@ import { Card } from '../../../ui/Card.tsx';
 import { CardHead } from '../../../ui/CardHead.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { useHabitEdit } from './useHabitEdit.ts';
-import { Deed } from './CardAction.tsx';
+import { CardAction } from './CardAction.tsx';
 
 /** The rewards of months, this one's and those before: earned or not, and when they were enjoyed. */
 export function MonthRewardsCard({ track }: { track: Track }) {
@@ -44,13 +44,13 @@ export function MonthRewardsCard({ track }: { track: Track }) {
               </Words>
             </View>
             {state !== 'earned' ? null : enjoyedOn === null ? (
-              <Deed label={`Enjoyed: ${reward}, ${name}`} onPress={() => enjoy(formatDay(today))}>
+              <CardAction label={`Enjoyed: ${reward}, ${name}`} onPress={() => enjoy(formatDay(today))}>
                 Enjoyed
-              </Deed>
+              </CardAction>
             ) : (
-              <Deed label={`Not enjoyed yet: ${reward}, ${name}`} onPress={() => enjoy(null)}>
+              <CardAction label={`Not enjoyed yet: ${reward}, ${name}`} onPress={() => enjoy(null)}>
                 Not yet
-              </Deed>
+              </CardAction>
             )}
           </View>
         );

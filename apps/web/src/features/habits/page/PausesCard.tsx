@@ -10,7 +10,7 @@ import { Card } from '../../../ui/Card.tsx';
 import { CardHead } from '../../../ui/CardHead.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { PauseSheet } from './HabitSheets.tsx';
-import { Deed } from './CardAction.tsx';
+import { CardAction } from './CardAction.tsx';
 
 /** The pauses, past and to come. */
 export function PausesCard({ track }: { track: Track }) {
@@ -24,9 +24,9 @@ export function PausesCard({ track }: { track: Track }) {
       <CardHead
         title="Pauses"
         aside={
-          <Deed label="Add a pause" onPress={() => setOpened('new')}>
+          <CardAction label="Add a pause" onPress={() => setOpened('new')}>
             Add
-          </Deed>
+          </CardAction>
         }
       />
       {pauses.length === 0 ? (

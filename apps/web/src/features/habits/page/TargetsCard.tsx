@@ -28,7 +28,7 @@ import { MonthTargetSheet, YearTargetSheet } from '../targets/TargetSheets.tsx';
 import type { FigureQuery } from '../../../text/figureQuery.ts';
 import { Figure } from '../../../components/figure/Figure.tsx';
 import { PATHS } from '../../../platform/paths.ts';
-import { Deed } from './CardAction.tsx';
+import { CardAction } from './CardAction.tsx';
 
 /** What this month and this year ask: what was set, or the plan. */
 export function TargetsCard({ track, color }: { track: Track; color: string }) {
@@ -52,9 +52,9 @@ export function TargetsCard({ track, color }: { track: Track; color: string }) {
       <CardHead
         title="Targets"
         aside={
-          <Deed label="Targets of all habits" onPress={() => router.push(PATHS.habitTargets)}>
+          <CardAction label="Targets of all habits" onPress={() => router.push(PATHS.habitTargets)}>
             All habits
-          </Deed>
+          </CardAction>
         }
       />
       <TargetLine
@@ -65,7 +65,7 @@ export function TargetsCard({ track, color }: { track: Track; color: string }) {
         figures={ofMonth}
         amounts={amounts(ofMonth)}
         color={color}
-        action={<Deed label="Set the month’s target" onPress={() => setSheet('month')} />}
+        action={<CardAction label="Set the month’s target" onPress={() => setSheet('month')} />}
       />
       {reward === null ? null : (
         <Words type="quiet" tone="brassText">
@@ -80,7 +80,7 @@ export function TargetsCard({ track, color }: { track: Track; color: string }) {
         figures={ofYear}
         amounts={amounts(ofYear)}
         color={color}
-        action={<Deed label="Set the year’s target" onPress={() => setSheet('year')} />}
+        action={<CardAction label="Set the year’s target" onPress={() => setSheet('year')} />}
       />
       {sheet === 'month' ? <MonthTargetSheet track={track} onClose={() => setSheet(null)} /> : null}
       {sheet === 'year' ? <YearTargetSheet track={track} onClose={() => setSheet(null)} /> : null}

@@ -10,7 +10,7 @@ import { Card } from '../../../ui/Card.tsx';
 import { CardHead } from '../../../ui/CardHead.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { useHabitEdit } from './useHabitEdit.ts';
-import { Deed } from './CardAction.tsx';
+import { CardAction } from './CardAction.tsx';
 
 /** Its terms through time, the latest first; those still to come can be taken back. */
 export function TermsCard({ track }: { track: Track }) {
@@ -42,14 +42,14 @@ export function TermsCard({ track }: { track: Track }) {
               </Words>
             </View>
             {from >= today && !isFirst ? (
-              <Deed
+              <CardAction
                 label={`Undo the change of ${dateNear(from, today)}`}
                 onPress={() =>
                   edit({ ...habit, terms: habit.terms.filter((each) => each !== terms) }, 'The change is undone')
                 }
               >
                 Take back
-              </Deed>
+              </CardAction>
             ) : null}
           </View>
         );

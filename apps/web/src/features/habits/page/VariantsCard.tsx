@@ -11,7 +11,7 @@ import { Card } from '../../../ui/Card.tsx';
 import { CardHead } from '../../../ui/CardHead.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { VariantsSheet } from './HabitSheets.tsx';
-import { Deed } from './CardAction.tsx';
+import { CardAction } from './CardAction.tsx';
 
 /** Its ways, with how often and when last each was done. */
 export function VariantsCard({ track }: { track: Track }) {
@@ -27,9 +27,9 @@ export function VariantsCard({ track }: { track: Track }) {
       <CardHead
         title="Ways of doing it"
         aside={
-          <Deed label="Change the ways of doing it" onPress={() => setIsOpen(true)}>
+          <CardAction label="Change the ways of doing it" onPress={() => setIsOpen(true)}>
             {figures.length === 0 ? 'Add' : 'Change'}
-          </Deed>
+          </CardAction>
         }
       />
       {figures.length === 0 ? (
