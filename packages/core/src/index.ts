@@ -96,7 +96,6 @@ export {
   type GoalCourse,
   type ProgressBy,
   progressByOf,
-  weightedMean,
   goalCourse,
 } from './goal/goalCourse.ts';
 export { type GoalFigures, goalFigures } from './goal/goalFigures.ts';
@@ -112,7 +111,6 @@ export {
   stepDays,
   type StepsValue,
   stepsValue,
-  stepsValuesInOrder,
   allStepsValue,
   type StepSort,
   STEP_SORTS,
@@ -123,7 +121,7 @@ export {
 } from './goal/steps.ts';
 export { type StoryItem, goalStory } from './goal/story.ts';
 export { goalMoved, goalPostponed, goalClosed, goalReopened, goalWithWord } from './goal/turns.ts';
-export { instantKey, type DatedValue, valuesInOrder, valueOn, habitValue } from './goal/valueAt.ts';
+export { instantKey, type DatedValue, valuesInOrder, valueOn } from './goal/valueAt.ts';
 export { endedHabit, archivedHabit, resumedHabit } from './habit/ending.ts';
 export { dayOfDone, finishedOn } from './habit/finishLine.ts';
 export {

@@ -1,11 +1,11 @@
 import { type PlainMonth, monthOf } from '../calendar/month.ts';
 import { type PlainDay, dayOf } from '../calendar/plainDay.ts';
 import type { Track } from '../habit/track.ts';
-import { type Fraction, ZERO, fraction, fractionOf, minus, numberOf, over } from '../number/fraction.ts';
+import { type Fraction, ZERO, clamped, fractionOf, minus, numberOf, over } from '../number/fraction.ts';
 import type { CheckIn, Goal, KeyResult, Step } from '../record/records.ts';
 import { type LinePoint, checkpointPoints, expectedOn } from './expected.ts';
-import { meanExpected, stepsExpected, stepsValue, stepsValuesInOrder } from './steps.ts';
-import { type DatedValue, exactHabitValue, habitValue, valueOn, valuesInOrder } from './valueAt.ts';
+import { meanExpected, stepsExpected, stepsValue } from './steps.ts';
+import { habitValueBy, valueOn, valuesInOrder } from './valueAt.ts';
 import { isStepsMeasure, unitOfMeasure } from '../keyResults/kinds.ts';
 
 /** What a key result is figured from. `checkIns` are its own, `steps` those of its goal, in the order of the file. */
@@ -36,46 +36,46 @@ export type Course = {
   stoppedOn: PlainDay | null;
   /** The value at the end of a day; a day after today is as today. */
   valueAt: (day: PlainDay) => number;
-  /** The part of the way gone by then, not clamped; 0 where start and target are the same. */
+  /** (value − from) / (target − from) by then, not clamped; 0 where start and target are the same. */
   rawAt: (day: PlainDay) => number;
-  /** The same, 0–1. */
+  /** The same, clamped to 0–1. */
   progressAt: (day: PlainDay) => number;
-  /** The part of the way gone by today, exact and not clamped; 0 where start and target are the same. */
-  exactProgress: () => Fraction;
+  /** (value − from) / (target − from) of any value, exact, not clamped; 0 where start and target are the same. */
+  exactRatioOf: (value: Fraction) => Fraction;
+  /** The same of the value at the end of a day: what `rawAt` and `progressAt` are rounded from. */
+  exactRatioAt: (day: PlainDay) => Fraction;
   /** The part (0–1) expected by a day; null without a due day. */
   expectedAt: (day: PlainDay) => number | null;
 };
 
-type Scale = Pick<Course, 'from' | 'target' | 'unit' | 'isWhole' | 'valueAt' | 'exactProgress' | 'movesFrom'> & {
+type Scale = Pick<Course, 'from' | 'target' | 'unit' | 'isWhole' | 'movesFrom'> & {
+  /** The value at the end of a day, exact. */
+  exactValueAt: (day: PlainDay) => Fraction;
   stoppedOn?: PlainDay | null;
 };
-
-/** (value − from) / (target − from) on the decimals as written. */
-function exactWay(value: Fraction, from: number, target: number): Fraction {
-  const start = fractionOf(from);
-  const way = minus(fractionOf(target), start);
-  return way.n === 0n ? ZERO : over(minus(value, start), way);
-}
 
 function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDay, due: PlainDay | null): Scale {
   const { measure } = keyResult;
   const { today } = context;
   switch (measure.kind) {
     case 'steps': {
-      const { value, count } = stepsValue(keyResult.id, context.steps, today);
-      // Most ask for today only; the days before are laid out when the first is asked for.
-      let values: DatedValue[] | null = null;
-      const before = (day: PlainDay): number =>
-        valueOn((values ??= stepsValuesInOrder(keyResult.id, context.steps, today)), day, 0);
-      const now = numberOf(value);
+      const byDay = new Map<PlainDay, Fraction>();
+      const doneDays = context.steps.flatMap(({ doneOn }) => (doneOn ? [dayOf(doneOn)] : [])).sort((a, b) => a - b);
       return {
         from: 0,
-        target: count,
+        target: stepsValue(keyResult.id, context.steps, today).count,
         unit: '',
         isWhole: true,
-        movesFrom: context.steps.reduce((first, { doneOn }) => Math.min(first, doneOn ? dayOf(doneOn) : first), start),
-        valueAt: (day) => (day >= today ? now : before(day)),
-        exactProgress: () => (count === 0 ? ZERO : over(value, fraction(BigInt(count)))),
+        movesFrom: Math.min(doneDays[0] ?? start, start),
+        exactValueAt: (day) => {
+          // The value changes on days with a done step only.
+          const until = Math.min(day, today);
+          const changedOn = doneDays.filter((each) => each <= until).at(-1);
+          if (changedOn === undefined) return ZERO;
+          const value = byDay.get(changedOn) ?? stepsValue(keyResult.id, context.steps, changedOn).value;
+          byDay.set(changedOn, value);
+          return value;
+        },
       };
     }
     case 'habitDays':
@@ -83,7 +83,7 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
       const track = context.trackOf(measure.habitId);
       const own = track?.habit.measure;
       const end = due === null ? today : Math.min(due, today);
-      const spanTo = (day: PlainDay) => ({ first: start, last: Math.min(day, end) });
+      const valueBy = habitValueBy(track, measure.kind, start);
       return {
         from: 0,
         target: measure.target,
@@ -91,8 +91,7 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
         isWhole: measure.kind === 'habitDays',
         movesFrom: start,
         stoppedOn: track !== undefined && track.last !== null && track.last < today ? track.last : null,
-        valueAt: (day) => habitValue(track, measure.kind, spanTo(day)),
-        exactProgress: () => exactWay(exactHabitValue(track, measure.kind, spanTo(today)), 0, measure.target),
+        exactValueAt: (day) => valueBy(Math.min(day, end)),
       };
     }
     case 'number':
@@ -101,7 +100,6 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
       const values = valuesInOrder(context.checkIns, today);
       const from = measure.kind === 'yesNo' ? 0 : measure.start;
       const target = measure.kind === 'yesNo' ? 1 : measure.target;
-      const valueAt = (day: PlainDay): number => valueOn(values, day, from);
       return {
         from,
         target,
@@ -110,8 +108,7 @@ function scaleOf(keyResult: KeyResult, context: KeyResultContext, start: PlainDa
           measure.kind === 'number' &&
           [from, target, ...values.map(({ value }) => value)].every((value) => Number.isInteger(value)),
         movesFrom: values[0]?.day ?? start,
-        valueAt,
-        exactProgress: () => exactWay(fractionOf(valueAt(today)), from, target),
+        exactValueAt: (day) => fractionOf(valueOn(values, day, from)),
       };
     }
   }
@@ -123,7 +120,7 @@ export function courseOf(keyResult: KeyResult, context: KeyResultContext): Cours
   const start = dayOf(keyResult.startsOn ?? goal.startsOn);
   const dueText = keyResult.dueOn ?? goal.dueOn;
   const due = dueText ? dayOf(dueText) : null;
-  const { valueAt, ...scale } = scaleOf(keyResult, context, start, due);
+  const { exactValueAt, ...scale } = scaleOf(keyResult, context, start, due);
   const { from, target } = scale;
   const months = Object.entries(keyResult.checkpoints ?? {})
     .map(([text, value]) => ({ month: monthOf(text), target: value }))
@@ -135,7 +132,10 @@ export function courseOf(keyResult: KeyResult, context: KeyResultContext): Cours
       ? meanExpected(stepsExpected(keyResult.id, context.steps, day, line), line)
       : line;
   };
-  const rawAt = (day: PlainDay): number => (target === from ? 0 : (valueAt(day) - from) / (target - from));
+  const exactFrom = fractionOf(from);
+  const way = minus(fractionOf(target), exactFrom);
+  const exactRatioOf = (value: Fraction): Fraction => (way.n === 0n ? ZERO : over(minus(value, exactFrom), way));
+  const exactRatioAt = (day: PlainDay): Fraction => exactRatioOf(exactValueAt(day));
   return {
     stoppedOn: null,
     ...scale,
@@ -143,9 +143,11 @@ export function courseOf(keyResult: KeyResult, context: KeyResultContext): Cours
     due,
     months,
     linePoints,
-    valueAt,
-    rawAt,
-    progressAt: (day) => Math.min(1, Math.max(0, rawAt(day))),
+    valueAt: (day) => numberOf(exactValueAt(day)),
+    exactRatioOf,
+    exactRatioAt,
+    rawAt: (day) => numberOf(exactRatioAt(day)),
+    progressAt: (day) => numberOf(clamped(exactRatioAt(day))),
     expectedAt: (day) => (due === null ? null : expectedAt(day, due)),
   };
 }

@@ -1,10 +1,10 @@
 import { type PlainDay, dayOf } from '../calendar/plainDay.ts';
 import type { Track } from '../habit/track.ts';
-import { type Fraction, ONE, ZERO, fraction, fractionOf, numberOf, over, plus, times } from '../number/fraction.ts';
+import { type Fraction, ZERO, clamped, fraction, fractionOf, numberOf, over, plus, times } from '../number/fraction.ts';
 import type { CheckIn, Goal, KeyResult, Milestone, Step } from '../record/records.ts';
 import { type Course, courseOf } from './course.ts';
 import { expectedOn } from './expected.ts';
-import { meanExpected, stepsExpected, stepsValue } from './steps.ts';
+import { meanExpected, stepsExpected, stepsValueWhere } from './steps.ts';
 
 /** A goal with everything that hangs on it, each list in the order of the file. */
 export type GoalRecords = {
@@ -22,12 +22,11 @@ export type GoalCourse = {
   due: PlainDay | null;
   keyResults: { keyResult: KeyResult; course: Course }[];
   /**
-   * Progress (0–1) at the end of a day: the weighted mean over the key results; of a goal with none, its milestones
-   * reached; with none of those, the mean of its top-level steps; with nothing at all, null.
+   * Progress (0–1) at the end of a day ({@link exactGoalProgress}); null with nothing to measure.
    */
   progressAt: (day: PlainDay) => number | null;
-  /** Progress today, exact; null as above. */
-  exactProgress: () => Fraction | null;
+  /** The same, exact: what `progressAt` is rounded from. */
+  exactProgressAt: (day: PlainDay) => Fraction | null;
   /** What was expected by a day; null where nothing has a due day. */
   expectedAt: (day: PlainDay) => number | null;
 };
@@ -43,21 +42,49 @@ export function progressByOf({ keyResults, milestones, steps }: GoalRecords): Pr
 }
 
 /** Weighted mean; null where nothing has a weight. */
-export function weightedMean(parts: readonly { weight: number; value: number }[]): number | null {
+function weightedMean(parts: readonly { weight: number; value: number }[]): number | null {
   const weights = parts.reduce((sum, part) => sum + part.weight, 0);
   return weights > 0 ? parts.reduce((sum, part) => sum + part.weight * part.value, 0) / weights : null;
 }
 
-/** Σ weight × progress / Σ weight, exact, each progress clamped to 0–1. */
-function exactMean(parts: readonly { weight: number; course: Course }[]): Fraction {
-  let [sum, weights] = [ZERO, ZERO];
-  for (const { weight, course } of parts) {
-    const own = course.exactProgress();
-    const clamped = own.n < 0n ? ZERO : own.n > own.d ? ONE : own;
-    sum = plus(sum, times(fractionOf(weight), clamped));
-    weights = plus(weights, fractionOf(weight));
+/** Where the parts of a goal stand: each key result's part of its way, exact and not clamped, and what is reached and done. */
+export type GoalStanding = {
+  ratioOf: (part: GoalCourse['keyResults'][number]) => Fraction;
+  isReached: (milestone: Milestone) => boolean;
+  isDone: (step: Step) => boolean;
+};
+
+/**
+ * Progress of a goal whose parts stand as given, exact: Σ weight × progress / Σ weight over its key results, each clamped to
+ * 0–1; of a goal with none, its milestones reached; with none of those, the mean of its top-level steps; with nothing at all,
+ * null. Source: "Goals and key results", Goal progress.
+ */
+export function exactGoalProgress(
+  records: GoalRecords,
+  keyResults: GoalCourse['keyResults'],
+  { ratioOf, isReached, isDone }: GoalStanding,
+): Fraction | null {
+  switch (progressByOf(records)) {
+    case 'keyResults': {
+      let [sum, weights] = [ZERO, ZERO];
+      for (const part of keyResults) {
+        const weight = fractionOf(part.keyResult.weight ?? 1);
+        sum = plus(sum, times(weight, clamped(ratioOf(part))));
+        weights = plus(weights, weight);
+      }
+      return weights.n === 0n ? null : over(sum, weights);
+    }
+    case 'milestones': {
+      const { milestones } = records;
+      return fraction(BigInt(milestones.filter(isReached).length), BigInt(milestones.length));
+    }
+    case 'steps': {
+      const { value, count } = stepsValueWhere(null, records.steps, isDone);
+      return over(value, fraction(BigInt(count)));
+    }
+    case 'nothing':
+      return null;
   }
-  return over(sum, weights);
 }
 
 /** The course of a goal as of today. */
@@ -66,7 +93,7 @@ export function goalCourse(
   trackOf: (habitId: string) => Track | undefined,
   today: PlainDay,
 ): GoalCourse {
-  const { goal, checkIns, steps, milestones } = records;
+  const { goal, checkIns, steps } = records;
   const start = dayOf(goal.startsOn);
   const due = goal.dueOn ? dayOf(goal.dueOn) : null;
   const keyResults = records.keyResults.map((keyResult) => ({
@@ -80,25 +107,23 @@ export function goalCourse(
     }),
   }));
   const weighted = keyResults.map(({ keyResult, course }) => ({ weight: keyResult.weight ?? 1, course }));
-  const reachedBy = (day: PlainDay): number =>
-    milestones.filter((each) => each.reachedOn && dayOf(each.reachedOn) <= day).length;
+  const exactProgressAt = (day: PlainDay): Fraction | null => {
+    const until = Math.min(day, today);
+    const isBy = (on: string | null | undefined): boolean => Boolean(on) && dayOf(on!) <= until;
+    return exactGoalProgress(records, keyResults, {
+      ratioOf: ({ course }) => course.exactRatioAt(until),
+      isReached: ({ reachedOn }) => isBy(reachedOn),
+      isDone: ({ doneOn }) => isBy(doneOn),
+    });
+  };
   return {
     start,
     due,
     keyResults,
+    exactProgressAt,
     progressAt: (day) => {
-      const until = Math.min(day, today);
-      if (weighted.length > 0)
-        return weightedMean(weighted.map(({ weight, course }) => ({ weight, value: course.progressAt(until) })));
-      if (milestones.length > 0) return reachedBy(until) / milestones.length;
-      const { value, count } = stepsValue(null, steps, until);
-      return count > 0 ? numberOf(value) / count : null;
-    },
-    exactProgress: () => {
-      if (weighted.length > 0) return exactMean(weighted);
-      if (milestones.length > 0) return fraction(BigInt(reachedBy(today)), BigInt(milestones.length));
-      const { value, count } = stepsValue(null, steps, today);
-      return count > 0 ? over(value, fraction(BigInt(count))) : null;
+      const exact = exactProgressAt(day);
+      return exact === null ? null : numberOf(exact);
     },
     expectedAt: (day) => {
       if (weighted.length === 0) {

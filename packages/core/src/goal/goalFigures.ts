@@ -32,7 +32,7 @@ export function goalFigures(
     progress,
     expected,
     pace: paceOf(progress, expected, course.due, today),
-    forecast: forecastOf(course.exactProgress() ?? ZERO, course.start, today),
+    forecast: forecastOf(course.exactProgressAt(today) ?? ZERO, course.start, today),
     daysLeft: course.due === null ? null : course.due - today,
     keyResults: Object.fromEntries(
       course.keyResults.map(({ keyResult, course: own }) => [keyResult.id, figuresOfCourse(own, today)]),

@@ -77,7 +77,7 @@ export function figuresOfCourse(course: Course, today: PlainDay): KeyResultFigur
     raw: rawAt(today),
     expected,
     pace: paceOf(progress, expected, due, today),
-    forecast: forecastOf(course.exactProgress(), start, today),
+    forecast: forecastOf(course.exactRatioAt(today), start, today),
     neededPerWeek: due === null || isReached ? null : neededPerWeek(target - current, due, today),
     checkpoints: months.map((each) => checkpointRow(each, valueAt, target >= from, today)),
     start,

@@ -1,5 +1,5 @@
 import { type PlainDay, dayOf, formatDay } from '../calendar/plainDay.ts';
-import { type Fraction, ONE, ZERO, meanOf, numberOf, plus } from '../number/fraction.ts';
+import { type Fraction, ONE, ZERO, meanOf, plus } from '../number/fraction.ts';
 import type { Step } from '../record/records.ts';
 
 /** How a step stands on a day. */
@@ -86,19 +86,6 @@ export function stepsExpected(
 /** The mean of what is expected of some steps; `line` without any. */
 export const meanExpected = (steps: readonly StepExpected[], line: number): number =>
   steps.length === 0 ? line : steps.reduce((sum, { ratio }) => sum + ratio, 0) / steps.length;
-
-/** The value of some steps on each day up to `today` that one of them was done on, in order. */
-export function stepsValuesInOrder(
-  keyResultId: string | null,
-  steps: readonly Step[],
-  today: PlainDay,
-): { day: PlainDay; value: number }[] {
-  const days = new Set(steps.flatMap((step) => (step.doneOn ? [dayOf(step.doneOn)] : [])));
-  return [...days]
-    .filter((day) => day <= today)
-    .sort((a, b) => a - b)
-    .map((day) => ({ day, value: numberOf(stepsValue(keyResultId, steps, day).value) }));
-}
 
 /** What all steps at the top come to, whichever key result they belong to. */
 export function allStepsValue(steps: readonly Step[], day: PlainDay): StepsValue {

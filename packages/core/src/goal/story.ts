@@ -2,8 +2,8 @@ import { type PlainDay, type Weekday, dayOf } from '../calendar/plainDay.ts';
 import { startOfWeek } from '../calendar/week.ts';
 import type { Track } from '../habit/track.ts';
 import type { CheckIn, GoalTurn, KeyResult, Milestone, Step } from '../record/records.ts';
-import { numberOf } from '../number/fraction.ts';
-import { type GoalCourse, type GoalRecords, goalCourse, progressByOf, weightedMean } from './goalCourse.ts';
+import { type Fraction, fractionOf, numberOf } from '../number/fraction.ts';
+import { type GoalCourse, type GoalRecords, exactGoalProgress, goalCourse } from './goalCourse.ts';
 import { milestoneState } from './milestones.ts';
 import { type StepState, stepState, stepsValueWhere } from './steps.ts';
 import { instantKey } from './valueAt.ts';
@@ -107,30 +107,21 @@ function withProgress(items: readonly Bare<StoryItem>[], records: GoalRecords, c
   const done = new Set<string>();
   const reached = new Set<string>();
   const isDone = ({ id }: Step): boolean => done.has(id);
-  const progressOf = ({ keyResult, course: own }: GoalCourse['keyResults'][number], day: PlainDay): number => {
-    if ('habitId' in keyResult.measure) return own.progressAt(day);
-    if (isStepsMeasure(keyResult.measure)) {
-      const { value, count } = stepsValueWhere(keyResult.id, records.steps, isDone);
-      return count === 0 ? 0 : numberOf(value) / count;
-    }
-    const way = own.target - own.from;
-    return Math.min(1, Math.max(0, (values.get(keyResult.id)! - own.from) / way));
+  const ratioOn = (day: PlainDay, { keyResult, course: own }: GoalCourse['keyResults'][number]): Fraction => {
+    if ('habitId' in keyResult.measure) return own.exactRatioAt(day);
+    return own.exactRatioOf(
+      isStepsMeasure(keyResult.measure)
+        ? stepsValueWhere(keyResult.id, records.steps, isDone).value
+        : fractionOf(values.get(keyResult.id)!),
+    );
   };
   const progressOn = (day: PlainDay): number | null => {
-    switch (progressByOf(records)) {
-      case 'keyResults':
-        return weightedMean(
-          course.keyResults.map((each) => ({ weight: each.keyResult.weight ?? 1, value: progressOf(each, day) })),
-        );
-      case 'milestones':
-        return reached.size / records.milestones.length;
-      case 'steps': {
-        const { value, count } = stepsValueWhere(null, records.steps, isDone);
-        return numberOf(value) / count;
-      }
-      case 'nothing':
-        return null;
-    }
+    const exact = exactGoalProgress(records, course.keyResults, {
+      ratioOf: (part) => ratioOn(day, part),
+      isReached: ({ id }) => reached.has(id),
+      isDone,
+    });
+    return exact === null ? null : numberOf(exact);
   };
   return items.map((item) => {
     if (item.kind === 'checkIn') values.set(item.keyResult.id, item.checkIn.value);

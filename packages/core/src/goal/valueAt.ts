@@ -1,8 +1,6 @@
 import { type PlainDay, dayOf } from '../calendar/plainDay.ts';
-import type { DaySpan } from '../calendar/span.ts';
-import { type Track, amountBetween, doneBetween } from '../habit/track.ts';
-import { tidySum } from '../number/exact.ts';
-import { type Fraction, ZERO, fraction, sumOfDecimals } from '../number/fraction.ts';
+import { type Track, doneBetween } from '../habit/track.ts';
+import { type Fraction, ZERO, billionths, billionthsOf, fraction } from '../number/fraction.ts';
 import type { CheckIn } from '../record/records.ts';
 
 /** An instant as text that sorts in time: the fraction is filled up, so that `…00Z` and `…00.000Z` are the same. */
@@ -40,20 +38,33 @@ export function valueOn(values: readonly DatedValue[], day: PlainDay, start: num
   return low === 0 ? start : values[low - 1]!.value;
 }
 
-/** Done days (or the sum of amounts) of a habit from a key result's start to its end or today; extra days included. */
-export function habitValue(track: Track | undefined, kind: 'habitDays' | 'habitAmount', span: DaySpan): number {
-  if (track === undefined) return 0;
-  return kind === 'habitDays' ? doneBetween(track, span) : tidySum(amountBetween(track, span));
+/** Every amount of a track summed from its first day, to the billionth ({@link billionthsOf}): `sums[i]` is before day `first + i`. */
+function amountSums({ amounts }: Track): bigint[] {
+  const sums = [0n];
+  let sum = 0n;
+  for (const amount of amounts) {
+    if (amount !== 0) sum += billionthsOf(amount);
+    sums.push(sum);
+  }
+  return sums;
 }
 
-/** The same, exact. */
-export function exactHabitValue(
+/**
+ * Done days (or the sum of amounts) of a habit from `first` to a day, exact; extra days included, 0 before `first` and for a
+ * habit that is not there. The sums are laid out once, when the first day is asked for.
+ */
+export function habitValueBy(
   track: Track | undefined,
   kind: 'habitDays' | 'habitAmount',
-  { first, last }: DaySpan,
-): Fraction {
-  if (track === undefined) return ZERO;
-  if (kind === 'habitDays') return fraction(BigInt(doneBetween(track, { first, last })));
-  const from = Math.max(0, first - track.first);
-  return sumOfDecimals(track.amounts.subarray(from, Math.max(from, last - track.first + 1)));
+  first: PlainDay,
+): (last: PlainDay) => Fraction {
+  if (track === undefined) return () => ZERO;
+  if (kind === 'habitDays') return (last) => fraction(BigInt(doneBetween(track, { first, last })));
+  let sums: bigint[] | null = null;
+  return (last) => {
+    sums ??= amountSums(track);
+    const at = (day: PlainDay): number => Math.min(Math.max(0, day - track.first), sums!.length - 1);
+    const [from, to] = [at(first), at(last + 1)];
+    return to <= from ? ZERO : billionths(sums[to]! - sums[from]!);
+  };
 }

@@ -1,5 +1,16 @@
 import fc from 'fast-check';
-import { ceilOf, fraction, fractionOf, meanOf, minus, numberOf, over, plus, sumOfDecimals } from './fraction.ts';
+import {
+  ceilOf,
+  fraction,
+  fractionOf,
+  meanOf,
+  minus,
+  numberOf,
+  over,
+  plus,
+  billionths,
+  billionthsOf,
+} from './fraction.ts';
 
 describe('fractions', () => {
   it('hold decimals as they are written, and give them back', () => {
@@ -24,7 +35,9 @@ describe('fractions', () => {
     expect(plus(fractionOf(0.1), fractionOf(0.2))).toEqual(fractionOf(0.3));
     expect(minus(fractionOf(0.3), fractionOf(0.1))).toEqual(fractionOf(0.2));
     expect(meanOf([fraction(1n, 9n), fraction(0n)])).toEqual(fraction(1n, 18n));
-    expect(sumOfDecimals([0.1, 0, 0.2, 33.33])).toEqual(fractionOf(33.63));
+    expect(billionths([0.1, 0, 0.2, 33.33].reduce((sum, each) => sum + billionthsOf(each), 0n))).toEqual(
+      fractionOf(33.63),
+    );
   });
 
   it('are rounded up to whole numbers, a hair above one counting as that one', () => {

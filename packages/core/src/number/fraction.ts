@@ -38,6 +38,9 @@ export const times = (a: Fraction, b: Fraction): Fraction => fraction(a.n * b.n,
 /** a / b. Throws a RangeError where b is 0. */
 export const over = (a: Fraction, b: Fraction): Fraction => fraction(a.n * b.d, a.d * b.n);
 
+/** A fraction kept within 0–1. */
+export const clamped = (value: Fraction): Fraction => (value.n < 0n ? ZERO : value.n > value.d ? ONE : value);
+
 /** The mean of some fractions; throws a RangeError for none. */
 export const meanOf = (all: readonly Fraction[]): Fraction =>
   over(all.reduce(plus, ZERO), fraction(BigInt(all.length)));
@@ -62,9 +65,8 @@ export function ceilOf({ n, d }: Fraction): number {
 
 const BILLIONTHS = 1e9;
 
-/** The sum of some decimals, each taken to the billionth, under which values count as equal. */
-export function sumOfDecimals(values: Iterable<number>): Fraction {
-  let sum = 0n;
-  for (const value of values) if (value !== 0) sum += BigInt(Math.round(value * BILLIONTHS));
-  return fraction(sum, BigInt(BILLIONTHS));
-}
+/** A decimal in billionths, under which values count as equal: sums of these have no binary rounding. */
+export const billionthsOf = (value: number): bigint => BigInt(Math.round(value * BILLIONTHS));
+
+/** So many billionths. */
+export const billionths = (count: bigint): Fraction => fraction(count, BigInt(BILLIONTHS));

@@ -23,11 +23,10 @@ type Way = {
   due: PlainDay | null;
   progressAt: (day: PlainDay) => number | null;
   expectedAt: (day: PlainDay) => number | null;
-  exactProgress: () => Fraction | null;
 };
 
-/** A way on the common axis: nothing before its start, nothing after its due day or today, whichever is later. */
-function inputOf(way: Way, span: DaySpan, today: PlainDay): ProgressLineInput {
+/** A way on the common axis, with where it stands today: nothing before its start, nothing after its due day or today, whichever is later. */
+function inputOf(way: Way, now: Fraction | null, span: DaySpan, today: PlainDay): ProgressLineInput {
   const from = (day: PlainDay, value: number | null): number | null =>
     day < way.start || (way.due !== null && day > Math.max(way.due, today)) ? null : value;
   return {
@@ -36,7 +35,7 @@ function inputOf(way: Way, span: DaySpan, today: PlainDay): ProgressLineInput {
     progressAt: (day) => from(day, way.progressAt(day)),
     expectedAt: (day) => (way.due !== null && day > way.due ? null : from(day, way.expectedAt(day))),
     checkpoints: [],
-    forecast: forecastOf(way.exactProgress() ?? ZERO, way.start, today),
+    forecast: forecastOf(now ?? ZERO, way.start, today),
   };
 }
 
@@ -48,7 +47,7 @@ export function lineOfGoal(figured: FiguredGoal, span: DaySpan, today: PlainDay,
     id: records.goal.id,
     color,
     input: {
-      ...inputOf(course, span, today),
+      ...inputOf(course, course.exactProgressAt(today), span, today),
       checkpoints: records.milestones.flatMap(({ dueOn, reachedOn }) => {
         const on = reachedOn ?? dueOn;
         if (on === undefined) return [];
@@ -73,7 +72,7 @@ export function linesOfKeyResults(
     lines: keyResults.map(({ keyResult, course }, place) => ({
       id: keyResult.id,
       color: colorOf(place),
-      input: inputOf(course, span, today),
+      input: inputOf(course, course.exactRatioAt(today), span, today),
     })),
   };
 }
