@@ -3,9 +3,10 @@ import {
   type EntryYears,
   type Habit,
   type Records,
-  type Reckoning,
+  type AccountFigures,
   type ReviewSpan,
-  bookOf,
+  accountFigures,
+  accountRecords,
   buildTrack,
   dayOf,
   daysInMonth,
@@ -14,7 +15,6 @@ import {
   formatDay,
   monthOfDay,
   monthSpan,
-  reckon,
   reviewSpanOf,
   spanReview,
   startOfWeek,
@@ -99,7 +99,13 @@ function referenceOf(records: Records): ReferenceBook {
 }
 
 /** Ends the run where the core and the reference do not say the same. */
-function compare({ habits, totals }: Reckoning, book: ReferenceBook): void {
+/** Every part of the figures: each is computed when it is first read. */
+function compute(figures: AccountFigures): AccountFigures {
+  void [figures.habits, figures.months, figures.fullDayStreak, figures.pips, figures.mood, figures.goals];
+  return figures;
+}
+
+function compare({ habits, totals }: AccountFigures, book: ReferenceBook): void {
   const reference = scanAll(book);
   const check = (what: string, a: unknown, b: unknown): void => {
     if (JSON.stringify(a) !== JSON.stringify(b))
@@ -119,13 +125,13 @@ function compare({ habits, totals }: Reckoning, book: ReferenceBook): void {
 
 // As they come from the server: what JSON makes of them.
 const records = JSON.parse(JSON.stringify(tenYears())) as Records;
-const book = bookOf(records);
+const account = accountRecords(records);
 const reference = referenceOf(records);
 const bytes = Buffer.from(JSON.stringify(records.entries));
-const before = reckon(book, TODAY);
-compare(before, reference);
+let figures = compute(accountFigures(account, TODAY));
+compare(figures, reference);
 const tracks = records.habits.map((habit) =>
-  buildTrack(habit, [...eachEntry(book.entriesOf(habit.id))], TODAY, 'monday'),
+  buildTrack(habit, [...eachEntry(account.entriesOf(habit.id))], TODAY, 'monday'),
 );
 const everything = { first: FIRST, last: TODAY };
 
@@ -140,16 +146,18 @@ const reviewOf = (kind: ReviewSpan) =>
 
 let turn = 0;
 
-/** The book after one more check-off, or one taken back, of one habit on some day of the last month. */
+const changedEntries = new Map<string, EntryYears>();
+
+/** The records after one more check-off, or one taken back, of one habit on some day of the last month. */
 function afterOneCheckOff() {
   const index = turn++ % HABITS;
   const habitId = `h${index}`;
   const day = TODAY - (turn % 30);
-  const entries = book.entriesOf(habitId);
+  const entries = figures.records.entriesOf(habitId);
   const isThere = [...eachEntry(entries)].some((entry) => entry.day === formatDay(day));
   const entry: Entry = { habitId, day: formatDay(day), ...(index % 3 === 0 ? { amount: 30 } : { mark: 'done' }) };
-  const changed: EntryYears = withEntriesOn(entries, [[day, isThere ? null : entry]]);
-  return { ...book, entriesOf: (id: string) => (id === habitId ? changed : book.entriesOf(id)) };
+  changedEntries.set(habitId, withEntriesOn(entries, [[day, isThere ? null : entry]]));
+  return { ...account, entriesOf: (id: string) => changedEntries.get(id) ?? account.entriesOf(id) };
 }
 
 let next = afterOneCheckOff();
@@ -157,9 +165,9 @@ const oneRow = emptyDays(DAYS);
 const times = sideBySide(
   {
     prepare: () => (next = afterOneCheckOff()),
-    once: () => reckon(next, TODAY, before),
+    once: () => (figures = compute(figures.next(next, TODAY))),
     row: () => scanRow(reference, reference.rows[turn % HABITS]!, oneRow),
-    scratch: () => reckon(book, TODAY),
+    scratch: () => compute(accountFigures(account, TODAY)),
     pass: () => scanAll(reference),
     month: () => reviewOf('month'),
     year: () => reviewOf('year'),

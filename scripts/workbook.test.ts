@@ -12,8 +12,8 @@ import {
   monthSpan,
   reportOf,
   weekTotals,
-  reckon,
-  bookOf,
+  accountFigures,
+  accountRecords,
 } from '@wimbel/core';
 import { gridsOfFile, readGrids, workbookOf } from '@wimbel/exchange';
 import ExcelJS from 'exceljs';
@@ -104,7 +104,7 @@ describe('the workbook of the sample, figured out by another program', () => {
   });
 
   it('has for each day, each area, each week and all together what the report and the weeks say', () => {
-    const { habits } = reckon(bookOf(records), TODAY);
+    const { habits } = accountFigures(accountRecords(records), TODAY);
     for (let month = FIRST; month <= LAST; month++) {
       const { at, columns } = cellsOf(workbook.getWorksheet(nameOf(month))!, 2);
       const told = report.months[formatMonth(month)]!;

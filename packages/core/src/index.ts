@@ -91,13 +91,7 @@ export { type KeyResultContext, type Course, courseOf } from './goal/course.ts';
 export { type DueThing, dueThings, inDueOrder } from './goal/dueThings.ts';
 export { carryingTracks } from './goal/carrying.ts';
 export { type LinePoint, checkpointPoints, expectedOn } from './goal/expected.ts';
-export {
-  type GoalRecords,
-  type GoalCourse,
-  type ProgressBy,
-  progressByOf,
-  goalCourse,
-} from './goal/goalCourse.ts';
+export { type GoalRecords, type GoalCourse, type ProgressBy, progressByOf, goalCourse } from './goal/goalCourse.ts';
 export { type GoalFigures, goalFigures } from './goal/goalFigures.ts';
 export { type CheckpointRow, type KeyResultFigures, figuresOfCourse, keyResultFigures } from './goal/keyResult.ts';
 export { milestoneState, waitsFor, comesBefore } from './goal/milestones.ts';
@@ -375,14 +369,14 @@ export {
 } from './record/records.ts';
 export {
   type PeriodTargets,
-  type HabitReckoning,
-  reckonHabit,
-  monthOfReckoning,
+  type HabitFigures,
+  habitFiguresFrom,
+  habitMonthFigures,
   monthDaysOf,
   periodFigures,
-} from './report/habitReckoning.ts';
-export { type Together, type MonthSummary, monthTogether, dayCounts } from './report/monthSummary.ts';
-export { type ReviewFact, type Improved, reviewFacts, mostImproved } from './report/reviewFacts.ts';
+} from './figures/habitFigures.ts';
+export { type Together, type MonthSummary, monthTogether, dayCounts } from './figures/monthSummary.ts';
+export { type ReviewFact, type Improved, reviewFacts, mostImproved } from './figures/reviewFacts.ts';
 export {
   REVIEW_SPANS,
   type ReviewSpan,
@@ -397,16 +391,16 @@ export {
   partsOfSpan,
   spanReview,
   daysCompared,
-} from './report/spanReview.ts';
+} from './figures/spanReview.ts';
 export {
-  type Book,
-  type Reckoning,
-  bookOf,
-  trackFrom,
-  reckon,
-  goalRecords,
-  recordsOfGoal,
-} from './report/reckoning.ts';
+  type AccountRecords,
+  type MoodFigures,
+  type FiguredGoal,
+  type FiguredSeason,
+  type AccountFigures,
+  accountRecords,
+  accountFigures,
+} from './figures/accountFigures.ts';
 export {
   type HabitReport,
   type KeyResultReport,
@@ -415,7 +409,7 @@ export {
   type Report,
   reportOf,
   writeReport,
-} from './report/report.ts';
+} from './figures/report.ts';
 export { type SeasonWeek, type SeasonFigures, tiedTracks, seasonFigures } from './season/season.ts';
 export {
   type SeasonStanding,

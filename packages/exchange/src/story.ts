@@ -6,12 +6,11 @@ import {
   type Report,
   type Review,
   type StoryItem,
-  bookOf,
+  accountFigures,
+  accountRecords,
   dayOf,
   formatDay,
   goalStory,
-  recordsOfGoal,
-  reckon,
 } from '@wimbel/core';
 import { markdownLine, markdownText } from './takeAlong.ts';
 import { inOrder } from './tables.ts';
@@ -121,16 +120,14 @@ function reviewLines({ span, from, answers }: Review): string[] {
  */
 export function storyMarkdown(records: Records, report: Report): string {
   const today: PlainDay = dayOf(report.today);
-  const book = bookOf(records);
-  const { habits } = reckon(book, today);
-  const tracks = new Map(habits.map(({ track }) => [track.habit.id, track]));
+  const figures = accountFigures(accountRecords(records), today);
   const { weekStart } = records.settings;
   const goals = inOrder(records.goals).flatMap((goal) =>
     goalLines(
       records,
       report,
       goal,
-      goalStory(recordsOfGoal(book, goal), (id) => tracks.get(id), today, weekStart),
+      goalStory(figures.goals.get(goal.id)!.records, (id) => figures.trackOf(id) ?? undefined, today, weekStart),
     ),
   );
   const reviews = [...records.reviews]

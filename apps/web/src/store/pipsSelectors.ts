@@ -1,30 +1,16 @@
 import {
-  type Claim,
   type LedgerSources,
-  type Milestone,
   type PipsByDay,
-  type PipsColumn,
   type Reward,
   type Track,
   goodDayPips,
-  habitPipsByMonth,
   ledgerOfDay,
-  pipsBalance,
   pipsByDay,
   tidySum,
 } from '@wimbel/core';
 import type { RecordsState } from '@wimbel/sync';
-import { selectIsHidden, selectToday, selectTracks } from './selectors.ts';
+import { selectFigures, selectIsHidden, selectToday, selectTracks } from './selectors.ts';
 import type { RootState } from './store.ts';
-
-const milestonesOf = new WeakMap<RecordsState['milestones'], Milestone[]>();
-const claimsOf = new WeakMap<RecordsState['claims'], Claim[]>();
-
-function listed<T>(known: WeakMap<Record<string, T>, T[]>, records: Record<string, T>): T[] {
-  const list = known.get(records) ?? Object.values(records);
-  known.set(records, list);
-  return list;
-}
 
 /** Every reward, retired ones too. */
 export const selectRewards = (state: RootState): RecordsState['rewards'] => state.records.rewards;
@@ -33,10 +19,8 @@ let lastSources: LedgerSources | null = null;
 
 /** What is earned and spent; the same object while none of it changes. */
 export function selectLedgerSources(state: RootState): LedgerSources {
-  const tracks = selectTracks(state);
-  const milestones = listed(milestonesOf, state.records.milestones);
-  const claims = listed(claimsOf, state.records.claims);
-  const today = selectToday(state);
+  const { tracks, records, today } = selectFigures(state);
+  const { milestones, claims } = records;
   const last = lastSources;
   const isSame =
     last !== null &&
@@ -58,20 +42,8 @@ export function selectPipsByDay(state: RootState): PipsByDay {
   return byDay;
 }
 
-const columnOf = new WeakMap<Track, PipsColumn>();
-
-/** What a habit earned by month, memoised. */
-function pipsColumnOf(track: Track): PipsColumn {
-  const column = columnOf.get(track) ?? habitPipsByMonth(track);
-  columnOf.set(track, column);
-  return column;
-}
-
 /** What is left of all that was earned. */
-export function selectPipsBalance(state: RootState): number {
-  const { tracks, milestones, claims, today } = selectLedgerSources(state);
-  return pipsBalance({ habits: tracks.map(pipsColumnOf), milestones, claims, today }).balance;
-}
+export const selectPipsBalance = (state: RootState): number => selectFigures(state).pips.balance;
 
 /** What a day earned, without what was spent on it. */
 export const selectEarnedOn = (state: RootState, day: number): number =>

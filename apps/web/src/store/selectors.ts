@@ -1,5 +1,9 @@
 import {
+  type AccountFigures,
+  type AccountRecords,
   type Area,
+  type CheckIn,
+  type Claim,
   DEFAULT_DAY_MARKS,
   type DayMarkScale,
   type DayTotals,
@@ -10,16 +14,17 @@ import {
   type Hideable,
   type JournalPage,
   type KeyResult,
+  type Milestone,
   NO_ENTRIES,
   type PlainDay,
   type Prompt,
   type Review,
+  type Season,
+  type Step,
   type Track,
   dayOf,
   entryOn,
-  totalsAfter,
-  totalsOf,
-  trackFrom,
+  accountFigures,
   compareByOrder,
 } from '@wimbel/core';
 import type { RecordsState } from '@wimbel/sync';
@@ -82,45 +87,66 @@ export const selectEntry = (state: RootState, habitId: string, day: string): Ent
 export const selectEntries = (state: RootState, habitId: string): EntryYears =>
   state.records.entries[habitId] ?? NO_ENTRIES;
 
-type KeptTrack = { entries: EntryYears; track: Track };
+const listOf = memoByObject((records: Record<string, unknown>): unknown[] => Object.values(records));
+const orderedListOf = memoByObject((records: Record<string, { id: string; order: number }>): unknown[] =>
+  Object.values(records).sort(compareByOrder),
+);
 
-const kept = new WeakMap<Habit, KeptTrack>();
+/** The records that figures are computed from; each list is made when it is first read, once per change in it. */
+const figureRecords = memoByObject((records: RecordsState): AccountRecords => ({
+  settings: records.settings,
+  entriesOf: (habitId) => records.entries[habitId] ?? NO_ENTRIES,
+  get habits() {
+    return habitsInOrder(records.habits);
+  },
+  get goals() {
+    return goalsInOrder(records.goals);
+  },
+  get keyResults() {
+    return orderedListOf(records.keyResults) as KeyResult[];
+  },
+  get steps() {
+    return orderedListOf(records.steps) as Step[];
+  },
+  get milestones() {
+    return orderedListOf(records.milestones) as Milestone[];
+  },
+  get checkIns() {
+    return listOf(records.checkIns) as CheckIn[];
+  },
+  get claims() {
+    return listOf(records.claims) as Claim[];
+  },
+  get seasons() {
+    return listOf(records.seasons) as Season[];
+  },
+  get journal() {
+    return allPages(records.journal);
+  },
+}));
 
-/** A habit laid out by day; made again only where its record, its entries, the day or the week start changed. */
-export function trackOf(state: RootState, habit: Habit): Track {
-  const entries = selectEntries(state, habit.id);
-  const known = kept.get(habit);
-  const track = trackFrom(habit, entries, state.clock.today, state.records.settings.weekStart, known);
-  if (track !== known?.track || entries !== known.entries) kept.set(habit, { entries, track });
-  return track;
+let lastFigures: AccountFigures | null = null;
+
+/** Every figure of the record as of today; after a change only what it touches is computed anew. */
+export function selectFigures(state: RootState): AccountFigures {
+  const records = figureRecords(state.records);
+  const { today } = state.clock;
+  if (lastFigures?.records === records && lastFigures.today === today) return lastFigures;
+  lastFigures = lastFigures === null ? accountFigures(records, today) : lastFigures.next(records, today);
+  return lastFigures;
 }
 
-export const selectTrack = (state: RootState, habitId: string): Track | null => {
-  const habit = state.records.habits[habitId];
-  return habit ? trackOf(state, habit) : null;
-};
+/** A habit laid out by day; null for one that is not there. */
+export const selectTrack = (state: RootState, habitId: string): Track | null => selectFigures(state).trackOf(habitId);
 
-let lastTracks: Track[] = [];
+/** The track of a habit that is there. */
+export const trackOf = (state: RootState, habit: Habit): Track => selectFigures(state).trackOf(habit.id)!;
 
 /** The tracks of all habits in the user's order; the same list while none of them changed. */
-export function selectTracks(state: RootState): Track[] {
-  const tracks = selectHabits(state).map((habit) => trackOf(state, habit));
-  const isSame = tracks.length === lastTracks.length && tracks.every((track, index) => track === lastTracks[index]);
-  if (!isSame) lastTracks = tracks;
-  return lastTracks;
-}
-
-let lastTotals: { tracks: Track[]; totals: DayTotals } | null = null;
+export const selectTracks = (state: RootState): readonly Track[] => selectFigures(state).tracks;
 
 /** The day scores of every day there is a record of, over all habits. */
-export function selectTotals(state: RootState): DayTotals {
-  const tracks = selectTracks(state);
-  const { today } = state.clock;
-  if (lastTotals?.tracks === tracks && lastTotals.totals.today === today) return lastTotals.totals;
-  const after = lastTotals?.totals.today === today ? totalsAfter(lastTotals.totals, lastTotals.tracks, tracks) : null;
-  lastTotals = { tracks, totals: after ?? totalsOf(tracks, today) };
-  return lastTotals.totals;
-}
+export const selectTotals = (state: RootState): DayTotals => selectFigures(state).totals;
 
 /** Whether a person left something off. */
 export const selectIsHidden = (state: RootState, what: Hideable): boolean =>

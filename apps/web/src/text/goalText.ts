@@ -1,4 +1,5 @@
 import {
+  type FiguredGoal,
   type DYES,
   type Goal,
   type GoalFigures,
@@ -23,7 +24,6 @@ import { amount, amountOf, money, number, signed } from './amounts.ts';
 import { capital, counted, dateNear, percent } from './format.ts';
 import type { Palette } from '../theme/colors.ts';
 import { stoppedWords } from './effectOnGoals.ts';
-import type { FiguredGoal } from '../store/goalSelectors.ts';
 
 /** How many goals at a time are easy to keep in mind. */
 export const EASY_GOALS = 3;

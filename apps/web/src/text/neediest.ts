@@ -1,5 +1,4 @@
-import type { KeyResult } from '@wimbel/core';
-import type { FiguredGoal } from '../store/goalSelectors.ts';
+import type { FiguredGoal, KeyResult } from '@wimbel/core';
 
 /** Text for a key result that takes no check-ins. */
 export const FED_BY_ITSELF: Partial<Record<KeyResult['measure']['kind'], string>> = {

@@ -1,6 +1,5 @@
-import { type PlainDay, seasonSpan } from '@wimbel/core';
+import { type FiguredSeason, type PlainDay, seasonSpan } from '@wimbel/core';
 import { capital, counted, spanInWords } from './format.ts';
-import type { FiguredSeason } from '../store/seasonSelectors.ts';
 
 /** "last day", "1 day left", "54 days left" */
 export const daysLeftWords = (days: number): string => (days === 0 ? 'last day' : `${counted(days, 'day')} left`);

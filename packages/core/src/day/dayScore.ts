@@ -143,7 +143,8 @@ function copyFor(totals: DayTotals, tracks: readonly Track[]): DayTotals {
 
 /**
  * The totals after some tracks were replaced (each `before[i]` by `after[i]`), by difference; the days that count
- * differently are added to `moved`. Null where days or habits were added or taken away, so that all has to be added up.
+ * differently are added to `moved`. Null where days or habits were added or taken away or the week starts on another day, so that
+ * all has to be added up.
  */
 export function totalsAfter(
   totals: DayTotals,
@@ -156,7 +157,8 @@ export function totalsAfter(
   for (let i = 0; i < after.length; i++) {
     const [was, is] = [before[i]!, after[i]!];
     if (was === is) continue;
-    if (was.first !== is.first || is.today !== totals.today || was.today !== totals.today) return null;
+    if (was.first !== is.first || was.weekStart !== is.weekStart) return null;
+    if (is.today !== totals.today || was.today !== totals.today) return null;
     pairs.push({ was, is });
   }
   const next = copyFor(

@@ -9,7 +9,7 @@ import { literalHabit, literalScore } from '../testing/literal.ts';
 import { aHabit, doneOn } from '../testing/samples.ts';
 import { weekSpan } from '../calendar/week.ts';
 import { askedBetween } from './asked.ts';
-import { reportOf } from '../report/report.ts';
+import { reportOf } from '../figures/report.ts';
 import { withFirstTermsFrom } from './firstTerms.ts';
 import { keptOver, keptTogether } from './kept.ts';
 import { countedDone, keptGroups } from './keptPeriods.ts';

@@ -2,10 +2,10 @@ import {
   type DaySpan,
   type DayTotals,
   type Entry,
-  type HabitReckoning,
+  type AccountFigures,
+  type HabitFigures,
   type PlainDay,
   type PlainMonth,
-  type Reckoning,
   type Records,
   type Track,
   type Weekday,
@@ -155,7 +155,7 @@ type Month = {
   span: DaySpan;
   /** The last day that has come; before the first where none has. */
   lastPast: PlainDay;
-  shown: HabitReckoning[];
+  shown: HabitFigures[];
   rows: Map<string, number>;
   areaOf: Map<string, string>;
   weeks: { first: PlainDay; last: PlainDay; kept: string; asked: string }[];
@@ -227,9 +227,9 @@ function keptFormula(
   return `MIN(${asked},${joined(groups)})`;
 }
 
-function habitRow(on: Month, reckoning: HabitReckoning): void {
+function habitRow(on: Month, figures: HabitFigures): void {
   const { sheet, span, columnOf, columns, weeks } = on;
-  const { track } = reckoning;
+  const { track } = figures;
   const { habit } = track;
   const at = on.rows.get(habit.id)!;
   const row = sheet.getRow(at);
@@ -249,7 +249,7 @@ function habitRow(on: Month, reckoning: HabitReckoning): void {
   const set = (column: string, formula: string, format?: string): void =>
     setFormula(sheet, `${column}${at}`, formula, format);
   set(done, doneFormula(track, at, span.first, span.last, columnOf));
-  sheet.getCell(`${target}${at}`).value = monthDaysOf(reckoning, on.month).target;
+  sheet.getCell(`${target}${at}`).value = monthDaysOf(figures, on.month).target;
   set(left, `MAX(0,${target}${at}-${done}${at})`);
   const askedOf = (days: DaySpan): number => keptOver(track, days).asked;
   sheet.getCell(`${asked}${at}`).value = askedOf(span);
@@ -331,7 +331,7 @@ function sums({ sheet, shown, columns, weeks, lastRow, areaOf }: Month, all: num
 export function monthSheet(
   sheet: Worksheet,
   records: Records,
-  { habits, totals }: Pick<Reckoning, 'habits' | 'totals'>,
+  { habits, totals }: Pick<AccountFigures, 'habits' | 'totals'>,
   month: PlainMonth,
   entryAt: Month['entryAt'],
 ): MonthPlaces {

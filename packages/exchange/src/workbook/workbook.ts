@@ -3,13 +3,13 @@ import {
   type PlainDay,
   type PlainMonth,
   type Records,
-  type Reckoning,
-  bookOf,
+  type AccountFigures,
+  accountFigures,
+  accountRecords,
   dayOf,
   monthOfDay,
   monthSpan,
   partsOfMonth,
-  reckon,
   writeReport,
   isSpanMeasure,
 } from '@wimbel/core';
@@ -89,8 +89,8 @@ function yearSheet(sheet: Worksheet, records: Records, months: readonly MonthPla
 }
 
 /** Goals with their key results: progress of numbers and sums of money, and of goals, as formulas. */
-function goalsSheet(sheet: Worksheet, records: Records, reckoning: Reckoning): void {
-  const report = writeReport(reckoning);
+function goalsSheet(sheet: Worksheet, records: Records, figures: AccountFigures): void {
+  const report = writeReport(figures);
   const table = tableOf('goals', records, () => report, null);
   const [progress, start, target, now, own] = ['Progress', 'Start', 'Target', 'Now', 'Key result progress'].map(
     (name) => columnName(table.columns.indexOf(name) + 1),
@@ -117,8 +117,8 @@ function goalsSheet(sheet: Worksheet, records: Records, reckoning: Reckoning): v
   }
 }
 
-const checkpointsTable = ({ goals, keyResults }: Records, reckoning: Reckoning): Table => {
-  const report = writeReport(reckoning);
+const checkpointsTable = ({ goals, keyResults }: Records, figures: AccountFigures): Table => {
+  const report = writeReport(figures);
   const titleOf = new Map(goals.map(({ id, title }) => [id, title]));
   return {
     columns: ['Goal', 'Key result', 'Month', 'Target', 'At its start', 'At its end', 'Growth', 'Reached'],
@@ -147,7 +147,7 @@ export async function workbookOf(
   span: MonthsSpan,
   onShare: OnShare = () => undefined,
 ): Promise<Uint8Array> {
-  const reckoning = reckon(bookOf(records), today);
+  const figures = accountFigures(accountRecords(records), today);
   const byPlace = new Map<string, Entry>();
   let [first, last] = [Infinity, -Infinity];
   for (const entry of records.entries) {
@@ -167,19 +167,19 @@ export async function workbookOf(
     // The sheet of a year stands before its months, the latest first.
     if (!years.has(year)) years.set(year, workbook.addWorksheet(String(year)));
     const sheet = workbook.addWorksheet(monthName(month));
-    const places = monthSheet(sheet, records, reckoning, month, (habitId, day) => byPlace.get(`${day} ${habitId}`));
+    const places = monthSheet(sheet, records, figures, month, (habitId, day) => byPlace.get(`${day} ${habitId}`));
     byYear.set(year, [places, ...(byYear.get(year) ?? [])]);
     await onShare(((months.last - month + 1) / count) * 0.7);
   }
   for (const [year, sheet] of years) yearSheet(sheet, records, byYear.get(year)!);
-  if (records.goals.length > 0) goalsSheet(workbook.addWorksheet('Goals'), records, reckoning);
+  if (records.goals.length > 0) goalsSheet(workbook.addWorksheet('Goals'), records, figures);
   const days = span === null ? null : { first: monthSpan(span.first).first, last: monthSpan(span.last).last };
   const others: [name: string, table: Table, widths: Record<string, number>][] = [
-    ['Checkpoints', checkpointsTable(records, reckoning), { Goal: 30, 'Key result': 30 }],
+    ['Checkpoints', checkpointsTable(records, figures), { Goal: 30, 'Key result': 30 }],
     ['Check-ins', tableOf('checkIns', records, () => ({}) as never, days), { Goal: 30, 'Key result': 30, Note: 40 }],
     ['Journal', tableOf('journal', records, () => ({}) as never, days), { Prompt: 30, Text: 80, Feelings: 24 }],
     ['Rewards', tableOf('rewards', records, () => ({}) as never, days), { Reward: 30 }],
-    ['Pips by month', tableOf('ledger', records, () => writeReport(reckoning), days), {}],
+    ['Pips by month', tableOf('ledger', records, () => writeReport(figures), days), {}],
   ];
   for (const [name, table, widths] of others)
     if (table.rows.length > 0) tableSheet(workbook.addWorksheet(name), table, widths);

@@ -1,5 +1,6 @@
 import { nextInstant } from '../../platform/clock.ts';
 import {
+  type FiguredGoal,
   type CheckIn,
   type CheckpointRow,
   type KeyResult,
@@ -17,7 +18,6 @@ import { useState } from 'react';
 import { TextInput, View } from 'react-native';
 import { editable, number, parseTyped, signed } from '../../text/amounts.ts';
 import { monthAbbreviation, monthAndYear, monthYear } from '../../text/format.ts';
-import type { FiguredGoal } from '../../store/goalSelectors.ts';
 import { changeTo, newId } from '../../store/makeChange.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';

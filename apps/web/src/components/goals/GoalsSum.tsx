@@ -1,8 +1,7 @@
-import { type GoalsTogether, goalsTogether } from '@wimbel/core';
+import { type FiguredGoal, type GoalsTogether, goalsTogether } from '@wimbel/core';
 import { View } from 'react-native';
 import { number } from '../../text/amounts.ts';
 import { percent } from '../../text/format.ts';
-import type { FiguredGoal } from '../../store/goalSelectors.ts';
 import { themed } from '../../theme/Theme.tsx';
 import { SPACE } from '../../theme/space.ts';
 import { Words } from '../../ui/Words.tsx';

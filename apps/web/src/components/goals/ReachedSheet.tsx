@@ -1,8 +1,8 @@
-import { type KeyResult, type PlainDay, dayOf, isStepsMeasure } from '@wimbel/core';
+import { type FiguredGoal, type KeyResult, type PlainDay, dayOf, isStepsMeasure } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { writeLocalSetting } from '../../platform/localSettings.ts';
-import { type FiguredGoal, selectFiguredList } from '../../store/goalSelectors.ts';
+import { selectFiguredList } from '../../store/goalSelectors.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { SPACE } from '../../theme/space.ts';

@@ -1,6 +1,7 @@
+import type { FiguredGoal } from '@wimbel/core';
 import { useState } from 'react';
 import { readLocalSetting } from '../../platform/localSettings.ts';
-import { type FiguredGoal, selectFiguredList } from '../../store/goalSelectors.ts';
+import { selectFiguredList } from '../../store/goalSelectors.ts';
 import { useDeferredSelector } from '../../store/store.ts';
 import { lazySheet } from '../page/lazySheet.tsx';
 import { type Reached, stepsUnder, announcedKey } from './reached.ts';

@@ -1,5 +1,4 @@
-import type { Goal, KeyResult, Step } from '@wimbel/core';
-import type { FiguredGoal } from '../../store/goalSelectors.ts';
+import type { FiguredGoal, Goal, KeyResult, Step } from '@wimbel/core';
 
 /** Names the target too: a key result that is given a further one can be reached again. */
 export const announcedKey = ({ id, measure }: KeyResult): string =>

@@ -1,7 +1,6 @@
-import { type PlainDay, type Track } from '@wimbel/core';
+import { type FiguredGoal, type PlainDay, type Track } from '@wimbel/core';
 import { type ReactNode } from 'react';
 import { View, useWindowDimensions } from 'react-native';
-import type { FiguredGoal } from '../../store/goalSelectors.ts';
 import { STATE_WORDS, goalPaceSentence } from '../../text/goalText.ts';
 import { percent } from '../../text/format.ts';
 import { themed, useIsWide } from '../../theme/Theme.tsx';

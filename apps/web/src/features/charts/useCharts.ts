@@ -1,6 +1,6 @@
-import { type PlainDay, type Track, reviewSpanOf } from '@wimbel/core';
+import { type FiguredGoal, type PlainDay, type Track, reviewSpanOf } from '@wimbel/core';
 import { useDeferredValue, useMemo } from 'react';
-import { type FiguredGoal, selectFiguredGoal } from '../../store/goalSelectors.ts';
+import { selectFiguredGoal } from '../../store/goalSelectors.ts';
 import { selectSettings, selectToday, selectTracks } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import type { ChartsAt, ChartsOf } from './choice/chartAddress.ts';

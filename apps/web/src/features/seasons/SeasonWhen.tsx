@@ -1,5 +1,5 @@
+import type { FiguredSeason } from '@wimbel/core';
 import { View } from 'react-native';
-import type { FiguredSeason } from '../../store/seasonSelectors.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector } from '../../store/store.ts';
 import { SPACE } from '../../theme/space.ts';

@@ -1,4 +1,4 @@
-import { type DueThing, type Goal, dueThings, inDueOrder } from '@wimbel/core';
+import { type FiguredGoal, type DueThing, type Goal, dueThings, inDueOrder } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -6,7 +6,7 @@ import { Pressable, View } from 'react-native';
 import { lazySheet } from '../../components/page/lazySheet.tsx';
 import { neediest } from '../../text/neediest.ts';
 import { DueRows } from '../../components/goals/DueRows.tsx';
-import { type FiguredGoal, selectFiguredList } from '../../store/goalSelectors.ts';
+import { selectFiguredList } from '../../store/goalSelectors.ts';
 import { PACE_WORDS, paceTone } from '../../text/goalText.ts';
 import { selectToday } from '../../store/selectors.ts';
 import { useAppSelector, useDeferredSelector } from '../../store/store.ts';

@@ -1,4 +1,5 @@
 import {
+  type FiguredSeason,
   type Review,
   offeredSeasonReviews,
   newSeasonReview,
@@ -13,7 +14,6 @@ import { counted, percent } from '../../text/format.ts';
 import { seasonPath, seasonWeekPath } from '../../platform/paths.ts';
 import { changeTo, newId } from '../../store/makeChange.ts';
 import {
-  type FiguredSeason,
   selectFiguredSeason,
   selectRunningSeason,
   selectSeasons,

@@ -1,4 +1,5 @@
 import {
+  type FiguredGoal,
   type Breakdown,
   type KeyResult,
   currentOfKeyResult,
@@ -19,7 +20,7 @@ import {
   isStepsMeasure,
   sourceOfKind,
 } from '@wimbel/core';
-import { type FiguredGoal, selectFiguredGoal } from '../../store/goalSelectors.ts';
+import { selectFiguredGoal } from '../../store/goalSelectors.ts';
 import { selectSettings } from '../../store/selectors.ts';
 import type { RootState } from '../../store/store.ts';
 import { percent } from '../format.ts';

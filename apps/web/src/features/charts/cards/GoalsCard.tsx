@@ -1,10 +1,10 @@
-import { dayOf, type Pace } from '@wimbel/core';
+import { type FiguredGoal, dayOf, type Pace } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { type GoalLine, GoalLinesPicture } from '../../../charts/GoalLinesPicture.tsx';
 import { useMarks } from '../../../charts/useMarks.ts';
-import { type FiguredGoal, selectFiguredList } from '../../../store/goalSelectors.ts';
+import { selectFiguredList } from '../../../store/goalSelectors.ts';
 import { PACE_WORDS, holeColor, paceTone } from '../../../text/goalText.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';

@@ -2,7 +2,7 @@ import {
   type Entry,
   type PlateCell,
   bars,
-  bookOf,
+  accountRecords,
   buildTrackFromYears,
   dayOf,
   emptyRecords,
@@ -46,8 +46,8 @@ const entries: Entry[] = Array.from({ length: TODAY - START + 1 }, (_, index) =>
 );
 const records = { ...emptyRecords(), habits, entries };
 const report = reportOf(records, TODAY);
-const book = bookOf(records);
-const tracks = habits.map((habit) => buildTrackFromYears(habit, book.entriesOf(habit.id), TODAY, 'monday'));
+const record = accountRecords(records);
+const tracks = habits.map((habit) => buildTrackFromYears(habit, record.entriesOf(habit.id), TODAY, 'monday'));
 const spanOf = (first: string, last: string) => ({ first: dayOf(first), last: dayOf(last) });
 const YEAR = spanOf('2026-01-01', '2026-12-31');
 const MONTH = spanOf('2026-11-01', '2026-11-30');

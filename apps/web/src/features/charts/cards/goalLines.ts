@@ -1,4 +1,5 @@
 import {
+  type FiguredGoal,
   type Course,
   type DaySpan,
   type PlainDay,
@@ -10,7 +11,6 @@ import {
   goalCourse,
 } from '@wimbel/core';
 import type { GoalLine } from '../../../charts/GoalLinesPicture.tsx';
-import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 
 /** The days that hold several goals and today. */
 export function spanOfGoals(goals: readonly FiguredGoal[], today: PlainDay): DaySpan {

@@ -1,4 +1,4 @@
-import type { Goal } from '@wimbel/core';
+import type { FiguredGoal, Goal } from '@wimbel/core';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import Plus from 'lucide-react-native/icons/plus';
 import { useRouter } from 'expo-router';
@@ -6,7 +6,6 @@ import { Pressable, View } from 'react-native';
 import { BoringPicture } from '../../../charts/BoringPicture.tsx';
 import { AreaName } from '../../../components/habitForm/AreaName.tsx';
 import { neediest } from '../../../text/neediest.ts';
-import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone, shareWords } from '../../../text/goalText.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';

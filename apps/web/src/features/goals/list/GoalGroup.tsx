@@ -1,6 +1,5 @@
-import { type Goal, type Area, type Season } from '@wimbel/core';
+import { type FiguredGoal, type Goal, type Area, type Season } from '@wimbel/core';
 import { View } from 'react-native';
-import { type FiguredGoal } from '../../../store/goalSelectors.ts';
 import { selectSeasons } from '../../../store/seasonSelectors.ts';
 import { selectAreas } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';

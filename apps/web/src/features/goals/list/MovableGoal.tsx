@@ -1,13 +1,12 @@
 import { useDraggable } from '@dnd-kit/core';
 import { CSS } from '@dnd-kit/utilities';
-import { type Goal } from '@wimbel/core';
+import { type FiguredGoal, type Goal } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import GripVertical from 'lucide-react-native/icons/grip-vertical';
 import MoveRight from 'lucide-react-native/icons/move-right';
 import { type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { BoringPicture } from '../../../charts/BoringPicture.tsx';
-import { type FiguredGoal } from '../../../store/goalSelectors.ts';
 import { PACE_WORDS, STATE_WORDS, dueWords, holeColor, paceTone } from '../../../text/goalText.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';

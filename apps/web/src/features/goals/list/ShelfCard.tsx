@@ -1,7 +1,6 @@
 import { useDroppable } from '@dnd-kit/core';
-import { type Goal } from '@wimbel/core';
+import { type FiguredGoal, type Goal } from '@wimbel/core';
 import { View } from 'react-native';
-import { type FiguredGoal } from '../../../store/goalSelectors.ts';
 import { counted } from '../../../text/format.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';

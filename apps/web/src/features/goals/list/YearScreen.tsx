@@ -1,11 +1,11 @@
 import { DndContext, type DragEndEvent, MouseSensor, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { type Goal, dayOf, monthSpan, quarterOfGoal, quartersOfYear, yearOfDay } from '@wimbel/core';
+import { type FiguredGoal, type Goal, dayOf, monthSpan, quarterOfGoal, quartersOfYear, yearOfDay } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { type FiguredGoal, selectFiguredList } from '../../../store/goalSelectors.ts';
+import { selectFiguredList } from '../../../store/goalSelectors.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { useGoalActions } from '../../../components/goals/useGoalActions.ts';

@@ -1,5 +1,4 @@
-import { type Area, type Dye, type Season, dayOf, monthSpan, quarterOfGoal } from '@wimbel/core';
-import type { FiguredGoal } from '../../../store/goalSelectors.ts';
+import { type FiguredGoal, type Area, type Dye, type Season, dayOf, monthSpan, quarterOfGoal } from '@wimbel/core';
 import { STATE_WORDS } from '../../../text/goalText.ts';
 import { capital, monthName, monthYear } from '../../../text/format.ts';
 

@@ -1,9 +1,8 @@
-import { dayOf, keptTogether, allStepsValue, numberOf } from '@wimbel/core';
+import { type FiguredGoal, dayOf, keptTogether, allStepsValue, numberOf } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import Link from 'lucide-react-native/icons/link';
 import { Pressable, View } from 'react-native';
 import { outOf } from '../../../text/amounts.ts';
-import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { shareWords, stepsWords } from '../../../text/goalText.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { dayStatusText } from '../../../text/dayStatusText.ts';

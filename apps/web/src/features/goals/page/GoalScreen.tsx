@@ -1,4 +1,4 @@
-import type { KeyResult } from '@wimbel/core';
+import type { FiguredGoal, KeyResult } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
@@ -10,7 +10,7 @@ import { AreaName } from '../../../components/habitForm/AreaName.tsx';
 import { CheckInSheet } from '../../../components/goals/CheckInSheet.tsx';
 import { neediest } from '../../../text/neediest.ts';
 import { useRecording } from '../../../sync/recording.ts';
-import { type FiguredGoal, useFiguredGoal } from '../../../store/goalSelectors.ts';
+import { useFiguredGoal } from '../../../store/goalSelectors.ts';
 import { STATE_WORDS, dueWords } from '../../../text/goalText.ts';
 import { changeTo, removalOf } from '../../../store/makeChange.ts';
 import { selectHabits, selectToday } from '../../../store/selectors.ts';

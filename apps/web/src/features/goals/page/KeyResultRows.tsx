@@ -1,8 +1,7 @@
-import type { KeyResult } from '@wimbel/core';
+import type { FiguredGoal, KeyResult } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { Pressable, View } from 'react-native';
 import { isFedByCheckIns } from '../../../text/neediest.ts';
-import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { holeColor, paceSentence, standingOf, leftWords } from '../../../text/goalText.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';

@@ -1,11 +1,10 @@
-import { type DaySpan, type Milestone, dayOf, milestoneState, waitsFor } from '@wimbel/core';
+import { type FiguredGoal, type DaySpan, type Milestone, dayOf, milestoneState, waitsFor } from '@wimbel/core';
 import Plus from 'lucide-react-native/icons/plus';
 import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
 import { memo, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { TimeLinePicture } from '../../../charts/TimeLinePicture.tsx';
 import { useRecording } from '../../../sync/recording.ts';
-import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { stateTone, stateWords } from '../../../text/goalText.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { reordered } from '../../../store/reorder.ts';

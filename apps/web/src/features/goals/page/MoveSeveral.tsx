@@ -1,5 +1,4 @@
 import { View } from 'react-native';
-import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { useRecording } from '../../../sync/recording.ts';
 import { useToast } from '../../../ui/Toast.tsx';
 import { stepsMoved } from '../../../components/goals/stepDraft.ts';
@@ -9,7 +8,7 @@ import { Words } from '../../../ui/Words.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { themed } from '../../../theme/Theme.tsx';
 import { SPACE } from '../../../theme/space.ts';
-import { isStepsMeasure } from '@wimbel/core';
+import { type FiguredGoal, isStepsMeasure } from '@wimbel/core';
 
 /** Lets several steps count for another key result, or for none, at once. Nothing is celebrated: nothing was done. */
 export function MoveSeveral({

@@ -1,9 +1,8 @@
-import { type ProgressLineInput, goalCourse, monthSpan } from '@wimbel/core';
+import { type FiguredGoal, type ProgressLineInput, goalCourse, monthSpan } from '@wimbel/core';
 import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ProgressPicture } from '../../../charts/ProgressPicture.tsx';
 import { useMarks } from '../../../charts/useMarks.ts';
-import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { holeColor, valueWords } from '../../../text/goalText.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';

@@ -1,6 +1,6 @@
+import type { FiguredGoal } from '@wimbel/core';
 import { View } from 'react-native';
 import { BoringPicture } from '../../../charts/BoringPicture.tsx';
-import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import {
   PACE_WORDS,
   STATE_WORDS,

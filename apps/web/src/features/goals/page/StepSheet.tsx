@@ -1,9 +1,8 @@
 import { checkRecord } from '@wimbel/contract';
-import { type Step, stepState, isStepsMeasure } from '@wimbel/core';
+import { type FiguredGoal, type Step, stepState, isStepsMeasure } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useRecording } from '../../../sync/recording.ts';
-import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { issueWords } from '../../../text/issueText.ts';
 import { stateTone, stateWords } from '../../../text/goalText.ts';
 import { changeTo } from '../../../store/makeChange.ts';

@@ -1,9 +1,8 @@
-import { type Step, stepTree, STEP_SORTS, stepsSorted, isStepsMeasure } from '@wimbel/core';
+import { type FiguredGoal, type Step, stepTree, STEP_SORTS, stepsSorted, isStepsMeasure } from '@wimbel/core';
 import ArrowDownUp from 'lucide-react-native/icons/arrow-down-up';
 import { useDeferredValue, useMemo, useState, useCallback } from 'react';
 import { View } from 'react-native';
 import { useRecording } from '../../../sync/recording.ts';
-import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { reordered } from '../../../store/reorder.ts';
 import { selectToday } from '../../../store/selectors.ts';

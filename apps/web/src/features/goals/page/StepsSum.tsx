@@ -1,7 +1,6 @@
-import { allStepsValue, numberOf } from '@wimbel/core';
+import { type FiguredGoal, allStepsValue, numberOf } from '@wimbel/core';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { stepsWords } from '../../../text/goalText.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';

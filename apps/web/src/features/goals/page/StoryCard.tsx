@@ -1,7 +1,6 @@
-import { type StoryItem, goalStory, monthOfDay } from '@wimbel/core';
+import { type FiguredGoal, type StoryItem, goalStory, monthOfDay } from '@wimbel/core';
 import { memo, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { storyWords } from '../../../text/goalText.ts';
 import { selectSettings, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';

@@ -1,6 +1,13 @@
-import { type Habit, type Milestone, comesBefore, dayOf, milestoneState, stepState } from '@wimbel/core';
+import {
+  type FiguredGoal,
+  type Habit,
+  type Milestone,
+  comesBefore,
+  dayOf,
+  milestoneState,
+  stepState,
+} from '@wimbel/core';
 import type { TimeLineThing } from '../../../charts/TimeLinePicture.tsx';
-import type { FiguredGoal } from '../../../store/goalSelectors.ts';
 import { stateTone, stateWords } from '../../../text/goalText.ts';
 
 /** A habit that carries a goal, or no longer does. */

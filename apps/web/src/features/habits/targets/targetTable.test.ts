@@ -1,4 +1,4 @@
-import { type Habit, NO_ENTRIES, dayOf, monthOf, setTargetOf, trackFrom } from '@wimbel/core';
+import { type Habit, NO_ENTRIES, dayOf, monthOf, setTargetOf, buildTrackFromYears } from '@wimbel/core';
 import { asLastMonth, asPlanned, targetLines, withTarget } from './targetTable.ts';
 
 const TODAY = dayOf('2026-11-24');
@@ -17,7 +17,7 @@ const habit = (more: Partial<Habit> = {}): Habit => ({
 });
 const linesOf = (...habits: Habit[]) =>
   targetLines(
-    habits.map((each) => trackFrom(each, NO_ENTRIES, TODAY, 'monday')),
+    habits.map((each) => buildTrackFromYears(each, NO_ENTRIES, TODAY, 'monday')),
     NOVEMBER,
     2026,
   );

@@ -5,7 +5,7 @@ import {
   type PlainDay,
   dayOf,
   formatDay,
-  trackFrom,
+  buildTrackFromYears,
   withEntriesOn,
 } from '@wimbel/core';
 import {
@@ -49,7 +49,7 @@ function row(of: Habit, first: string, count: number, said: Record<string, Parti
     NO_ENTRIES,
     entries.map((entry) => [dayOf(entry.day), entry] as const),
   );
-  const track = trackFrom(of, years, TODAY, 'monday');
+  const track = buildTrackFromYears(of, years, TODAY, 'monday');
   return Array.from({ length: count }, (_, index): Cell => {
     const day: PlainDay = dayOf(first) + index;
     return { track, day, entry: entries.find((entry) => entry.day === formatDay(day)) };

@@ -1,10 +1,11 @@
+import type { FiguredSeason } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import Plus from 'lucide-react-native/icons/plus';
 import { Pressable, View } from 'react-native';
 import { SeasonPicture } from '../../../charts/SeasonPicture.tsx';
 import { counted, percent } from '../../../text/format.ts';
 import { PATHS, seasonPath } from '../../../platform/paths.ts';
-import { type FiguredSeason, selectFiguredSeasons } from '../../../store/seasonSelectors.ts';
+import { selectFiguredSeasons } from '../../../store/seasonSelectors.ts';
 import { selectFiguredGoals } from '../../../store/goalSelectors.ts';
 import { selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';

@@ -1,10 +1,9 @@
-import { type Habit, dayOf, seasonSpan } from '@wimbel/core';
+import { type FiguredSeason, type Habit, dayOf, seasonSpan } from '@wimbel/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { newStep } from '../../../components/goals/stepDraft.ts';
 import { selectFiguredGoals } from '../../../store/goalSelectors.ts';
 import { changeTo, removalOf } from '../../../store/makeChange.ts';
-import type { FiguredSeason } from '../../../store/seasonSelectors.ts';
 import { selectHabits, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { useRecording } from '../../../sync/recording.ts';

@@ -1,4 +1,13 @@
-import { type Goal, type KeyResult, monthOf, monthOfDay, seasonSpan, isSpanMeasure } from '@wimbel/core';
+import {
+  type FiguredSeason,
+  type FiguredGoal,
+  type Goal,
+  type KeyResult,
+  monthOf,
+  monthOfDay,
+  seasonSpan,
+  isSpanMeasure,
+} from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -7,8 +16,7 @@ import { KeyResultForm } from '../../../components/keyResultForm/KeyResultForm.t
 import { CheckpointsCard } from '../../../components/goals/CheckpointsCard.tsx';
 import { percent } from '../../../text/format.ts';
 import { goalPath, seasonEditPath } from '../../../platform/paths.ts';
-import { type FiguredGoal, selectFiguredGoals } from '../../../store/goalSelectors.ts';
-import type { FiguredSeason } from '../../../store/seasonSelectors.ts';
+import { selectFiguredGoals } from '../../../store/goalSelectors.ts';
 import { changeTo } from '../../../store/makeChange.ts';
 import { selectHabits, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';

@@ -1,4 +1,4 @@
-import { seasonWeekSpan } from '@wimbel/core';
+import { type FiguredSeason, seasonWeekSpan } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import CalendarRange from 'lucide-react-native/icons/calendar-range';
 import Flag from 'lucide-react-native/icons/flag';
@@ -10,7 +10,6 @@ import { View } from 'react-native';
 import { counted, dayInWords } from '../../../text/format.ts';
 import { PATHS, seasonEditPath } from '../../../platform/paths.ts';
 import { changeTo, removalOf } from '../../../store/makeChange.ts';
-import type { FiguredSeason } from '../../../store/seasonSelectors.ts';
 import { selectReviews } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { useRecording } from '../../../sync/recording.ts';

@@ -1,4 +1,4 @@
-import { offeredSeasonReviews } from '@wimbel/core';
+import { type FiguredSeason, offeredSeasonReviews } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
@@ -11,7 +11,7 @@ import { Figure } from '../../../components/figure/Figure.tsx';
 import { LongText } from '../../../components/journal/LongText.tsx';
 import { percent } from '../../../text/format.ts';
 import { PATHS, seasonEditPath, seasonPath, seasonWeekPath } from '../../../platform/paths.ts';
-import { type FiguredSeason, selectFiguredSeason } from '../../../store/seasonSelectors.ts';
+import { selectFiguredSeason } from '../../../store/seasonSelectors.ts';
 import { selectReviews, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useIsWide, useTheme } from '../../../theme/Theme.tsx';

@@ -1,11 +1,10 @@
-import { type DaySpan, type Track, doneBetween, planOf, seasonWeekSpan } from '@wimbel/core';
+import { type FiguredSeason, type DaySpan, type Track, doneBetween, planOf, seasonWeekSpan } from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { outOf } from '../../../text/amounts.ts';
 import { Figure } from '../../../components/figure/Figure.tsx';
 import { counted, dayInWords, percent, weekdayName } from '../../../text/format.ts';
 import { habitPath } from '../../../platform/paths.ts';
-import type { FiguredSeason } from '../../../store/seasonSelectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { dyeColor } from '../../../theme/dye.ts';

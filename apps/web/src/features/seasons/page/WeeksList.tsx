@@ -1,4 +1,5 @@
 import {
+  type FiguredSeason,
   type Review,
   dayOf,
   isWritten,
@@ -16,7 +17,6 @@ import { MissesCard } from '../../../components/lookBack/MissesCard.tsx';
 import { PlannedThen, ReviewField } from '../../../components/lookBack/ReviewFields.tsx';
 import { beginningOf, counted, dateNear, percent, spanInWords } from '../../../text/format.ts';
 import { useHighlightedTarget } from '../../../ui/useHighlightedTarget.ts';
-import type { FiguredSeason } from '../../../store/seasonSelectors.ts';
 import { selectReviews, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';

@@ -1,4 +1,12 @@
-import { type Review, bestAndWorst, reviewOfSeasonWeek, seasonAfter, seasonSpan, shownText } from '@wimbel/core';
+import {
+  type FiguredSeason,
+  type Review,
+  bestAndWorst,
+  reviewOfSeasonWeek,
+  seasonAfter,
+  seasonSpan,
+  shownText,
+} from '@wimbel/core';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
@@ -7,7 +15,7 @@ import { ReviewField, WinsAndLosses } from '../../../components/lookBack/ReviewF
 import { beginningOf, percent } from '../../../text/format.ts';
 import { PATHS } from '../../../platform/paths.ts';
 import { useHighlightedTarget } from '../../../ui/useHighlightedTarget.ts';
-import { type FiguredSeason, selectSeasons } from '../../../store/seasonSelectors.ts';
+import { selectSeasons } from '../../../store/seasonSelectors.ts';
 import { selectReviews, selectToday } from '../../../store/selectors.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { themed } from '../../../theme/Theme.tsx';

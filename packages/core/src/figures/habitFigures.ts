@@ -30,7 +30,7 @@ import { type PipsColumn, habitPipsByMonth } from '../pips/pips.ts';
 export type PeriodTargets = { first: number; days: Int32Array; amounts: Float64Array | null };
 
 /** Every figure of one habit as of its track's today. What it did in a period is read from the track's sums. */
-export type HabitReckoning = {
+export type HabitFigures = {
   track: Track;
   outcome: Outcome;
   streak: Streak;
@@ -103,13 +103,18 @@ function doneColumn(track: Track, kind: Kind, targets: PeriodTargets): Int32Arra
 }
 
 /**
- * Computes every figure of a habit; its periods run from the one of its first day to the one of today. With `before`, a
- * reckoning of the same habit, targets are taken over where the active span is the same.
+ * Every figure of a habit; its periods run from the one of its first day to the one of today. `before`, figures of the same habit,
+ * is returned where the track is the same, and its targets are taken over where the day, the week start and the active span are.
  */
-export function reckonHabit(track: Track, before?: HabitReckoning): HabitReckoning {
+export function habitFiguresFrom(track: Track, before?: HabitFigures): HabitFigures {
+  if (before?.track === track) return before;
   const spans = keptSpans(track);
   const base =
-    before !== undefined && before.track.habit === track.habit && hasSameActiveDays(before.track, track)
+    before !== undefined &&
+    before.track.habit === track.habit &&
+    before.track.today === track.today &&
+    before.track.weekStart === track.weekStart &&
+    hasSameActiveDays(before.track, track)
       ? before
       : null;
   const weeks = base?.weeks ?? layTargets(track, 'weeks');
@@ -152,24 +157,24 @@ const targetAt = ({ days, amounts }: PeriodTargets, i: number): Target => {
   return { days: days[i]!, amount: Number.isNaN(amount) ? null : amount };
 };
 
-/** The figures of the weeks (by first day) or years of a reckoning, in order. */
-export const periodFigures = (reckoning: HabitReckoning, kind: 'weeks' | 'years'): { at: number; figures: Figures }[] =>
-  Array.from(reckoning[kind].days, (_, i) => {
-    const at = reckoning[kind].first + i * STRIDES[kind];
-    return { at, figures: figuresAgainst(reckoning.track, spanOf(kind, at), targetAt(reckoning[kind], i)) };
+/** The figures of a habit's weeks (by first day) or years, in order. */
+export const periodFigures = (habit: HabitFigures, kind: 'weeks' | 'years'): { at: number; figures: Figures }[] =>
+  Array.from(habit[kind].days, (_, i) => {
+    const at = habit[kind].first + i * STRIDES[kind];
+    return { at, figures: figuresAgainst(habit.track, spanOf(kind, at), targetAt(habit[kind], i)) };
   });
 
-/** The figures of a month of a reckoning, also one outside its run. */
-export function monthOfReckoning(reckoning: HabitReckoning, month: PlainMonth, passMark: number): MonthFigures {
-  const i = month - reckoning.months.first;
-  return i >= 0 && i < reckoning.months.days.length
-    ? monthFiguresAgainst(reckoning.track, month, targetAt(reckoning.months, i), passMark)
-    : monthFigures(reckoning.track, month, passMark);
+/** The figures of a habit's month, also of one outside its run. */
+export function habitMonthFigures(habit: HabitFigures, month: PlainMonth, passMark: number): MonthFigures {
+  const i = month - habit.months.first;
+  return i >= 0 && i < habit.months.days.length
+    ? monthFiguresAgainst(habit.track, month, targetAt(habit.months, i), passMark)
+    : monthFigures(habit.track, month, passMark);
 }
 
-/** Done and target days of a month of a reckoning, and what was kept of what it asked; also of one outside its run. */
+/** Done and target days of a habit's month, and what was kept of what it asked; also of one outside its run. */
 export function monthDaysOf(
-  { track, months, monthsDone, monthsKept, monthsAsked }: HabitReckoning,
+  { track, months, monthsDone, monthsKept, monthsAsked }: HabitFigures,
   month: PlainMonth,
 ): { actual: number; target: number; kept: number; asked: number } {
   const i = month - months.first;

@@ -5,7 +5,7 @@ import { type Ranked, rankHabits } from '../habit/ranking.ts';
 import { earnsRibbon } from '../habit/targets.ts';
 import { isActiveIn } from '../habit/track.ts';
 import { isAtLeast, shareOf } from '../number/exact.ts';
-import { type HabitReckoning, monthDaysOf } from './habitReckoning.ts';
+import { type HabitFigures, monthDaysOf } from './habitFigures.ts';
 
 /** Several habits together: against their targets, each no further than its own, and what was kept of what was asked. */
 export type Together = {
@@ -29,7 +29,7 @@ export type MonthSummary = Together & {
 
 /** What the habits came to in a month, without its days. */
 export function monthTogether(
-  habits: readonly HabitReckoning[],
+  habits: readonly HabitFigures[],
   month: PlainMonth,
   passMark: number,
 ): Omit<MonthSummary, 'fullDays' | 'brightDays'> {
@@ -39,11 +39,11 @@ export function monthTogether(
   const ranked: Ranked[] = [];
   let ribbons = 0;
   for (let place = 0; place < habits.length; place++) {
-    const reckoning = habits[place]!;
-    const { habit } = reckoning.track;
-    if (!isActiveIn(reckoning.track, span)) continue;
-    const { actual, target, kept, asked } = monthDaysOf(reckoning, month);
-    if (earnsRibbon(reckoning.track, month, shareOf(actual, target), passMark)) ribbons++;
+    const figures = habits[place]!;
+    const { habit } = figures.track;
+    if (!isActiveIn(figures.track, span)) continue;
+    const { actual, target, kept, asked } = monthDaysOf(figures, month);
+    if (earnsRibbon(figures.track, month, shareOf(actual, target), passMark)) ribbons++;
     ranked.push({ id: habit.id, rate: shareOf(kept, asked), actual, order: habit.order, place });
     const area = habit.areaId ?? 'none';
     const own = byArea.get(area) ?? noSums();

@@ -14,9 +14,9 @@ import type { FeelingFigures, MoodBeside, MoodMean } from '../mood/mood.ts';
 import { type PipsOfMonth, pipsByMonth } from '../pips/pips.ts';
 import type { DayText, MonthText, Records } from '../record/records.ts';
 import type { SeasonFigures } from '../season/season.ts';
-import { type HabitReckoning, monthOfReckoning, periodFigures } from './habitReckoning.ts';
+import { type HabitFigures, habitMonthFigures, periodFigures } from './habitFigures.ts';
 import type { MonthSummary } from './monthSummary.ts';
-import { type Reckoning, bookOf, pipsSourcesOf, reckon } from './reckoning.ts';
+import { type AccountFigures, accountFigures, accountRecords, pipsSourcesOf } from './accountFigures.ts';
 
 /** The figures of a habit. */
 export type HabitReport = {
@@ -89,7 +89,8 @@ export type Report = {
 };
 
 /** The report of a person's records as of `today`. Independent of the order of records but for the ties that name it. */
-export const reportOf = (records: Records, today: PlainDay): Report => writeReport(reckon(bookOf(records), today));
+export const reportOf = (records: Records, today: PlainDay): Report =>
+  writeReport(accountFigures(accountRecords(records), today));
 
 const dayText = (day: PlainDay | null): DayText | null => (day === null ? null : formatDay(day));
 
@@ -98,34 +99,34 @@ const yearText = (year: number): string => String(year).padStart(4, '0');
 const byMonth = <V>(months: ReadonlyMap<number, V>): Record<MonthText, V> =>
   Object.fromEntries([...months].map(([month, value]) => [formatMonth(month), value]));
 
-/** Writes a reckoning out as the report. */
-export function writeReport(reckoning: Reckoning): Report {
-  const { today, totals, book, pips, mood } = reckoning;
-  const pipsMonths = pipsByMonth(pipsSourcesOf(reckoning));
-  const { passMark } = book.settings;
+/** Writes an account's figures out as the report. */
+export function writeReport(figures: AccountFigures): Report {
+  const { today, totals, records, pips, mood } = figures;
+  const pipsMonths = pipsByMonth(pipsSourcesOf(figures));
+  const { passMark } = records.settings;
   const days: Report['days'] = {};
   for (let day = totals.first; day <= today; day++) days[formatDay(day)] = scoreOn(totals, day, passMark);
   return {
     today: formatDay(today),
-    habits: Object.fromEntries(reckoning.habits.map((each) => [each.track.habit.id, writeHabit(each, passMark)])),
+    habits: Object.fromEntries(figures.habits.map((each) => [each.track.habit.id, writeHabit(each, passMark)])),
     days,
     months: Object.fromEntries(
-      reckoning.months.list.map((summary, index) => [formatMonth(reckoning.months.first + index), summary]),
+      figures.months.list.map((summary, index) => [formatMonth(figures.months.first + index), summary]),
     ),
-    fullDayStreak: reckoning.fullDayStreak,
+    fullDayStreak: figures.fullDayStreak,
     pips: { ...pips, months: byMonth(pipsMonths) },
     mood: {
       months: byMonth(mood.months),
       feelings: Object.fromEntries(mood.feelings),
       habits: Object.fromEntries(mood.habits),
     },
-    goals: Object.fromEntries([...reckoning.goals].map(([id, figures]) => [id, writeGoal(figures)])),
-    seasons: Object.fromEntries([...reckoning.seasons].map(([id, figures]) => [id, writeSeason(figures)])),
+    goals: Object.fromEntries([...figures.goals].map(([id, goal]) => [id, writeGoal(goal.figures)])),
+    seasons: Object.fromEntries(records.seasons.map(({ id }) => [id, writeSeason(figures.seasonOf(id)!.figures)])),
   };
 }
 
-function writeHabit(reckoning: HabitReckoning, passMark: number): HabitReport {
-  const { outcome, streak, kept, months, pips } = reckoning;
+function writeHabit(habit: HabitFigures, passMark: number): HabitReport {
+  const { outcome, streak, kept, months, pips } = habit;
   return {
     outcome,
     streak: {
@@ -137,17 +138,17 @@ function writeHabit(reckoning: HabitReckoning, passMark: number): HabitReport {
       longestTo: dayText(streak.longestTo),
     },
     kept,
-    weeks: Object.fromEntries(periodFigures(reckoning, 'weeks').map(({ at, figures }) => [formatDay(at), figures])),
+    weeks: Object.fromEntries(periodFigures(habit, 'weeks').map(({ at, figures }) => [formatDay(at), figures])),
     months: Object.fromEntries(
       Array.from(months.days, (_, index) => months.first + index).map((month) => [
         formatMonth(month),
-        monthOfReckoning(reckoning, month, passMark),
+        habitMonthFigures(habit, month, passMark),
       ]),
     ),
-    years: Object.fromEntries(periodFigures(reckoning, 'years').map(({ at, figures }) => [yearText(at), figures])),
-    last30: reckoning.last30,
+    years: Object.fromEntries(periodFigures(habit, 'years').map(({ at, figures }) => [yearText(at), figures])),
+    last30: habit.last30,
     pips: pips.sum,
-    finishedOn: dayText(reckoning.finishedOn),
+    finishedOn: dayText(habit.finishedOn),
   };
 }
 
