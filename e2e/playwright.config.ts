@@ -38,15 +38,22 @@ export const CHROMIUM_ARGS = [
 export const PHONE = { width: 390, height: 844 };
 export const WIDE = { width: 1280, height: 800 };
 
+/** Tag of tests that `npm run soak browser` runs and `npm test` leaves out: sweeps over everything, and second variants. */
+const SOAK_TAG = '@soak';
+/** The tags of a variant of a test. */
+export const soakIf = (isSoak: boolean): string[] => (isSoak ? [SOAK_TAG] : []);
+
 export default defineConfig({
   testDir: './tests',
   globalSetup: './globalSetup.ts',
   outputDir: '../test-results',
+  ...(process.env.E2E_SOAK ? { grep: new RegExp(SOAK_TAG) } : { grepInvert: new RegExp(SOAK_TAG) }),
   // Wide enough for a machine whose processors are busy with something else; a test that holds ends long before.
   timeout: 240_000,
   expect: { timeout: 30_000 },
   retries: process.env.CI ? 1 : 0,
-  workers: 2,
+  // One more than the processors of the usual machine: a test often waits.
+  workers: 3,
   fullyParallel: false,
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
   use: {

@@ -11,19 +11,25 @@ const ZONES = ['Pacific/Kiritimati', 'America/St_Johns'];
 
 const tally = [];
 
+/** Counts what a stage came to; `from` is when it began, in seconds since the run did. */
+const count = (name, from, passed, failed) =>
+  tally.push({ name, passed, failed, seconds: Math.round(process.uptime() - from) });
+
 /** A check that passes or fails as a whole. Checks run concurrently: each one's output is shown when it ends. */
 async function check(name, command, args) {
+  const from = process.uptime();
   const file = join(RESULTS, `${name.replaceAll(/\W+/g, '-')}.log`);
   const output = openSync(file, 'w');
   const code = await show(command, args, { stdio: ['ignore', output, output] });
   closeSync(output);
   say(`\n— ${name}: ${code === 0 ? 'holds' : 'does not hold'}\n${readFileSync(file, 'utf8').trim()}`);
-  tally.push({ name, passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 });
+  count(name, from, code === 0 ? 1 : 0, code === 0 ? 0 : 1);
 }
 
 /** A run of Jest, counted test by test. A run that counted none has failed. */
 async function jest(name, args, env = {}) {
   say(`\n— ${name}`);
+  const from = process.uptime();
   const file = join(RESULTS, `${tally.length}.json`);
   const code = await show('npx', ['jest', ...args, '--maxWorkers=100%', '--json', `--outputFile=${file}`], {
     env: { ...process.env, ...env },
@@ -31,11 +37,12 @@ async function jest(name, args, env = {}) {
   const result = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null;
   const failed = (result?.numFailedTests ?? 0) + (result?.numRuntimeErrorTestSuites ?? 0);
   const passed = result?.numPassedTests ?? 0;
-  tally.push({ name, passed, failed: failed + (failed === 0 && (code !== 0 || passed === 0) ? 1 : 0) });
+  count(name, from, passed, failed + (failed === 0 && (code !== 0 || passed === 0) ? 1 : 0));
 }
 
 async function browser(name) {
   say(`\n— ${name}`);
+  const from = process.uptime();
   const file = join(RESULTS, 'e2e.json');
   rmSync(file, { force: true });
   const code = await show('npx', ['playwright', 'test', '--config', 'playwright.config.ts'], {
@@ -45,7 +52,7 @@ async function browser(name) {
   const failed = stats?.unexpected ?? 0;
   const passed = (stats?.expected ?? 0) + (stats?.flaky ?? 0);
   if (stats?.flaky) say(`${stats.flaky} of them passed at the second attempt only`);
-  tally.push({ name, passed, failed: failed + (failed === 0 && (code !== 0 || passed === 0) ? 1 : 0) });
+  count(name, from, passed, failed + (failed === 0 && (code !== 0 || passed === 0) ? 1 : 0));
 }
 
 const FOLDERS = ['packages', 'apps', 'e2e', 'bench', 'scripts', 'tools'];
@@ -118,8 +125,8 @@ async function main() {
   await (process.argv.includes('--quick') ? quick() : whole());
 
   say('');
-  for (const { name, passed, failed } of tally)
-    say(`${failed === 0 ? 'ok  ' : 'FAIL'} ${name}: ${passed} passed, ${failed} failed`);
+  for (const { name, passed, failed, seconds } of tally)
+    say(`${failed === 0 ? 'ok  ' : 'FAIL'} ${name}: ${passed} passed, ${failed} failed, ${seconds} s`);
   const passed = tally.reduce((sum, each) => sum + each.passed, 0);
   const failed = tally.reduce((sum, each) => sum + each.failed, 0);
   say(`\n${passed} passed, ${failed} failed`);

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
 import { WIDE } from '../playwright.config.ts';
 
-test('months of 28, 29, 30 and 31 days have their own days and no other', async ({ browser }) => {
+test('months of 28, 29, 30 and 31 days have their own days and no other', { tag: '@soak' }, async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE, now: '2024-03-10T09:00:00Z' });
   await person.signUp(undefined, 'Sunday');
   await person.makeHabit({ name: 'Scales', from: '2023-01-01' });
@@ -25,7 +25,7 @@ test('months of 28, 29, 30 and 31 days have their own days and no other', async 
   await person.leave();
 });
 
-test('a week across the year’s end is one week, from Monday as from Sunday', async ({ browser }) => {
+test('a week across the year’s end is one week, from Monday as from Sunday', { tag: '@soak' }, async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE, now: '2026-01-02T09:00:00Z' });
   await person.signUp(undefined, 'Friday');
   await person.makeHabit({ name: 'Sand the hull', often: { perWeek: 3 }, from: '2025-12-01' });
@@ -52,7 +52,7 @@ test('a week across the year’s end is one week, from Monday as from Sunday', a
   await person.leave();
 });
 
-test('the nights the clock changes have their one day each', async ({ browser }) => {
+test('the nights the clock changes have their one day each', { tag: '@soak' }, async ({ browser }) => {
   for (const [zone, before, after, day] of [
     ['Europe/London', '2026-10-25T00:59:00Z', '2026-10-25T23:30:00Z', 'Sunday'],
     ['America/New_York', '2026-03-08T06:59:00Z', '2026-03-09T03:30:00Z', 'Sunday'],

@@ -67,106 +67,110 @@ test('the charts of a week, a month and a year say what the report says', async 
   await person.leave();
 });
 
-test('charts go from span to span and back, of everything, an area or a habit, and every mark leads to its day', async ({
-  browser,
-}) => {
-  const person = await Person.at(browser, { size: PHONE });
-  const { page } = person;
-  await person.openSample();
-  await person.go('Charts');
-  await expect(page.getByRole('heading', { name: '2026', exact: true })).toBeVisible();
-  await expect(
-    person.card('Goals on one axis').getByRole('group', { name: /^Swim across the bay, 34.*behind, at this rate by/ }),
-  ).toBeVisible();
-  await person.choose('Month');
-  await expect(person.heading('November 2026').first()).toBeVisible();
-  await person.button('The month before').first().click();
-  await expect(person.heading('October 2026')).toBeVisible();
-  const weeks = person.card('Weeks compared');
-  await weeks.getByTestId('bars').press('Home');
-  await expect(weeks.getByRole('status')).toContainText(/^Week of 28 September to 4 October: \d+ of \d+, \d+/);
-  await page.goBack();
-  await expect(person.heading('November 2026').first()).toBeVisible();
-  await person.choose('All');
-  await expect(page.getByTestId('days-plate')).toHaveCount(2);
-  await page.reload();
-  await expect(page.getByTestId('days-plate')).toHaveCount(2);
-  await person.choose('Quarter');
-  await expect(person.heading('October to December 2026')).toBeVisible();
-  await page.getByRole('button', { name: /^Charts of/ }).click();
-  await person.choose('Boat yard');
-  await expect(page.getByRole('link', { name: /^1\. / })).toBeVisible();
-  await expect(person.card('Kept by habit')).not.toContainText('Cold swim');
-  await page.getByRole('button', { name: /^Charts of/ }).click();
-  await person.choose('Cold swim');
-  await expect(
-    page.getByRole('img', { name: /^Heat map of October to December 2026, Cold swim: \d+ of \d+ due/ }),
-  ).toBeVisible();
-  await expect(person.card('Added up')).toContainText(/24 November: \d+ days of \d+, \d+ planned by then/);
-  await page.getByTestId('days-plate').press('ArrowLeft');
-  await person.card('Cold swim').getByRole('button', { name: 'See it in the log' }).click();
-  await expect(page).toHaveURL(/\/log\?span=week&day=2026-11-2\d&at=/);
-  await person.visit('/charts');
-  const saved = async (deed: () => Promise<void>, ending: string, holds: RegExp): Promise<void> => {
-    const saving = page.waitForEvent('download');
-    await deed();
-    const file = await saving;
-    expect(file.suggestedFilename()).toBe(ending);
-    expect(readFileSync(await file.path(), 'latin1')).toMatch(holds);
-    await expect(page.getByText(`Saved as ${ending}`)).toBeVisible();
-  };
-  await person.button('Save or print').click();
-  await saved(
-    () => person.button('All figures, as CSV').click(),
-    'wimbel-sample-2026-figures-2026-11-24.csv',
-    /habit,Cold swim,2026-01-01,2026-12-31,159,102,107,/,
-  );
-  for (const [card, what, ending, holds] of [
-    [
-      'Every day',
-      'Save as SVG',
-      'wimbel-sample-2026-every-day-2026-11-24.svg',
-      /^<svg [^>]*xmlns="http:\/\/www.w3.org\/2000\/svg"[\s\S]*Every day[\s\S]*everything due done/,
-    ],
-    ['Goals on one axis', 'Save as PNG', 'wimbel-sample-2026-goals-on-one-axis-2026-11-24.png', /^.PNG/],
-    [
-      'Kept by habit',
-      'Save as SVG',
-      'wimbel-sample-2026-kept-by-habit-2026-11-24.svg',
-      /3\. Cold swim[\s\S]*102 of 107, 95/,
-    ],
-    [
-      'Weekdays',
-      'Save its figures, as CSV',
-      'wimbel-sample-2026-weekdays-figures-2026-11-24.csv',
-      /Weekday,Kept,Due,Rate,Before\nMonday,/,
-    ],
-  ] as const) {
-    await person.button(`More of ${card}`).click();
-    await saved(() => person.button(what).click(), ending, holds);
-  }
-  await person.button('Between two days').click();
-  await page.getByLabel('First day').fill('2026-11-10');
-  await page.getByLabel('Last day').fill('2026-11-01');
-  await person.button('Show').click();
-  await expect(page.getByText('The last day is before the first')).toBeVisible();
-  await page.getByLabel('Last day').fill('2026-11-20');
-  await person.button('Show').click();
-  await expect(person.heading('10 to 20 November')).toBeVisible();
-  await expect(page.getByRole('note', { name: 'In words' })).toContainText('as many days before.');
-  await person.card('Part by part').getByTestId('bars').press('Home');
-  await expect(person.card('Part by part').getByRole('status')).toContainText(/^10 November: \d+ of \d+, /);
-  await person.button('The stretch before').click();
-  await expect(person.heading('30 October to 9 November')).toBeVisible();
-  await person.choose('Week');
-  await expect(person.heading('23 to 29 November')).toBeVisible();
-  await person.visit('/charts?span=month&day=2024-02-10');
-  await expect(person.heading('February 2024')).toBeVisible();
-  await expect(page.getByText('Nothing was due in this span.')).toBeVisible();
-  await person.leave();
-});
+test(
+  'charts go from span to span and back, of everything, an area or a habit, and every mark leads to its day',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    const person = await Person.at(browser, { size: PHONE });
+    const { page } = person;
+    await person.openSample();
+    await person.go('Charts');
+    await expect(page.getByRole('heading', { name: '2026', exact: true })).toBeVisible();
+    await expect(
+      person
+        .card('Goals on one axis')
+        .getByRole('group', { name: /^Swim across the bay, 34.*behind, at this rate by/ }),
+    ).toBeVisible();
+    await person.choose('Month');
+    await expect(person.heading('November 2026').first()).toBeVisible();
+    await person.button('The month before').first().click();
+    await expect(person.heading('October 2026')).toBeVisible();
+    const weeks = person.card('Weeks compared');
+    await weeks.getByTestId('bars').press('Home');
+    await expect(weeks.getByRole('status')).toContainText(/^Week of 28 September to 4 October: \d+ of \d+, \d+/);
+    await page.goBack();
+    await expect(person.heading('November 2026').first()).toBeVisible();
+    await person.choose('All');
+    await expect(page.getByTestId('days-plate')).toHaveCount(2);
+    await page.reload();
+    await expect(page.getByTestId('days-plate')).toHaveCount(2);
+    await person.choose('Quarter');
+    await expect(person.heading('October to December 2026')).toBeVisible();
+    await page.getByRole('button', { name: /^Charts of/ }).click();
+    await person.choose('Boat yard');
+    await expect(page.getByRole('link', { name: /^1\. / })).toBeVisible();
+    await expect(person.card('Kept by habit')).not.toContainText('Cold swim');
+    await page.getByRole('button', { name: /^Charts of/ }).click();
+    await person.choose('Cold swim');
+    await expect(
+      page.getByRole('img', { name: /^Heat map of October to December 2026, Cold swim: \d+ of \d+ due/ }),
+    ).toBeVisible();
+    await expect(person.card('Added up')).toContainText(/24 November: \d+ days of \d+, \d+ planned by then/);
+    await page.getByTestId('days-plate').press('ArrowLeft');
+    await person.card('Cold swim').getByRole('button', { name: 'See it in the log' }).click();
+    await expect(page).toHaveURL(/\/log\?span=week&day=2026-11-2\d&at=/);
+    await person.visit('/charts');
+    const saved = async (deed: () => Promise<void>, ending: string, holds: RegExp): Promise<void> => {
+      const saving = page.waitForEvent('download');
+      await deed();
+      const file = await saving;
+      expect(file.suggestedFilename()).toBe(ending);
+      expect(readFileSync(await file.path(), 'latin1')).toMatch(holds);
+      await expect(page.getByText(`Saved as ${ending}`)).toBeVisible();
+    };
+    await person.button('Save or print').click();
+    await saved(
+      () => person.button('All figures, as CSV').click(),
+      'wimbel-sample-2026-figures-2026-11-24.csv',
+      /habit,Cold swim,2026-01-01,2026-12-31,159,102,107,/,
+    );
+    for (const [card, what, ending, holds] of [
+      [
+        'Every day',
+        'Save as SVG',
+        'wimbel-sample-2026-every-day-2026-11-24.svg',
+        /^<svg [^>]*xmlns="http:\/\/www.w3.org\/2000\/svg"[\s\S]*Every day[\s\S]*everything due done/,
+      ],
+      ['Goals on one axis', 'Save as PNG', 'wimbel-sample-2026-goals-on-one-axis-2026-11-24.png', /^.PNG/],
+      [
+        'Kept by habit',
+        'Save as SVG',
+        'wimbel-sample-2026-kept-by-habit-2026-11-24.svg',
+        /3\. Cold swim[\s\S]*102 of 107, 95/,
+      ],
+      [
+        'Weekdays',
+        'Save its figures, as CSV',
+        'wimbel-sample-2026-weekdays-figures-2026-11-24.csv',
+        /Weekday,Kept,Due,Rate,Before\nMonday,/,
+      ],
+    ] as const) {
+      await person.button(`More of ${card}`).click();
+      await saved(() => person.button(what).click(), ending, holds);
+    }
+    await person.button('Between two days').click();
+    await page.getByLabel('First day').fill('2026-11-10');
+    await page.getByLabel('Last day').fill('2026-11-01');
+    await person.button('Show').click();
+    await expect(page.getByText('The last day is before the first')).toBeVisible();
+    await page.getByLabel('Last day').fill('2026-11-20');
+    await person.button('Show').click();
+    await expect(person.heading('10 to 20 November')).toBeVisible();
+    await expect(page.getByRole('note', { name: 'In words' })).toContainText('as many days before.');
+    await person.card('Part by part').getByTestId('bars').press('Home');
+    await expect(person.card('Part by part').getByRole('status')).toContainText(/^10 November: \d+ of \d+, /);
+    await person.button('The stretch before').click();
+    await expect(person.heading('30 October to 9 November')).toBeVisible();
+    await person.choose('Week');
+    await expect(person.heading('23 to 29 November')).toBeVisible();
+    await person.visit('/charts?span=month&day=2024-02-10');
+    await expect(person.heading('February 2024')).toBeVisible();
+    await expect(page.getByText('Nothing was due in this span.')).toBeVisible();
+    await person.leave();
+  },
+);
 
-test('every mark of the pictures names its figures as the report has them', async ({ browser }) => {
+test('every mark of the pictures names its figures as the report has them', { tag: '@soak' }, async ({ browser }) => {
   const said = report();
   const { habits, goals } = sample();
   const person = await Person.at(browser, { size: WIDE });
@@ -271,55 +275,59 @@ test('charts of a goal, an area or a habit are chosen, shared by their address, 
   await person.leave();
 });
 
-test('mood stands beside habits once the journal has enough of it, with both counts', async ({ browser }) => {
-  const person = await Person.at(browser, { size: PHONE });
-  const { page } = person;
-  await person.signUp();
-  const habit = (id: string, name: string, startsOn: string): [string, string, object] => [
-    'habits',
-    id,
-    {
+test(
+  'mood stands beside habits once the journal has enough of it, with both counts',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    const person = await Person.at(browser, { size: PHONE });
+    const { page } = person;
+    await person.signUp();
+    const habit = (id: string, name: string, startsOn: string): [string, string, object] => [
+      'habits',
       id,
-      name,
-      order: 1,
-      aim: 'build',
-      partOfDay: 'any',
-      measure: { kind: 'check' },
-      terms: [{ from: startsOn, schedule: { kind: 'daily' } }],
-      startsOn,
-    },
-  ];
-  await person.send([habit('scales', 'Scales', '2026-11-01'), habit('pieces', 'Pieces', '2026-11-20')]);
-  await page.reload();
-  await person.go('Charts');
-  await expect(person.card('Kept by habit')).toBeVisible();
-  await expect(person.card('Mood beside habits')).toHaveCount(0);
-  const day = (index: number): string => `2026-11-${String(index).padStart(2, '0')}`;
-  await person.send([
-    ...Array.from({ length: 12 }, (_, index): [string, string, object] => [
-      'journal',
-      `j${index}`,
-      { id: `j${index}`, day: day(index + 1), part: 'day', mood: index < 6 ? 4 : index < 9 ? 2 : 3 },
-    ]),
-    ...Array.from({ length: 6 }, (_, index): [string, string, object] => [
-      'entries',
-      `${day(index + 1)} scales`,
-      { habitId: 'scales', day: day(index + 1), mark: 'done' },
-    ]),
-  ]);
-  await page.reload();
-  const card = person.card('Mood beside habits');
-  await expect(card).toBeVisible();
-  await card.getByTestId('moods').press('ArrowDown');
-  await expect(card.getByRole('status')).toContainText(/Scales.*4\.0 on 6 done days.*2\.5 on 6 other days/);
-  await page.keyboard.press('Escape');
-  await expect(card).toContainText('What went together');
-  await person.visit('/charts?span=month&day=2026-10-10');
-  await expect(card).toContainText('Needs five days with a mood');
-  await person.leave();
-});
+      {
+        id,
+        name,
+        order: 1,
+        aim: 'build',
+        partOfDay: 'any',
+        measure: { kind: 'check' },
+        terms: [{ from: startsOn, schedule: { kind: 'daily' } }],
+        startsOn,
+      },
+    ];
+    await person.send([habit('scales', 'Scales', '2026-11-01'), habit('pieces', 'Pieces', '2026-11-20')]);
+    await page.reload();
+    await person.go('Charts');
+    await expect(person.card('Kept by habit')).toBeVisible();
+    await expect(person.card('Mood beside habits')).toHaveCount(0);
+    const day = (index: number): string => `2026-11-${String(index).padStart(2, '0')}`;
+    await person.send([
+      ...Array.from({ length: 12 }, (_, index): [string, string, object] => [
+        'journal',
+        `j${index}`,
+        { id: `j${index}`, day: day(index + 1), part: 'day', mood: index < 6 ? 4 : index < 9 ? 2 : 3 },
+      ]),
+      ...Array.from({ length: 6 }, (_, index): [string, string, object] => [
+        'entries',
+        `${day(index + 1)} scales`,
+        { habitId: 'scales', day: day(index + 1), mark: 'done' },
+      ]),
+    ]);
+    await page.reload();
+    const card = person.card('Mood beside habits');
+    await expect(card).toBeVisible();
+    await card.getByTestId('moods').press('ArrowDown');
+    await expect(card.getByRole('status')).toContainText(/Scales.*4\.0 on 6 done days.*2\.5 on 6 other days/);
+    await page.keyboard.press('Escape');
+    await expect(card).toContainText('What went together');
+    await person.visit('/charts?span=month&day=2026-10-10');
+    await expect(card).toContainText('Needs five days with a mood');
+    await person.leave();
+  },
+);
 
-test('a month and a year go on one sheet of paper each', async ({ browser }) => {
+test('a month and a year go on one sheet of paper each', { tag: '@soak' }, async ({ browser }) => {
   const person = await Person.at(browser, { size: PHONE, scheme: 'dark' });
   const { page } = person;
   await person.openSample();

@@ -54,7 +54,7 @@ test('a very long name, a sign of one’s own and more than was asked stay withi
   }
 });
 
-test('eighty habits can be seen, and the last one checked off', async ({ browser }) => {
+test('eighty habits can be seen, and the last one checked off', { tag: '@soak' }, async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.signUp();
   await sendRecords(
@@ -152,7 +152,7 @@ test('what was refused can be mended and sent again, with what was written in it
   await person.leave();
 });
 
-test('scrollbars that take room leave a board all its days', async () => {
+test('scrollbars that take room leave a board all its days', { tag: '@soak' }, async () => {
   const browser = await chromium.launch({
     executablePath: chromiumPath(),
     args: CHROMIUM_ARGS,

@@ -66,7 +66,7 @@ const SCREENS = [
   '/log-print?month=2026-10',
 ];
 
-test('text at 200 % loses nothing', async ({ browser }) => {
+test('text at 200 % loses nothing', { tag: '@soak' }, async ({ browser }) => {
   test.setTimeout(400_000);
   // A window shown at twice its size has half the room: 1280 × 800 become 640 × 400. 320 is the narrowest phone.
   for (const size of [
@@ -88,11 +88,51 @@ test('text at 200 % loses nothing', async ({ browser }) => {
   }
 });
 
+/** Faults that axe finds on what is shown, each with its place. */
+async function analyse(person: Person, what: string): Promise<void> {
+  await person.page.clock.runFor(500);
+  // What is still moving has other colours.
+  await person.page.waitForFunction(() => document.getAnimations().every((each) => each.playState !== 'running'));
+  const { violations } = await new AxeBuilder({ page: person.page as never })
+    .setLegacyMode(true)
+    .options({ resultTypes: ['violations'] })
+    // A picture is looked at as one thing, by its name: its thousands of marks have none.
+    .exclude('svg > *')
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(
+    violations.map(({ id, nodes }) => `${what}: ${id} ${nodes[0]?.html.slice(0, 420)} ${nodes[0]?.failureSummary}`),
+  ).toEqual([]);
+}
+
+test('the screens of every day have no fault that axe finds and cut no word on a narrow phone, in both themes', async ({
+  browser,
+}) => {
+  const narrow = { width: 320, height: 640 };
+  const person = await Person.at(browser, { size: narrow });
+  await person.openSample();
+  for (const [at, address] of [...DAILY, '/habits/new', '/goals/island'].entries()) {
+    const colorScheme = at % 2 === 0 ? 'dark' : 'light';
+    await person.page.emulateMedia({ colorScheme });
+    await person.visit(address);
+    await expect(person.page.getByRole('heading').first()).toBeVisible();
+    await analyse(person, `${address} ${colorScheme}`);
+    await expect.poll(() => person.cutWords(), address).toEqual([]);
+  }
+  await person
+    .button(/^Check in/)
+    .first()
+    .click();
+  await person.page.getByRole('dialog').waitFor();
+  await analyse(person, 'Check in');
+  await person.leave();
+});
+
 for (const [scheme, size] of [
   ['light', PHONE],
   ['dark', WIDE],
 ] as const) {
-  test(`no screen has a fault that axe finds, in the ${scheme} theme`, async ({ browser }) => {
+  test(`no screen has a fault that axe finds, in the ${scheme} theme`, { tag: '@soak' }, async ({ browser }) => {
     test.setTimeout(600_000);
     const person = await Person.at(browser, { size, scheme });
     await person.openSample();
@@ -100,42 +140,27 @@ for (const [scheme, size] of [
     const half = (of: readonly string[]): string[] =>
       of.filter((_, index) => (index % 2 === 0) === (scheme === 'light'));
     const others = half(SCREENS.filter((each) => !DAILY.includes(each)));
-    const analyse = async (what: string): Promise<void> => {
-      await person.page.clock.runFor(500);
-      // What is still moving has other colours.
-      await person.page.waitForFunction(() => document.getAnimations().every((each) => each.playState !== 'running'));
-      const { violations } = await new AxeBuilder({ page: person.page as never })
-        .setLegacyMode(true)
-        .options({ resultTypes: ['violations'] })
-        // A picture is looked at as one thing, by its name: its thousands of marks have none.
-        .exclude('svg > *')
-        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-        .analyze();
-      expect(
-        violations.map(({ id, nodes }) => `${what}: ${id} ${nodes[0]?.html.slice(0, 420)} ${nodes[0]?.failureSummary}`),
-      ).toEqual([]);
-    };
     for (const address of [...DAILY, ...others]) {
       await person.visit(address);
       await expect(person.page.getByRole('heading').first()).toBeVisible();
-      await analyse(address);
+      await analyse(person, address);
     }
     await person.visit('/goals/new');
     await person.page.getByLabel('The goal').fill('Carve the tiller');
     await person.button('Next').click();
     await person.button('Enough, look it over').click();
     await expect(person.heading('Look it over')).toBeVisible();
-    await analyse('a plan looked over');
+    await analyse(person, 'a plan looked over');
     await person.visit('/settings/bring-in');
     await person.page
       .getByLabel('Or paste cells here')
       .fill('Day\tSwim\n1/2/2025\tx\n2/2/2025\tno\n3/2/2025\t?\n4/2/2025\t12');
     await person.button('Read what I pasted').click();
     await expect(person.page.getByText(/^2 days of 1 habit/)).toBeVisible();
-    await analyse('a table being read');
+    await analyse(person, 'a table being read');
     await person.page.getByRole('button', { name: /^Swim, 2 days/ }).click();
     await person.page.getByRole('dialog').waitFor();
-    await analyse('where a name goes');
+    await analyse(person, 'where a name goes');
     await person.page.keyboard.press('Escape');
     await person.visit('/goals/island');
     for (const key of half(SHEETS)) {
@@ -144,7 +169,7 @@ for (const [scheme, size] of [
         .first()
         .click();
       await person.page.getByRole('dialog').waitFor();
-      await analyse(key);
+      await analyse(person, key);
       await person.page.keyboard.press('Escape');
       await expect(person.page.getByRole('dialog')).toBeHidden();
     }

@@ -31,7 +31,20 @@ const kindsOf = (told: readonly ToldFigure[]): Set<string> => new Set(told.map((
 const leading = (told: readonly ToldFigure[], kind: string): number[] =>
   told.filter((each) => each.kind === kind).map(({ parts }) => parts.filter(({ href }) => href).length);
 
-test('every figure of Today and the log is what its parts come to', async ({ browser }) => {
+test('every figure of the screens of every day is what its parts come to', async ({ browser }) => {
+  const told = await askingOn(browser, [
+    '/today',
+    '/log?span=week',
+    '/charts?span=month',
+    '/habits/scales',
+    '/goals/island',
+  ]);
+  const kinds = ['dayScore', 'kept', 'habitKept', 'habitRun', 'goalProgress', 'goalPace', 'habitTarget'];
+  expect([...kindsOf(told)]).toEqual(expect.arrayContaining(kinds));
+  expect(told.length).toBeGreaterThan(100);
+});
+
+test('every figure of Today and the log is what its parts come to', { tag: '@soak' }, async ({ browser }) => {
   const told = await askingOn(browser, [
     '/today',
     '/today?day=2026-11-18',
@@ -50,7 +63,7 @@ test('every figure of Today and the log is what its parts come to', async ({ bro
   expect(Math.max(...leading(told, 'kept'))).toBeGreaterThan(5);
 });
 
-test('every figure of the charts is what its parts come to', async ({ browser }) => {
+test('every figure of the charts is what its parts come to', { tag: '@soak' }, async ({ browser }) => {
   const told = await askingOn(browser, [
     '/charts?span=week',
     '/charts?span=month',
@@ -68,7 +81,7 @@ test('every figure of the charts is what its parts come to', async ({ browser })
   expect(told.length).toBeGreaterThan(200);
 });
 
-test('every figure of a habit’s and a goal’s page is what its parts come to', async ({ browser }) => {
+test('every figure of a habit’s and a goal’s page is what its parts come to', { tag: '@soak' }, async ({ browser }) => {
   const { habits, goals } = sample();
   const told = await askingOn(browser, [
     ...habits.map(({ id }) => `/habits/${id}`),
@@ -80,23 +93,33 @@ test('every figure of a habit’s and a goal’s page is what its parts come to'
   for (const parts of leading(told, 'goalProgress')) expect(parts).toBeGreaterThan(0);
 });
 
-test('the figures of a key result’s and a habit’s sheet are what their parts come to', async ({ browser }) => {
-  const { goals, keyResults } = sample();
-  const told: ToldFigure[] = [];
-  await askingOn(browser, ['/today'], async (person) => {
-    for (const { id, title, goalId } of keyResults) {
-      if (goals.find((goal) => goal.id === goalId)!.state !== 'open') continue;
-      await person.visit(`/goals/${goalId}`);
-      await person.keyResult(title).click();
-      await expect(person.page.getByRole('dialog')).toBeVisible();
-      const here = await askAll(person.page, '[data-sheet]');
-      expect(here.map(faultOf).filter(Boolean), id).toEqual([]);
-      told.push(...here);
-      await person.page.keyboard.press('Escape');
-      await expect(person.page.getByRole('dialog')).toHaveCount(0);
-    }
-  });
-  expect([...kindsOf(told)]).toEqual(
-    expect.arrayContaining(['keyResult', 'keyResultExpected', 'keyResultPace', 'keyResultForecast', 'keyResultNeeded']),
-  );
-});
+test(
+  'the figures of a key result’s and a habit’s sheet are what their parts come to',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    const { goals, keyResults } = sample();
+    const told: ToldFigure[] = [];
+    await askingOn(browser, ['/today'], async (person) => {
+      for (const { id, title, goalId } of keyResults) {
+        if (goals.find((goal) => goal.id === goalId)!.state !== 'open') continue;
+        await person.visit(`/goals/${goalId}`);
+        await person.keyResult(title).click();
+        await expect(person.page.getByRole('dialog')).toBeVisible();
+        const here = await askAll(person.page, '[data-sheet]');
+        expect(here.map(faultOf).filter(Boolean), id).toEqual([]);
+        told.push(...here);
+        await person.page.keyboard.press('Escape');
+        await expect(person.page.getByRole('dialog')).toHaveCount(0);
+      }
+    });
+    expect([...kindsOf(told)]).toEqual(
+      expect.arrayContaining([
+        'keyResult',
+        'keyResultExpected',
+        'keyResultPace',
+        'keyResultForecast',
+        'keyResultNeeded',
+      ]),
+    );
+  },
+);

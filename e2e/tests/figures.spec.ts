@@ -97,91 +97,95 @@ const STEP: Record<string, RegExp> = {
   open: /, more(, due \d+ \w+( \d+)?)?(, (\d+ of \d+.*|\d+ days?|priority|for|\w+ impact).*)?$/,
 };
 
-test('the pages of the goals say what the report says: every kind, pace and state', async ({ browser }) => {
-  const said = report();
-  const { goals, keyResults, steps } = sample();
-  const person = await Person.at(browser, { size: WIDE });
-  const { page } = person;
-  await person.openSample();
-  const paces = new Set<string | null>();
-  for (const { id, title, state } of goals) {
-    const goal = said.goals[id]!;
-    await person.visit(`/goals/${id}`);
-    await expect(person.heading(title)).toBeVisible();
-    const standing = person.card('How it stands');
-    await expect(standing).toContainText(percent(goal.progress));
-    if (state === 'open') {
-      if (goal.expected !== null) await expect(standing).toContainText(`${percent(goal.expected)} expected by today`);
-      await expect(standing).toContainText(goal.pace === 'onPace' ? 'on pace' : goal.pace!);
-      const left = goal.daysLeft!;
-      const words = left < 0 ? `overdue by ${counted(-left, 'day')}` : `${counted(left, 'day')} left`;
-      await expect(page.getByText(words).first()).toBeVisible();
-    } else await expect(standing).toContainText(state);
-    for (const { id: own, title: name } of keyResults.filter((each) => each.goalId === id)) {
-      const figures = goal.keyResults[own]!;
-      const row = person.keyResult(name);
-      const label = (await row.getAttribute('aria-label'))!;
-      expect(label).toContain(`, ${percent(figures.progress)}.`);
-      const current = /: (yes|not yet)/.test(label)
-        ? label.includes(': yes')
-          ? 1
-          : 0
-        : amountsIn(label.slice(name.length))[0];
-      expect(current, label).toBe(figures.current);
-      if (state !== 'open') continue;
-      paces.add(figures.pace);
-      await expect(row).toContainText(PACE[figures.pace!]!);
-      if (figures.pace === 'ahead') await expect(row).toContainText(`reached by ${dated(figures.forecast!)}.`);
-      if (figures.pace === 'behind' || figures.pace === 'onPace') {
-        // Told so that doing it does get there, and not by much more.
-        const told = /(?:by now\.|pace\.) (.*?) (?:a week|every (\d+) weeks) from here/.exec(await row.innerText())!;
-        const [amount] = amountsIn(told[1]!);
-        const [weekly, exact] = [amount! / Number(told[2] ?? 1), Math.abs(figures.neededPerWeek!)];
-        expect(weekly, told[0]).toBeGreaterThanOrEqual(exact);
-        expect(weekly, told[0]).toBeLessThanOrEqual(Math.max(exact * 1.1, exact + 0.5));
-        expect(told[1]!.startsWith('About'), told[0]).toBe(Math.abs(weekly - exact) > 1e-9);
+test(
+  'the pages of the goals say what the report says: every kind, pace and state',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    const said = report();
+    const { goals, keyResults, steps } = sample();
+    const person = await Person.at(browser, { size: WIDE });
+    const { page } = person;
+    await person.openSample();
+    const paces = new Set<string | null>();
+    for (const { id, title, state } of goals) {
+      const goal = said.goals[id]!;
+      await person.visit(`/goals/${id}`);
+      await expect(person.heading(title)).toBeVisible();
+      const standing = person.card('How it stands');
+      await expect(standing).toContainText(percent(goal.progress));
+      if (state === 'open') {
+        if (goal.expected !== null) await expect(standing).toContainText(`${percent(goal.expected)} expected by today`);
+        await expect(standing).toContainText(goal.pace === 'onPace' ? 'on pace' : goal.pace!);
+        const left = goal.daysLeft!;
+        const words = left < 0 ? `overdue by ${counted(-left, 'day')}` : `${counted(left, 'day')} left`;
+        await expect(page.getByText(words).first()).toBeVisible();
+      } else await expect(standing).toContainText(state);
+      for (const { id: own, title: name } of keyResults.filter((each) => each.goalId === id)) {
+        const figures = goal.keyResults[own]!;
+        const row = person.keyResult(name);
+        const label = (await row.getAttribute('aria-label'))!;
+        expect(label).toContain(`, ${percent(figures.progress)}.`);
+        const current = /: (yes|not yet)/.test(label)
+          ? label.includes(': yes')
+            ? 1
+            : 0
+          : amountsIn(label.slice(name.length))[0];
+        expect(current, label).toBe(figures.current);
+        if (state !== 'open') continue;
+        paces.add(figures.pace);
+        await expect(row).toContainText(PACE[figures.pace!]!);
+        if (figures.pace === 'ahead') await expect(row).toContainText(`reached by ${dated(figures.forecast!)}.`);
+        if (figures.pace === 'behind' || figures.pace === 'onPace') {
+          // Told so that doing it does get there, and not by much more.
+          const told = /(?:by now\.|pace\.) (.*?) (?:a week|every (\d+) weeks) from here/.exec(await row.innerText())!;
+          const [amount] = amountsIn(told[1]!);
+          const [weekly, exact] = [amount! / Number(told[2] ?? 1), Math.abs(figures.neededPerWeek!)];
+          expect(weekly, told[0]).toBeGreaterThanOrEqual(exact);
+          expect(weekly, told[0]).toBeLessThanOrEqual(Math.max(exact * 1.1, exact + 0.5));
+          expect(told[1]!.startsWith('About'), told[0]).toBe(Math.abs(weekly - exact) > 1e-9);
+        }
       }
-    }
-    for (const { id: own, title: name } of steps.filter((each) => each.goalId === id)) {
-      const state_ = goal.steps[own]!;
-      await expect(page.getByRole('button', { name: new RegExp(`^${name}, more`) })).toHaveAccessibleName(
-        STEP[state_]!,
-      );
-    }
-    for (const { id: own, title: name } of keyResults.filter((each) => each.goalId === id && each.checkpoints)) {
-      const choice = page.getByRole('radio', { name, exact: true });
-      if ((await choice.count()) > 0) await choice.click();
-      const rows = page.getByRole('table', { name: `Checkpoints of ${name}` }).getByRole('row');
-      const { checkpoints } = goal.keyResults[own]!;
-      await expect(rows).toHaveCount(checkpoints.length + 1);
-      for (const [index, each] of checkpoints.entries()) {
-        const isToCome = each.month > TODAY.slice(0, 7);
-        const number = (value: number): string => value.toLocaleString('en-GB');
-        const cells = isToCome
-          ? [number(each.target), '–', '–', '–', 'to come']
-          : [
-              number(each.target),
-              number(each.start),
-              number(each.end),
-              each.growth > 0 ? `+${number(each.growth)}` : number(each.growth),
-              each.reached ? 'met' : each.month === TODAY.slice(0, 7) ? 'still open' : 'missed',
-            ];
-        // A number stands in its cell as words, or in a field where it can be put right.
-        const told = await rows
-          .nth(index + 1)
-          .getByRole('cell')
-          .evaluateAll((all) => all.map((cell) => cell.querySelector('input')?.value ?? cell.textContent));
-        expect(told.slice(1).map((text) => text?.replaceAll(',', ''))).toEqual(
-          cells.map((text) => text.replaceAll(',', '')),
+      for (const { id: own, title: name } of steps.filter((each) => each.goalId === id)) {
+        const state_ = goal.steps[own]!;
+        await expect(page.getByRole('button', { name: new RegExp(`^${name}, more`) })).toHaveAccessibleName(
+          STEP[state_]!,
         );
       }
+      for (const { id: own, title: name } of keyResults.filter((each) => each.goalId === id && each.checkpoints)) {
+        const choice = page.getByRole('radio', { name, exact: true });
+        if ((await choice.count()) > 0) await choice.click();
+        const rows = page.getByRole('table', { name: `Checkpoints of ${name}` }).getByRole('row');
+        const { checkpoints } = goal.keyResults[own]!;
+        await expect(rows).toHaveCount(checkpoints.length + 1);
+        for (const [index, each] of checkpoints.entries()) {
+          const isToCome = each.month > TODAY.slice(0, 7);
+          const number = (value: number): string => value.toLocaleString('en-GB');
+          const cells = isToCome
+            ? [number(each.target), '–', '–', '–', 'to come']
+            : [
+                number(each.target),
+                number(each.start),
+                number(each.end),
+                each.growth > 0 ? `+${number(each.growth)}` : number(each.growth),
+                each.reached ? 'met' : each.month === TODAY.slice(0, 7) ? 'still open' : 'missed',
+              ];
+          // A number stands in its cell as words, or in a field where it can be put right.
+          const told = await rows
+            .nth(index + 1)
+            .getByRole('cell')
+            .evaluateAll((all) => all.map((cell) => cell.querySelector('input')?.value ?? cell.textContent));
+          expect(told.slice(1).map((text) => text?.replaceAll(',', ''))).toEqual(
+            cells.map((text) => text.replaceAll(',', '')),
+          );
+        }
+      }
     }
-  }
-  expect(paces).toEqual(new Set(['reached', 'overdue', 'ahead', 'behind', 'onPace']));
-  await person.leave();
-});
+    expect(paces).toEqual(new Set(['reached', 'overdue', 'ahead', 'behind', 'onPace']));
+    await person.leave();
+  },
+);
 
-test('a habit’s page says what the report says, for a habit of each kind', async ({ browser }) => {
+test('a habit’s page says what the report says, for a habit of each kind', { tag: '@soak' }, async ({ browser }) => {
   const said = report();
   const { habits } = sample();
   const person = await Person.at(browser, { size: WIDE });
@@ -253,7 +257,7 @@ test('a habit’s page says what the report says, for a habit of each kind', asy
   await person.leave();
 });
 
-test('the log says what the report says, over a week, a month and a year', async ({ browser }) => {
+test('the log says what the report says, over a week, a month and a year', { tag: '@soak' }, async ({ browser }) => {
   const said = report();
   const { habits } = sample();
   const person = await Person.at(browser, { size: WIDE });

@@ -138,35 +138,39 @@ test('what is typed while the field is still coming stands in it, and does nothi
   await person.leave();
 });
 
-test('Enter that comes before the field opens what was typed, and with Ctrl checks it off', async ({ browser }) => {
-  const person = await Person.at(browser, { size: WIDE });
-  const { page } = person;
-  await person.signUp();
-  await person.addHabit({ name: 'Bow hold' });
-  await person.everythingSaved();
-  const letIn = await heldBack(page, '**/screens-*.js');
-  await page.reload();
-  await expect(person.row('Bow hold')).toBeVisible();
-  await page.keyboard.press('/');
-  await page.keyboard.type('bow');
-  await page.keyboard.press('Control+Enter');
-  letIn();
-  await expect(page.getByRole('row').first().getByRole('checkbox')).toHaveAttribute('aria-checked', 'true');
-  await expect(page.getByRole('combobox')).toHaveValue('bow');
-  await page.keyboard.press('Escape');
-  const letInAgain = await heldBack(page, '**/screens-*.js');
-  await page.reload();
-  await expect(person.row('Bow hold')).toBeVisible();
-  await page.keyboard.press('/');
-  await page.keyboard.type('goals of');
-  await page.keyboard.press('Enter');
-  letInAgain();
-  await expect(page).toHaveURL(/\/goals\/year/);
-  await expect(page.getByRole('dialog')).toHaveCount(0);
-  await person.leave();
-});
+test(
+  'Enter that comes before the field opens what was typed, and with Ctrl checks it off',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    const person = await Person.at(browser, { size: WIDE });
+    const { page } = person;
+    await person.signUp();
+    await person.addHabit({ name: 'Bow hold' });
+    await person.everythingSaved();
+    const letIn = await heldBack(page, '**/screens-*.js');
+    await page.reload();
+    await expect(person.row('Bow hold')).toBeVisible();
+    await page.keyboard.press('/');
+    await page.keyboard.type('bow');
+    await page.keyboard.press('Control+Enter');
+    letIn();
+    await expect(page.getByRole('row').first().getByRole('checkbox')).toHaveAttribute('aria-checked', 'true');
+    await expect(page.getByRole('combobox')).toHaveValue('bow');
+    await page.keyboard.press('Escape');
+    const letInAgain = await heldBack(page, '**/screens-*.js');
+    await page.reload();
+    await expect(person.row('Bow hold')).toBeVisible();
+    await page.keyboard.press('/');
+    await page.keyboard.type('goals of');
+    await page.keyboard.press('Enter');
+    letInAgain();
+    await expect(page).toHaveURL(/\/goals\/year/);
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await person.leave();
+  },
+);
 
-test('a field that is still coming is given up with Escape', async ({ browser }) => {
+test('a field that is still coming is given up with Escape', { tag: '@soak' }, async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   const { page } = person;
   await person.signUp();

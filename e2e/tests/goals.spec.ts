@@ -1,114 +1,116 @@
 import { expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
-import { PHONE, WIDE } from '../playwright.config.ts';
+import { PHONE, WIDE, soakIf } from '../playwright.config.ts';
 
 for (const [device, size] of [
   ['phone', PHONE],
   ['wide screen', WIDE],
 ] as const) {
-  test(`on a ${device}: from a wish to a goal page by page, each of its key results fed, one reached`, async ({
-    browser,
-  }) => {
-    const person = await Person.at(browser, { size });
-    const { page } = person;
-    await person.signUp();
-    await person.makeHabit({ name: 'Cold swim', how: { unit: 'm', step: 100, atLeast: 600 }, from: '2026-11-20' });
-    await person.go('Goals');
-    await person.button('Set your first goal').click();
-    await person.button('Next').click();
-    await expect(page.getByText('Give the goal a title; all else is optional')).toBeVisible();
-    await page.getByLabel('The goal').fill('Swim across the bay');
-    await page.getByLabel('Why it matters').fill('I look at the other side every morning');
-    await person.button('Next').click();
-    await page.getByLabel('Done when').fill('I walk out on the far sand');
-    // Whatever happens to the page, what was written is there again.
-    await page.reload();
-    await expect(page.getByLabel('Done when')).toHaveValue('I walk out on the far sand');
-    await person.button('Next').click();
-    await page.getByLabel('Starts on').fill('2026-11-14');
-    await page.getByLabel('Due on').fill('2026-11-10');
-    await person.button('Next').click();
-    await expect(page.getByText('The due day is before the start')).toBeVisible();
-    await page.getByLabel('Due on').fill('2026-12-04');
-    await person.button('Next').click();
-    await expect(person.heading('What shows how far you are?')).toBeVisible();
-    await person.addKeyResult({ title: 'Money for the boat', kind: 'Money', target: '900' });
-    await person.addKeyResult({ title: 'Minutes', kind: 'A number', start: '28', target: '22', unit: 'min' });
-    await person.addKeyResult({ title: 'Doctor agrees', kind: 'Yes or no' });
-    await person.addKeyResult({ title: 'Made ready', kind: 'Steps done' });
-    await person.addKeyResult({ title: 'Metres', kind: 'Amount of a habit', habit: 'Cold swim', target: '2000' });
-    await expect(page.getByText('28 down to 22 min')).toBeVisible();
-    await person.button('Next').click();
-    await page.getByRole('checkbox', { name: 'Cold swim' }).click();
-    await person.button('Make a new habit').click();
-    await page.getByLabel('What you will do').fill('Shoulder stretches');
-    await person.button('Make the habit').click();
-    await person.button('Next').click();
-    for (const step of ['Find somebody to row', 'Mend the sleeve']) {
-      await page.getByLabel('A first step').fill(step);
-      await page.getByLabel('A first step').press('Enter');
-    }
-    await person.button('Next').click();
-    await expect(person.heading('Look it over')).toBeVisible();
-    await expect(person.button('Change: Key results')).toContainText('Money for the boat, Minutes, Doctor agrees');
-    await person.button('Set goal').click();
-    await expect(person.heading('Swim across the bay')).toBeVisible();
-    await expect(person.button(/^by 4 December, 10 days left/)).toBeVisible();
-    await expect(page.getByText('I walk out on the far sand')).toBeVisible();
-    // The pages that led here are done with: back leads to the list.
-    await page.goBack();
-    await expect(page.getByRole('link', { name: /^Swim across the bay, 0/ })).toBeVisible();
-    await page.getByRole('link', { name: /^Swim across the bay, 0/ }).click();
+  test(
+    `on a ${device}: from a wish to a goal page by page, each of its key results fed, one reached`,
+    { tag: soakIf(size === WIDE) },
+    async ({ browser }) => {
+      const person = await Person.at(browser, { size });
+      const { page } = person;
+      await person.signUp();
+      await person.makeHabit({ name: 'Cold swim', how: { unit: 'm', step: 100, atLeast: 600 }, from: '2026-11-20' });
+      await person.go('Goals');
+      await person.button('Set your first goal').click();
+      await person.button('Next').click();
+      await expect(page.getByText('Give the goal a title; all else is optional')).toBeVisible();
+      await page.getByLabel('The goal').fill('Swim across the bay');
+      await page.getByLabel('Why it matters').fill('I look at the other side every morning');
+      await person.button('Next').click();
+      await page.getByLabel('Done when').fill('I walk out on the far sand');
+      // Whatever happens to the page, what was written is there again.
+      await page.reload();
+      await expect(page.getByLabel('Done when')).toHaveValue('I walk out on the far sand');
+      await person.button('Next').click();
+      await page.getByLabel('Starts on').fill('2026-11-14');
+      await page.getByLabel('Due on').fill('2026-11-10');
+      await person.button('Next').click();
+      await expect(page.getByText('The due day is before the start')).toBeVisible();
+      await page.getByLabel('Due on').fill('2026-12-04');
+      await person.button('Next').click();
+      await expect(person.heading('What shows how far you are?')).toBeVisible();
+      await person.addKeyResult({ title: 'Money for the boat', kind: 'Money', target: '900' });
+      await person.addKeyResult({ title: 'Minutes', kind: 'A number', start: '28', target: '22', unit: 'min' });
+      await person.addKeyResult({ title: 'Doctor agrees', kind: 'Yes or no' });
+      await person.addKeyResult({ title: 'Made ready', kind: 'Steps done' });
+      await person.addKeyResult({ title: 'Metres', kind: 'Amount of a habit', habit: 'Cold swim', target: '2000' });
+      await expect(page.getByText('28 down to 22 min')).toBeVisible();
+      await person.button('Next').click();
+      await page.getByRole('checkbox', { name: 'Cold swim' }).click();
+      await person.button('Make a new habit').click();
+      await page.getByLabel('What you will do').fill('Shoulder stretches');
+      await person.button('Make the habit').click();
+      await person.button('Next').click();
+      for (const step of ['Find somebody to row', 'Mend the sleeve']) {
+        await page.getByLabel('A first step').fill(step);
+        await page.getByLabel('A first step').press('Enter');
+      }
+      await person.button('Next').click();
+      await expect(person.heading('Look it over')).toBeVisible();
+      await expect(person.button('Change: Key results')).toContainText('Money for the boat, Minutes, Doctor agrees');
+      await person.button('Set goal').click();
+      await expect(person.heading('Swim across the bay')).toBeVisible();
+      await expect(person.button(/^by 4 December, 10 days left/)).toBeVisible();
+      await expect(page.getByText('I walk out on the far sand')).toBeVisible();
+      // The pages that led here are done with: back leads to the list.
+      await page.goBack();
+      await expect(page.getByRole('link', { name: /^Swim across the bay, 0/ })).toBeVisible();
+      await page.getByRole('link', { name: /^Swim across the bay, 0/ }).click();
 
-    await person.checkIn('Money for the boat', '300');
-    await expect(person.keyResult('Money for the boat')).toHaveAccessibleName(/€300 of €900, 33/);
-    await person.checkIn('Money for the boat', '150', { adds: true, note: 'A fair' });
-    await expect(person.keyResult('Money for the boat')).toHaveAccessibleName(/€450 of €900, 50/);
-    await person.checkIn('Minutes', '25');
-    await expect(person.keyResult('Minutes')).toHaveAccessibleName(/25, down to 22 min, 50/);
-    await page.getByRole('checkbox', { name: 'Mend the sleeve: done' }).click();
-    await expect(person.keyResult('Made ready')).toHaveAccessibleName(/1 of 2 steps, 50/);
-    await person.keyResult('Doctor agrees').click();
-    await page.getByLabel('Day', { exact: true }).fill('2026-11-25');
-    await page.getByRole('dialog').getByRole('button', { name: 'Check in', exact: true }).click();
-    await expect(page.getByText('That day is still to come')).toBeVisible();
-    await page.keyboard.press('Escape');
-    await person.checkIn('Doctor agrees', 'Yes');
-    const reached = page.getByRole('dialog', { name: 'Doctor agrees is reached' });
-    await reached.getByLabel('How did it go').fill('He swims himself');
-    await reached.getByRole('button', { name: 'Go on' }).click();
-    await person.go('Today');
-    await page.getByRole('checkbox', { name: /^Cold swim:/ }).click();
-    await page.getByRole('link', { name: /^Goal Swim across the bay, 51/ }).click();
-    await expect(person.keyResult('Metres')).toHaveAccessibleName(/100 of 2,000 m, 5/);
-    // (0.5 + 0.5 + 1 + 0.5 + 0.05) / 5, and half of the time is over.
-    await expect(person.card('How it stands')).toContainText('51 %');
-    await expect(person.card('How it stands')).toContainText('1 of 5 key results reached');
-    await expect(person.card('How it stands')).toContainText('on pace');
-    const story = page.getByRole('list', { name: 'Story of the goal' });
-    await expect(story).toContainText('He swims himself');
-    await expect(story).toContainText('Money for the boat: €450 (+150)');
-    await expect(page.getByRole('list', { name: 'Habits that carry it' })).toContainText('Shoulder stretches');
+      await person.checkIn('Money for the boat', '300');
+      await expect(person.keyResult('Money for the boat')).toHaveAccessibleName(/€300 of €900, 33/);
+      await person.checkIn('Money for the boat', '150', { adds: true, note: 'A fair' });
+      await expect(person.keyResult('Money for the boat')).toHaveAccessibleName(/€450 of €900, 50/);
+      await person.checkIn('Minutes', '25');
+      await expect(person.keyResult('Minutes')).toHaveAccessibleName(/25, down to 22 min, 50/);
+      await page.getByRole('checkbox', { name: 'Mend the sleeve: done' }).click();
+      await expect(person.keyResult('Made ready')).toHaveAccessibleName(/1 of 2 steps, 50/);
+      await person.keyResult('Doctor agrees').click();
+      await page.getByLabel('Day', { exact: true }).fill('2026-11-25');
+      await page.getByRole('dialog').getByRole('button', { name: 'Check in', exact: true }).click();
+      await expect(page.getByText('That day is still to come')).toBeVisible();
+      await page.keyboard.press('Escape');
+      await person.checkIn('Doctor agrees', 'Yes');
+      const reached = page.getByRole('dialog', { name: 'Doctor agrees is reached' });
+      await reached.getByLabel('How did it go').fill('He swims himself');
+      await reached.getByRole('button', { name: 'Go on' }).click();
+      await person.go('Today');
+      await page.getByRole('checkbox', { name: /^Cold swim:/ }).click();
+      await page.getByRole('link', { name: /^Goal Swim across the bay, 51/ }).click();
+      await expect(person.keyResult('Metres')).toHaveAccessibleName(/100 of 2,000 m, 5/);
+      // (0.5 + 0.5 + 1 + 0.5 + 0.05) / 5, and half of the time is over.
+      await expect(person.card('How it stands')).toContainText('51 %');
+      await expect(person.card('How it stands')).toContainText('1 of 5 key results reached');
+      await expect(person.card('How it stands')).toContainText('on pace');
+      const story = page.getByRole('list', { name: 'Story of the goal' });
+      await expect(story).toContainText('He swims himself');
+      await expect(story).toContainText('Money for the boat: €450 (+150)');
+      await expect(page.getByRole('list', { name: 'Habits that carry it' })).toContainText('Shoulder stretches');
 
-    await person.keyResult('Money for the boat').click();
-    await person.button('Correct the check-in of 24 November').first().click();
-    await expect(page.getByLabel('Note')).toHaveValue('A fair');
-    await page.getByLabel('New value').last().fill('six');
-    await person.button('Save').click();
-    await expect(page.getByText('Write a number, such as 12 or 7.5')).toBeVisible();
-    await page.getByLabel('New value').last().fill('600');
-    await person.button('Save').click();
-    await expect(page.getByText('€600 of €900, 67')).toBeVisible();
-    await person.button('Remove the check-in of 24 November').first().click();
-    await expect(page.getByText('€300 of €900, 33')).toBeVisible();
-    await person.button('Close').last().click();
-    await person.button('Undo').click();
-    await expect(person.keyResult('Money for the boat')).toHaveAccessibleName(/€600 of €900, 67/);
-    await person.everythingSaved();
-    await page.reload();
-    await expect(person.keyResult('Money for the boat')).toHaveAccessibleName(/€600 of €900, 67/);
-    await person.leave();
-  });
+      await person.keyResult('Money for the boat').click();
+      await person.button('Correct the check-in of 24 November').first().click();
+      await expect(page.getByLabel('Note')).toHaveValue('A fair');
+      await page.getByLabel('New value').last().fill('six');
+      await person.button('Save').click();
+      await expect(page.getByText('Write a number, such as 12 or 7.5')).toBeVisible();
+      await page.getByLabel('New value').last().fill('600');
+      await person.button('Save').click();
+      await expect(page.getByText('€600 of €900, 67')).toBeVisible();
+      await person.button('Remove the check-in of 24 November').first().click();
+      await expect(page.getByText('€300 of €900, 33')).toBeVisible();
+      await person.button('Close').last().click();
+      await person.button('Undo').click();
+      await expect(person.keyResult('Money for the boat')).toHaveAccessibleName(/€600 of €900, 67/);
+      await person.everythingSaved();
+      await page.reload();
+      await expect(person.keyResult('Money for the boat')).toHaveAccessibleName(/€600 of €900, 67/);
+      await person.leave();
+    },
+  );
 }
 
 test('one key result reached and one at 30 % make 65 %; it falls behind as days go by, says why, and is overdue', async ({
@@ -337,62 +339,68 @@ test('a goal moves to another quarter by menu and by hand, is postponed, paused,
   await person.leave();
 });
 
-test('one check-off that reaches two key results is told twice, each in its turn', async ({ browser }) => {
-  const person = await Person.at(browser);
-  const { page } = person;
-  await person.signUp();
-  await person.makeHabit({ name: 'Sand the hull' });
-  for (const title of ['Sail to the island', 'Keep at it']) {
-    await person.setGoal({ title, due: '2026-12-31' });
-    await person.addKeyResult({
-      title: `${title}, an evening`,
-      kind: 'Days of a habit',
-      habit: 'Sand the hull',
-      target: '1',
-    });
-  }
-  await person.go('Today');
-  await person.peg('Sand the hull').click();
-  for (const title of ['Sail to the island', 'Keep at it']) {
-    const reached = page.getByRole('dialog', { name: `${title}, an evening is reached` });
-    await reached.getByLabel('How did it go').fill(`Well, for ${title}`);
-    await reached.getByRole('button', { name: 'Leave it open' }).click();
-    await expect(reached).toBeHidden();
-  }
-  // Taken back and done again, nothing is told anew.
-  await person.peg('Sand the hull').click();
-  await person.checkOff('Sand the hull');
-  await page.clock.runFor(500);
-  await expect(page.getByRole('dialog')).toBeHidden();
-  await page.getByRole('link', { name: /^Goal Keep at it, 100/ }).click();
-  await expect(page.getByRole('list', { name: 'Story of the goal' })).toContainText('Well, for Keep at it');
-  await person.leave();
-});
+test(
+  'one check-off that reaches two key results is told twice, each in its turn',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    const person = await Person.at(browser);
+    const { page } = person;
+    await person.signUp();
+    await person.makeHabit({ name: 'Sand the hull' });
+    for (const title of ['Sail to the island', 'Keep at it']) {
+      await person.setGoal({ title, due: '2026-12-31' });
+      await person.addKeyResult({
+        title: `${title}, an evening`,
+        kind: 'Days of a habit',
+        habit: 'Sand the hull',
+        target: '1',
+      });
+    }
+    await person.go('Today');
+    await person.peg('Sand the hull').click();
+    for (const title of ['Sail to the island', 'Keep at it']) {
+      const reached = page.getByRole('dialog', { name: `${title}, an evening is reached` });
+      await reached.getByLabel('How did it go').fill(`Well, for ${title}`);
+      await reached.getByRole('button', { name: 'Leave it open' }).click();
+      await expect(reached).toBeHidden();
+    }
+    // Taken back and done again, nothing is told anew.
+    await person.peg('Sand the hull').click();
+    await person.checkOff('Sand the hull');
+    await page.clock.runFor(500);
+    await expect(page.getByRole('dialog')).toBeHidden();
+    await page.getByRole('link', { name: /^Goal Keep at it, 100/ }).click();
+    await expect(page.getByRole('list', { name: 'Story of the goal' })).toContainText('Well, for Keep at it');
+    await person.leave();
+  },
+);
 
-test('a goal due in a far year, typed by mistake, opens all the same; too many checkpoints are refused in words', async ({
-  browser,
-}) => {
-  const person = await Person.at(browser);
-  const { page } = person;
-  await person.signUp();
-  await person.setGoal({ title: 'Learn Welsh', starts: '2026-11-01', due: '9999-12-31' });
-  await person.addKeyResult({ title: 'Words', kind: 'A number', target: '100' });
-  await person.checkIn('Words', '5');
-  await expect(page.getByTestId('progress-line')).toBeVisible();
-  await person.keyResult('Words').click();
-  await person.button('Edit key result').click();
-  await person.button('Spread them evenly').click();
-  await expect(page.getByText(/checkpoints, one a month\. Up to 60 can be laid\./)).toBeVisible();
-  await page.keyboard.press('Escape');
-  await person.visit('/charts');
-  // Goals alone are enough for charts.
-  await expect(person.card('Goals on one axis')).toContainText('Learn Welsh');
-  await expect(page.getByText('No habits to draw yet')).toBeVisible();
-  await person.makeHabit({ name: 'Welsh cards' });
-  await person.visit('/charts?from=0002-01-01&to=2026-11-24');
-  await expect(page.getByRole('heading', { name: '2026', exact: true })).toBeVisible();
-  await person.leave();
-});
+test(
+  'a goal due in a far year, typed by mistake, opens all the same; too many checkpoints are refused in words',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    const person = await Person.at(browser);
+    const { page } = person;
+    await person.signUp();
+    await person.setGoal({ title: 'Learn Welsh', starts: '2026-11-01', due: '9999-12-31' });
+    await person.addKeyResult({ title: 'Words', kind: 'A number', target: '100' });
+    await person.checkIn('Words', '5');
+    await expect(page.getByTestId('progress-line')).toBeVisible();
+    await person.keyResult('Words').click();
+    await person.button('Edit key result').click();
+    await person.button('Spread them evenly').click();
+    await expect(page.getByText(/checkpoints, one a month\. Up to 60 can be laid\./)).toBeVisible();
+    await page.keyboard.press('Escape');
+    await person.visit('/charts');
+    // Goals alone are enough for charts.
+    await expect(person.card('Goals on one axis')).toContainText('Learn Welsh');
+    await expect(page.getByText('No habits to draw yet')).toBeVisible();
+    await person.makeHabit({ name: 'Welsh cards' });
+    await person.visit('/charts?from=0002-01-01&to=2026-11-24');
+    await expect(page.getByRole('heading', { name: '2026', exact: true })).toBeVisible();
+    await person.leave();
+  },
+);
 
 test('a goal that is not there says so, and the rest stays reachable', async ({ browser }) => {
   const person = await Person.at(browser);

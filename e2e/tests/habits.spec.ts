@@ -2,60 +2,66 @@ import { expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
 import { PHONE, WIDE } from '../playwright.config.ts';
 
-test('on a phone: three times a week from a Thursday owes its share in its first week', async ({ browser }) => {
-  const person = await Person.at(browser, { size: PHONE });
-  await person.signUp();
-  await person.addHabit({ name: 'Sand the hull', often: { perWeek: 3 }, from: '2026-11-19' });
-  // Thursday to Sunday owe 4 of 7 of three days: 1.7, rounded to two.
-  await person.visit('/log?span=week&day=2026-11-19');
-  await expect(person.figures('Sand the hull')).toHaveAccessibleName(
-    /^Sand the hull: 0 done of 2, 2 short, 0 of 2 kept, 0\s%(,|\.)/,
-  );
-  await (await person.reach('Sand the hull', 'Thursday 19 November')).click();
-  await expect(person.figures('Sand the hull')).toHaveAccessibleName(
-    /^Sand the hull: 1 done of 2, 1 short, 1 of 2 kept, 50\s%(,|\.)/,
-  );
-  await (await person.reach('Sand the hull', 'Saturday 21 November')).click();
-  await expect(person.figures('Sand the hull')).toHaveAccessibleName(
-    /^Sand the hull: 2 done of 2, 0 short, 2 of 2 kept, 100\s%(,|\.)/,
-  );
-  await person.go('Today');
-  await expect(person.row('Sand the hull')).toContainText('0 of 3 this week, 6 days left');
-  await expect(person.row('Sand the hull')).toContainText('1 week');
-  await person.leave();
-});
+test(
+  'on a phone: three times a week from a Thursday owes its share in its first week',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    const person = await Person.at(browser, { size: PHONE });
+    await person.signUp();
+    await person.addHabit({ name: 'Sand the hull', often: { perWeek: 3 }, from: '2026-11-19' });
+    // Thursday to Sunday owe 4 of 7 of three days: 1.7, rounded to two.
+    await person.visit('/log?span=week&day=2026-11-19');
+    await expect(person.figures('Sand the hull')).toHaveAccessibleName(
+      /^Sand the hull: 0 done of 2, 2 short, 0 of 2 kept, 0\s%(,|\.)/,
+    );
+    await (await person.reach('Sand the hull', 'Thursday 19 November')).click();
+    await expect(person.figures('Sand the hull')).toHaveAccessibleName(
+      /^Sand the hull: 1 done of 2, 1 short, 1 of 2 kept, 50\s%(,|\.)/,
+    );
+    await (await person.reach('Sand the hull', 'Saturday 21 November')).click();
+    await expect(person.figures('Sand the hull')).toHaveAccessibleName(
+      /^Sand the hull: 2 done of 2, 0 short, 2 of 2 kept, 100\s%(,|\.)/,
+    );
+    await person.go('Today');
+    await expect(person.row('Sand the hull')).toContainText('0 of 3 this week, 6 days left');
+    await expect(person.row('Sand the hull')).toContainText('1 week');
+    await person.leave();
+  },
+);
 
-test('on a wide screen: every day becomes every other day from today, and last month stays as it was', async ({
-  browser,
-}) => {
-  const person = await Person.at(browser, { size: WIDE });
-  await person.signUp();
-  await person.addHabit({ name: 'Splice a rope', from: '2026-10-01' });
-  await person.visit('/log?month=2026-10');
-  for (const day of ['Thursday 1 October', 'Friday 2 October'])
-    await (await person.reach('Splice a rope', day)).click();
-  const october = /^Splice a rope: 2 done of 31, 29 short, 2 of 31 kept, 6\s%/;
-  await expect(person.figures('Splice a rope')).toHaveAccessibleName(october);
-  await person.openHabit('Splice a rope');
-  await person.button('Edit habit').click();
-  await person.choose('Every few days');
-  await person.page.getByLabel('Every how many days').fill('2');
-  await person.page.getByLabel('Applies from').fill('2026-11-20');
-  await person.button('Save').click();
-  await expect(person.page.getByText('Choose today or a later day: past days keep their schedule')).toBeVisible();
-  await person.page.getByLabel('Applies from').fill('2026-11-24');
-  await person.button('Save').click();
-  await expect(person.card('Schedule history')).toContainText(/Every other day.*Since 24 November 2026/);
-  await expect(person.card('Schedule history')).toContainText(
-    /Every day.*From the first day, 1 October to 23 November/,
-  );
-  await person.visit('/log?month=2026-10');
-  await expect(person.figures('Splice a rope')).toHaveAccessibleName(october);
-  await person.visit('/log');
-  // 23 days by the old terms; 7 days of every other by the new, 3.5 rounded down.
-  await expect(person.figures('Splice a rope')).toHaveAccessibleName(/0 done of 26, 26 left/);
-  await person.leave();
-});
+test(
+  'on a wide screen: every day becomes every other day from today, and last month stays as it was',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    const person = await Person.at(browser, { size: WIDE });
+    await person.signUp();
+    await person.addHabit({ name: 'Splice a rope', from: '2026-10-01' });
+    await person.visit('/log?month=2026-10');
+    for (const day of ['Thursday 1 October', 'Friday 2 October'])
+      await (await person.reach('Splice a rope', day)).click();
+    const october = /^Splice a rope: 2 done of 31, 29 short, 2 of 31 kept, 6\s%/;
+    await expect(person.figures('Splice a rope')).toHaveAccessibleName(october);
+    await person.openHabit('Splice a rope');
+    await person.button('Edit habit').click();
+    await person.choose('Every few days');
+    await person.page.getByLabel('Every how many days').fill('2');
+    await person.page.getByLabel('Applies from').fill('2026-11-20');
+    await person.button('Save').click();
+    await expect(person.page.getByText('Choose today or a later day: past days keep their schedule')).toBeVisible();
+    await person.page.getByLabel('Applies from').fill('2026-11-24');
+    await person.button('Save').click();
+    await expect(person.card('Schedule history')).toContainText(/Every other day.*Since 24 November 2026/);
+    await expect(person.card('Schedule history')).toContainText(
+      /Every day.*From the first day, 1 October to 23 November/,
+    );
+    await person.visit('/log?month=2026-10');
+    await expect(person.figures('Splice a rope')).toHaveAccessibleName(october);
+    await person.visit('/log');
+    // 23 days by the old terms; 7 days of every other by the new, 3.5 rounded down.
+    await expect(person.figures('Splice a rope')).toHaveAccessibleName(/0 done of 26, 26 left/);
+    await person.leave();
+  },
+);
 
 test('on a phone: amounts above, at and below the threshold, and a quit habit', async ({ browser }) => {
   const person = await Person.at(browser, { size: PHONE });
@@ -192,45 +198,49 @@ test('habits are put in order by dragging and by keyboard, and the order shows e
   await person.leave();
 });
 
-test('a month’s target holds for it alone or from now on, and the year’s by itself', async ({ browser }) => {
-  const person = await Person.at(browser, { size: WIDE });
-  await person.signUp();
-  await person.addHabit({ name: 'Cold swim', how: { unit: 'm', step: 500, atLeast: 500 }, from: '2026-11-01' });
-  await person.peg('Cold swim').click();
-  await person.openHabit('Cold swim');
-  await expect(person.card('Targets')).toContainText(/November.*as planned.*30 days planned, 1 done/);
-  await person.button('Set the month’s target').click();
-  await person.page.getByLabel('Days', { exact: true }).fill('12.5');
-  await expect(person.page.getByText('Write a whole number, 0 or more')).toBeVisible();
-  await person.page.getByLabel('Days', { exact: true }).fill('12');
-  await person.page.getByLabel('Amount', { exact: true }).fill('6000');
-  await person.page.getByLabel('Reward for reaching it').fill('Hot chocolate');
-  await person.choose('From now on');
-  await person.button('Save').click();
-  await expect(person.card('Targets')).toContainText(/set by you.*1 of the target of 12, 11 left, 8/);
-  await expect(person.card('Targets')).toContainText('500 of 6,000 m');
-  await expect(person.card('Targets')).toContainText('Reward: Hot chocolate');
-  await expect(person.card('Month')).toContainText('500 of 6,000 m, about 1,400 m a week');
-  await person.button('Set the month’s target').click();
-  await person.button('The month after').last().click();
-  await expect(person.page.getByLabel('Days', { exact: true })).toHaveValue('12');
-  await person.page.getByLabel('Days', { exact: true }).fill('20');
-  await person.choose('This month only');
-  await person.button('Save').click();
-  await person.visit('/log?month=2026-12');
-  await expect(person.figures('Cold swim')).toHaveAccessibleName(/0 done of 20/);
-  await person.visit('/log?month=2027-01');
-  await expect(person.figures('Cold swim')).toHaveAccessibleName(/0 done of 12/);
-  await person.openHabit('Cold swim');
-  await expect(person.card('Targets')).toContainText(/2026.*its months together.*32 days planned, 1 done/);
-  await person.button('Set the year’s target').click();
-  await person.page.getByLabel('Days', { exact: true }).fill('25');
-  await person.button('Save').click();
-  await expect(person.card('Targets')).toContainText(/2026.*set by you.*1 of the target of 25/);
-  await person.page.keyboard.press('Control+z');
-  await expect(person.card('Targets')).toContainText(/2026.*its months together/);
-  await person.leave();
-});
+test(
+  'a month’s target holds for it alone or from now on, and the year’s by itself',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    const person = await Person.at(browser, { size: WIDE });
+    await person.signUp();
+    await person.addHabit({ name: 'Cold swim', how: { unit: 'm', step: 500, atLeast: 500 }, from: '2026-11-01' });
+    await person.peg('Cold swim').click();
+    await person.openHabit('Cold swim');
+    await expect(person.card('Targets')).toContainText(/November.*as planned.*30 days planned, 1 done/);
+    await person.button('Set the month’s target').click();
+    await person.page.getByLabel('Days', { exact: true }).fill('12.5');
+    await expect(person.page.getByText('Write a whole number, 0 or more')).toBeVisible();
+    await person.page.getByLabel('Days', { exact: true }).fill('12');
+    await person.page.getByLabel('Amount', { exact: true }).fill('6000');
+    await person.page.getByLabel('Reward for reaching it').fill('Hot chocolate');
+    await person.choose('From now on');
+    await person.button('Save').click();
+    await expect(person.card('Targets')).toContainText(/set by you.*1 of the target of 12, 11 left, 8/);
+    await expect(person.card('Targets')).toContainText('500 of 6,000 m');
+    await expect(person.card('Targets')).toContainText('Reward: Hot chocolate');
+    await expect(person.card('Month')).toContainText('500 of 6,000 m, about 1,400 m a week');
+    await person.button('Set the month’s target').click();
+    await person.button('The month after').last().click();
+    await expect(person.page.getByLabel('Days', { exact: true })).toHaveValue('12');
+    await person.page.getByLabel('Days', { exact: true }).fill('20');
+    await person.choose('This month only');
+    await person.button('Save').click();
+    await person.visit('/log?month=2026-12');
+    await expect(person.figures('Cold swim')).toHaveAccessibleName(/0 done of 20/);
+    await person.visit('/log?month=2027-01');
+    await expect(person.figures('Cold swim')).toHaveAccessibleName(/0 done of 12/);
+    await person.openHabit('Cold swim');
+    await expect(person.card('Targets')).toContainText(/2026.*its months together.*32 days planned, 1 done/);
+    await person.button('Set the year’s target').click();
+    await person.page.getByLabel('Days', { exact: true }).fill('25');
+    await person.button('Save').click();
+    await expect(person.card('Targets')).toContainText(/2026.*set by you.*1 of the target of 25/);
+    await person.page.keyboard.press('Control+z');
+    await expect(person.card('Targets')).toContainText(/2026.*its months together/);
+    await person.leave();
+  },
+);
 
 test('a finish line is told once when it is reached, keeps its day, and can end the habit', async ({ browser }) => {
   const person = await Person.at(browser);

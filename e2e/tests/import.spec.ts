@@ -5,7 +5,7 @@ import { type Records, dayOf, daysInMonthOf, reportOf } from '@wimbel/core';
 import { gridsOfFile, readDataFileText, readGrids } from '@wimbel/exchange';
 import { STATE } from '../../tools/system.mjs';
 import { Person } from '../driver/person.ts';
-import { PHONE, WIDE } from '../playwright.config.ts';
+import { PHONE, WIDE, soakIf } from '../playwright.config.ts';
 
 const TODAY = dayOf('2026-11-24');
 const MONTHS = 'January February March April May June July August September October November December'.split(' ');
@@ -58,60 +58,62 @@ for (const [device, size] of [
   ['phone', PHONE],
   ['wide screen', WIDE],
 ] as const) {
-  test(`on a ${device}: a year kept in three shapes comes in as counted by hand, and one is undone`, async ({
-    browser,
-  }) => {
-    test.slow();
-    const person = await Person.at(browser, { size });
-    const { page } = person;
-    await person.signUp();
-    for (const [at, [shape, text]] of Object.entries(SHAPES).entries()) {
-      await person.visit('/settings/account');
-      await person.button('Bring in a table').click();
-      await choose(person, text);
-      const found = `${SCALES_DAYS + SWIM_DAYS} days of 2 habits, from 1 January 2025 to 31 December 2025.`;
-      await expect(page.getByText(found), shape).toBeVisible();
-      if (at === 0) {
-        await expect(
-          page.getByRole('button', { name: 'Scales, 186 days. New habit, checked off, from 1 January 2025. Change' }),
-        ).toBeVisible();
-        const swims = 'Cold swim, 119 days. New habit, done from 13 min, from 1 January 2025. Change';
-        await expect(page.getByRole('button', { name: swims })).toBeVisible();
-        // Totals are seen, and left out.
-        await expect(page.getByRole('button', { name: /^Row 5, Left out/ })).toBeVisible();
-        await person.button('Bring in 305 days').click();
-        await expect(page.getByText('305 days of 2 habits').first()).toBeVisible();
-        await expect(page).toHaveURL(/log\?month=2025-12/);
-        await person.everythingSaved();
-        continue;
+  test(
+    `on a ${device}: a year kept in three shapes comes in as counted by hand, and one is undone`,
+    { tag: soakIf(size === WIDE) },
+    async ({ browser }) => {
+      test.slow();
+      const person = await Person.at(browser, { size });
+      const { page } = person;
+      await person.signUp();
+      for (const [at, [shape, text]] of Object.entries(SHAPES).entries()) {
+        await person.visit('/settings/account');
+        await person.button('Bring in a table').click();
+        await choose(person, text);
+        const found = `${SCALES_DAYS + SWIM_DAYS} days of 2 habits, from 1 January 2025 to 31 December 2025.`;
+        await expect(page.getByText(found), shape).toBeVisible();
+        if (at === 0) {
+          await expect(
+            page.getByRole('button', { name: 'Scales, 186 days. New habit, checked off, from 1 January 2025. Change' }),
+          ).toBeVisible();
+          const swims = 'Cold swim, 119 days. New habit, done from 13 min, from 1 January 2025. Change';
+          await expect(page.getByRole('button', { name: swims })).toBeVisible();
+          // Totals are seen, and left out.
+          await expect(page.getByRole('button', { name: /^Row 5, Left out/ })).toBeVisible();
+          await person.button('Bring in 305 days').click();
+          await expect(page.getByText('305 days of 2 habits').first()).toBeVisible();
+          await expect(page).toHaveURL(/log\?month=2025-12/);
+          await person.everythingSaved();
+          continue;
+        }
+        // The same days once more say nothing new.
+        await expect(page.getByRole('button', { name: 'Scales, 186 days. To Scales. Change' })).toBeVisible();
+        await expect(person.button('Nothing to bring in')).toBeDisabled();
       }
-      // The same days once more say nothing new.
-      await expect(page.getByRole('button', { name: 'Scales, 186 days. To Scales. Change' })).toBeVisible();
-      await expect(person.button('Nothing to bring in')).toBeDisabled();
-    }
-    const entries = (await person.stored()).filter((each) => each.collection === 'entries');
-    expect(entries).toHaveLength(SCALES_DAYS + SWIM_DAYS);
-    const records = recordsOf(await person.stored());
-    const years = Object.values(reportOf(records, TODAY).habits).map(({ years }) => years['2025']!.actual);
-    expect(years.sort()).toEqual([SWIM_DAYS, SCALES_DAYS].sort());
-    // As a screen says it.
-    await person.visit('/charts?span=year&day=2025-06-01');
-    await expect(page.getByText('Scales').first()).toBeVisible();
-    // Another habit's table is brought in, and taken back as one step.
-    await person.visit('/settings/bring-in');
-    await page
-      .getByLabel('Or paste cells here')
-      .fill('Day\tWhittle\n2025-03-01\tx\n2025-03-02\tx\n2025-03-03\t\n2025-03-04\tx');
-    await person.button('Read what I pasted').click();
-    await person.button('Bring in 3 days').click();
-    await expect(page.getByText('3 days of 1 habit').first()).toBeVisible();
-    await page.getByRole('button', { name: 'Undo' }).first().click();
-    await person.everythingSaved();
-    await expect
-      .poll(async () => (await person.stored()).filter(({ collection }) => collection === 'habits').length)
-      .toBe(2);
-    await person.leave();
-  });
+      const entries = (await person.stored()).filter((each) => each.collection === 'entries');
+      expect(entries).toHaveLength(SCALES_DAYS + SWIM_DAYS);
+      const records = recordsOf(await person.stored());
+      const years = Object.values(reportOf(records, TODAY).habits).map(({ years }) => years['2025']!.actual);
+      expect(years.sort()).toEqual([SWIM_DAYS, SCALES_DAYS].sort());
+      // As a screen says it.
+      await person.visit('/charts?span=year&day=2025-06-01');
+      await expect(page.getByText('Scales').first()).toBeVisible();
+      // Another habit's table is brought in, and taken back as one step.
+      await person.visit('/settings/bring-in');
+      await page
+        .getByLabel('Or paste cells here')
+        .fill('Day\tWhittle\n2025-03-01\tx\n2025-03-02\tx\n2025-03-03\t\n2025-03-04\tx');
+      await person.button('Read what I pasted').click();
+      await person.button('Bring in 3 days').click();
+      await expect(page.getByText('3 days of 1 habit').first()).toBeVisible();
+      await page.getByRole('button', { name: 'Undo' }).first().click();
+      await person.everythingSaved();
+      await expect
+        .poll(async () => (await person.stored()).filter(({ collection }) => collection === 'habits').length)
+        .toBe(2);
+      await person.leave();
+    },
+  );
 }
 
 /** What the server has as records, for the report. */
@@ -243,45 +245,47 @@ async function screensOf(person: Person): Promise<string[]> {
   return words;
 }
 
-test('the sample is taken out and into a new account: the same to the byte, in every figure and on the screens; as a workbook too', async ({
-  browser,
-}) => {
-  test.slow();
-  const person = await Person.at(browser, { size: PHONE });
-  await person.openSample();
-  const taken = async (by: Person, button: string): Promise<Buffer> => {
-    const [file] = await Promise.all([by.page.waitForEvent('download'), by.button(button).click()]);
-    return readFileSync(await file.path());
-  };
-  const shown = await screensOf(person);
-  await person.visit('/settings/account');
-  const out = (await taken(person, 'Download my data')).toString();
-  await person.button('As a workbook').click();
-  await person.choose('Everything');
-  const { grids } = await gridsOfFile(await taken(person, 'Download'), 'wimbel.xlsx');
-  const sample = readDataFileText(readFileSync(join(STATE, 'e2e-sample.json'), 'utf8')).records!;
-  const marked = sample.entries.filter(({ mark, amount }) => mark !== undefined || (amount ?? 0) > 0);
-  expect(readGrids(grids!, TODAY).cells.filter(({ said }) => said.kind !== 'no')).toHaveLength(marked.length);
-  await person.leave();
+test(
+  'the sample is taken out and into a new account: the same to the byte, in every figure and on the screens; as a workbook too',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    test.slow();
+    const person = await Person.at(browser, { size: PHONE });
+    await person.openSample();
+    const taken = async (by: Person, button: string): Promise<Buffer> => {
+      const [file] = await Promise.all([by.page.waitForEvent('download'), by.button(button).click()]);
+      return readFileSync(await file.path());
+    };
+    const shown = await screensOf(person);
+    await person.visit('/settings/account');
+    const out = (await taken(person, 'Download my data')).toString();
+    await person.button('As a workbook').click();
+    await person.choose('Everything');
+    const { grids } = await gridsOfFile(await taken(person, 'Download'), 'wimbel.xlsx');
+    const sample = readDataFileText(readFileSync(join(STATE, 'e2e-sample.json'), 'utf8')).records!;
+    const marked = sample.entries.filter(({ mark, amount }) => mark !== undefined || (amount ?? 0) > 0);
+    expect(readGrids(grids!, TODAY).cells.filter(({ said }) => said.kind !== 'no')).toHaveLength(marked.length);
+    await person.leave();
 
-  const other = await Person.at(browser, { size: PHONE });
-  await other.signUp();
-  await other.visit('/settings/account');
-  await other.page
-    .getByLabel('A Wimbel data file')
-    .setInputFiles({ name: 'mine.json', mimeType: 'application/json', buffer: Buffer.from(out) });
-  await other.button('Replace what is here').click();
-  await expect(other.page.getByText(/records brought in/)).toBeVisible({ timeout: 60_000 });
-  await expect.poll(() => other.waiting(), { timeout: 60_000 }).toBe(0);
-  expect(await screensOf(other)).toEqual(shown);
-  await other.visit('/settings/account');
-  const again = (await taken(other, 'Download my data')).toString();
-  const without = (text: string): string => text.replace(/"exportedAt": "[^"]+"/, '');
-  expect(without(again)).toBe(without(out));
-  const [mine, first] = [again, out].map((text) => reportOf(readDataFileText(text).records!, TODAY));
-  expect(mine).toEqual(first);
-  await other.leave();
-});
+    const other = await Person.at(browser, { size: PHONE });
+    await other.signUp();
+    await other.visit('/settings/account');
+    await other.page
+      .getByLabel('A Wimbel data file')
+      .setInputFiles({ name: 'mine.json', mimeType: 'application/json', buffer: Buffer.from(out) });
+    await other.button('Replace what is here').click();
+    await expect(other.page.getByText(/records brought in/)).toBeVisible({ timeout: 60_000 });
+    await expect.poll(() => other.waiting(), { timeout: 60_000 }).toBe(0);
+    expect(await screensOf(other)).toEqual(shown);
+    await other.visit('/settings/account');
+    const again = (await taken(other, 'Download my data')).toString();
+    const without = (text: string): string => text.replace(/"exportedAt": "[^"]+"/, '');
+    expect(without(again)).toBe(without(out));
+    const [mine, first] = [again, out].map((text) => reportOf(readDataFileText(text).records!, TODAY));
+    expect(mine).toEqual(first);
+    await other.leave();
+  },
+);
 
 test('a table comes in whole, though its screen is left right after', async ({ browser }) => {
   const person = await Person.at(browser, { size: PHONE });
@@ -308,43 +312,49 @@ const halfWay = (person: Person): Promise<unknown> =>
     timeout: 60_000,
   });
 
-test('a page that is closed while a large file comes in goes on with it the next time', async ({ browser }) => {
-  test.slow();
-  const person = await Person.at(browser, { size: PHONE });
-  await person.signUp();
-  const habits = Array.from({ length: 8 }, (_, at) => ({
-    id: `h${at}`,
-    name: `Habit ${at}`,
-    order: at,
-    aim: 'build',
-    partOfDay: 'any',
-    measure: { kind: 'check' },
-    terms: [{ from: '2020-01-01', schedule: { kind: 'daily' } }],
-    startsOn: '2020-01-01',
-  }));
-  const days = Array.from({ length: 1500 }, (_, at) => new Date(Date.UTC(2021, 0, 1 + at)).toISOString().slice(0, 10));
-  const entries = habits.flatMap(({ id }) => days.map((day) => ({ habitId: id, day, mark: 'done' })));
-  const file = { format: 'wimbel', version: 1, habits, entries };
-  await person.visit('/settings/account');
-  await person.page
-    .getByLabel('A Wimbel data file')
-    .setInputFiles({ name: 'years.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
-  await person.button('Add to what is here').click();
-  // Stopped, nothing of it is there.
-  await halfWay(person);
-  await person.button('Stop').click();
-  await expect(person.page.getByText('Stopped. Nothing was kept of it.')).toBeVisible();
-  await person.everythingSaved();
-  await expect.poll(async () => (await person.stored()).length, { timeout: 60_000 }).toBe(0);
-  await person.button('Add to what is here').click();
-  // All is laid down by half of the way, then it is taken in.
-  await halfWay(person);
-  await person.page.close();
-  await person.reopen('/today');
-  await expect
-    .poll(async () => (await person.stored()).filter(({ collection }) => collection === 'entries').length, {
-      timeout: 90_000,
-    })
-    .toBe(entries.length);
-  await person.leave();
-});
+test(
+  'a page that is closed while a large file comes in goes on with it the next time',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    test.slow();
+    const person = await Person.at(browser, { size: PHONE });
+    await person.signUp();
+    const habits = Array.from({ length: 8 }, (_, at) => ({
+      id: `h${at}`,
+      name: `Habit ${at}`,
+      order: at,
+      aim: 'build',
+      partOfDay: 'any',
+      measure: { kind: 'check' },
+      terms: [{ from: '2020-01-01', schedule: { kind: 'daily' } }],
+      startsOn: '2020-01-01',
+    }));
+    const days = Array.from({ length: 1500 }, (_, at) =>
+      new Date(Date.UTC(2021, 0, 1 + at)).toISOString().slice(0, 10),
+    );
+    const entries = habits.flatMap(({ id }) => days.map((day) => ({ habitId: id, day, mark: 'done' })));
+    const file = { format: 'wimbel', version: 1, habits, entries };
+    await person.visit('/settings/account');
+    await person.page
+      .getByLabel('A Wimbel data file')
+      .setInputFiles({ name: 'years.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
+    await person.button('Add to what is here').click();
+    // Stopped, nothing of it is there.
+    await halfWay(person);
+    await person.button('Stop').click();
+    await expect(person.page.getByText('Stopped. Nothing was kept of it.')).toBeVisible();
+    await person.everythingSaved();
+    await expect.poll(async () => (await person.stored()).length, { timeout: 60_000 }).toBe(0);
+    await person.button('Add to what is here').click();
+    // All is laid down by half of the way, then it is taken in.
+    await halfWay(person);
+    await person.page.close();
+    await person.reopen('/today');
+    await expect
+      .poll(async () => (await person.stored()).filter(({ collection }) => collection === 'entries').length, {
+        timeout: 90_000,
+      })
+      .toBe(entries.length);
+    await person.leave();
+  },
+);

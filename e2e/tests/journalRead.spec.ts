@@ -167,7 +167,7 @@ test('moods have a sign and a word of one’s own, everywhere', async ({ browser
   await person.leave();
 });
 
-test('web addresses in a page are links, and lists are lists', async ({ browser }) => {
+test('web addresses in a page are links, and lists are lists', { tag: '@soak' }, async ({ browser }) => {
   const person = await Person.at(browser, { size: PHONE });
   await person.signUp();
   await person.go('Journal');

@@ -151,18 +151,20 @@ test('hours are taken as 1:30, and the pegboard stands in groups by how often ha
   await person.leave();
 });
 
-test('the ring of what has the focus in a row of Today lies inside the row, which is cut at its edge', async ({
-  browser,
-}) => {
-  const person = await Person.at(browser);
-  await person.signUp();
-  await person.makeHabit({ name: 'Cold swim' });
-  await person.visit('/today');
-  await person.peg('Cold swim').focus();
-  await person.page.keyboard.press('Tab');
-  const more = person.button('Cold swim, more');
-  await expect(more).toBeFocused();
-  await expect(more).toHaveCSS('outline-style', 'solid');
-  await expect(more).toHaveCSS('outline-offset', '-3px');
-  await person.leave();
-});
+test(
+  'the ring of what has the focus in a row of Today lies inside the row, which is cut at its edge',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    const person = await Person.at(browser);
+    await person.signUp();
+    await person.makeHabit({ name: 'Cold swim' });
+    await person.visit('/today');
+    await person.peg('Cold swim').focus();
+    await person.page.keyboard.press('Tab');
+    const more = person.button('Cold swim, more');
+    await expect(more).toBeFocused();
+    await expect(more).toHaveCSS('outline-style', 'solid');
+    await expect(more).toHaveCSS('outline-offset', '-3px');
+    await person.leave();
+  },
+);

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
-import { PHONE, WIDE } from '../playwright.config.ts';
+import { PHONE, WIDE, soakIf } from '../playwright.config.ts';
 
 test('a month is put right by keyboard alone, and every step of it taken back', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
@@ -95,99 +95,109 @@ test('the grid is announced: its size, its rows and columns, and one way in', as
   await person.leave();
 });
 
-test('what stands in a row is not cut at its edge: over a month and a year, roomy and compact, on both widths', async ({
-  browser,
-}) => {
-  for (const size of [PHONE, WIDE])
-    for (const rows of ['roomy', 'compact']) {
-      const person = await Person.at(browser, { size });
-      await person.page.addInitScript((kept) => localStorage.setItem('wimbel.rows', kept), rows);
-      await person.openSample();
-      for (const span of ['month', 'year']) {
-        await person.visit(`/log?span=${span}`);
-        await expect(person.cell('Scales, slow bow', 'Tuesday 24 November')).toBeVisible();
-        await expect(person.page.locator('[aria-busy="true"]')).toHaveCount(0);
-        const cut = await person.page.evaluate(() => {
-          const rows = [...document.querySelectorAll<HTMLElement>('[data-row]')];
-          const isOut = (row: HTMLElement): boolean => {
-            const { top, bottom } = row.getBoundingClientRect();
-            return [...row.querySelectorAll('[role=rowheader] *, [data-testid^=figures] *')].some((each) => {
-              const box = each.getBoundingClientRect();
-              return box.top < top - 1 || box.bottom > bottom + 1;
-            });
-          };
-          return { seen: rows.length, cut: rows.filter(isOut).map((row) => row.innerText) };
-        });
-        expect(cut.seen).toBeGreaterThan(6);
-        expect(cut.cut, `${size.width} ${rows} ${span}`).toEqual([]);
+test(
+  'what stands in a row is not cut at its edge: over a month and a year, roomy and compact, on both widths',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    for (const size of [PHONE, WIDE])
+      for (const rows of ['roomy', 'compact']) {
+        const person = await Person.at(browser, { size });
+        await person.page.addInitScript((kept) => localStorage.setItem('wimbel.rows', kept), rows);
+        await person.openSample();
+        for (const span of ['month', 'year']) {
+          await person.visit(`/log?span=${span}`);
+          await expect(person.cell('Scales, slow bow', 'Tuesday 24 November')).toBeVisible();
+          await expect(person.page.locator('[aria-busy="true"]')).toHaveCount(0);
+          const cut = await person.page.evaluate(() => {
+            const rows = [...document.querySelectorAll<HTMLElement>('[data-row]')];
+            const isOut = (row: HTMLElement): boolean => {
+              const { top, bottom } = row.getBoundingClientRect();
+              return [...row.querySelectorAll('[role=rowheader] *, [data-testid^=figures] *')].some((each) => {
+                const box = each.getBoundingClientRect();
+                return box.top < top - 1 || box.bottom > bottom + 1;
+              });
+            };
+            return { seen: rows.length, cut: rows.filter(isOut).map((row) => row.innerText) };
+          });
+          expect(cut.seen).toBeGreaterThan(6);
+          expect(cut.cut, `${size.width} ${rows} ${span}`).toEqual([]);
+        }
+        await person.leave();
       }
-      await person.leave();
-    }
-});
+  },
+);
 
 for (const [device, size] of [
   ['phone', PHONE],
   ['wide screen', WIDE],
 ] as const) {
-  test(`on a ${device}: week, six weeks from any day, quarter and year, back and forth`, async ({ browser }) => {
-    const person = await Person.at(browser, { size });
-    await person.openSample();
-    await person.visit('/log');
-    await expect(person.cell('Cold swim', 'Tuesday 24 November')).toBeInViewport();
-    await person.choose('Week');
-    await expect(person.heading('23 to 29 November')).toBeVisible();
-    await person.button('The week before').click();
-    await expect(person.heading('16 to 22 November')).toBeVisible();
-    await person.button('This week').click();
-    await person.choose('6 weeks');
-    await expect(person.heading('19 Oct to 29 Nov')).toBeVisible();
-    await person.page.getByLabel('First day of the six weeks').fill('2026-02-17');
-    await expect(person.heading('17 Feb to 30 Mar')).toBeVisible();
-    await expect(await person.reach('Cold swim', 'Monday 30 March')).toBeVisible();
-    await person.choose('Quarter');
-    await expect(person.heading('January to March')).toBeVisible();
-    await person.choose('Year');
-    await expect(person.heading('2026')).toBeVisible();
-    await person.button('The year before').click();
-    await expect(person.heading('2025')).toBeVisible();
-    await expect(await person.reach('Cold swim', 'Wednesday 31 December')).toBeVisible();
-    await person.page.goBack();
-    await expect(person.heading('2026')).toBeVisible();
-    await person.page.reload();
-    await expect(person.heading('2026')).toBeVisible();
-    await person.leave();
-  });
+  test(
+    `on a ${device}: week, six weeks from any day, quarter and year, back and forth`,
+    { tag: soakIf(size === PHONE) },
+    async ({ browser }) => {
+      const person = await Person.at(browser, { size });
+      await person.openSample();
+      await person.visit('/log');
+      await expect(person.cell('Cold swim', 'Tuesday 24 November')).toBeInViewport();
+      await person.choose('Week');
+      await expect(person.heading('23 to 29 November')).toBeVisible();
+      await person.button('The week before').click();
+      await expect(person.heading('16 to 22 November')).toBeVisible();
+      await person.button('This week').click();
+      await person.choose('6 weeks');
+      await expect(person.heading('19 Oct to 29 Nov')).toBeVisible();
+      await person.page.getByLabel('First day of the six weeks').fill('2026-02-17');
+      await expect(person.heading('17 Feb to 30 Mar')).toBeVisible();
+      await expect(await person.reach('Cold swim', 'Monday 30 March')).toBeVisible();
+      await person.choose('Quarter');
+      await expect(person.heading('January to March')).toBeVisible();
+      await person.choose('Year');
+      await expect(person.heading('2026')).toBeVisible();
+      await person.button('The year before').click();
+      await expect(person.heading('2025')).toBeVisible();
+      await expect(await person.reach('Cold swim', 'Wednesday 31 December')).toBeVisible();
+      await person.page.goBack();
+      await expect(person.heading('2026')).toBeVisible();
+      await person.page.reload();
+      await expect(person.heading('2026')).toBeVisible();
+      await person.leave();
+    },
+  );
 
-  test(`on a ${device}: the same records by day, amounts and notes edited where they stand`, async ({ browser }) => {
-    const person = await Person.at(browser, { size });
-    await person.signUp();
-    await person.makeHabit({ name: 'Pages', how: { unit: 'pages', step: 5, atLeast: 20 }, from: '2026-11-22' });
-    await person.makeHabit({ name: 'Scales', from: '2026-11-23' });
-    await person.go('Log');
-    await person.button('As a list by day').click();
-    await expect(person.page.getByRole('heading', { level: 2 })).toHaveText([
-      'Tuesday 24 November',
-      'Monday 23 November',
-      'Sunday 22 November',
-    ]);
-    await person.page.getByRole('checkbox', { name: 'Scales, Monday 23 November: empty' }).click();
-    const amount = person.page.getByLabel('Amount, Pages, Sunday 22 November');
-    await amount.fill('2x');
-    await expect(amount).toHaveAttribute('aria-invalid', 'true');
-    await amount.fill('22');
-    const note = person.page.getByLabel('Note, Pages, Sunday 22 November');
-    if (size === PHONE) await person.button('Write, Pages, Sunday 22 November').click();
-    await note.fill('On the quay');
-    await note.blur();
-    await person.button('As the pegboard').click();
-    await expect(await person.reach('Pages', 'Sunday 22 November')).toHaveAccessibleName(/: done, 22 pages$/);
-    await expect(person.cell('Scales', 'Monday 23 November')).toHaveAttribute('aria-checked', 'true');
-    await person.visit('/log?as=list');
-    await expect(person.page.getByLabel('Note, Pages, Sunday 22 November')).toHaveValue('On the quay');
-    await person.page.getByRole('link', { name: 'Open Sunday 22 November' }).click();
-    await expect(person.heading('Sunday')).toBeVisible();
-    await person.leave();
-  });
+  test(
+    `on a ${device}: the same records by day, amounts and notes edited where they stand`,
+    { tag: soakIf(size === WIDE) },
+    async ({ browser }) => {
+      const person = await Person.at(browser, { size });
+      await person.signUp();
+      await person.makeHabit({ name: 'Pages', how: { unit: 'pages', step: 5, atLeast: 20 }, from: '2026-11-22' });
+      await person.makeHabit({ name: 'Scales', from: '2026-11-23' });
+      await person.go('Log');
+      await person.button('As a list by day').click();
+      await expect(person.page.getByRole('heading', { level: 2 })).toHaveText([
+        'Tuesday 24 November',
+        'Monday 23 November',
+        'Sunday 22 November',
+      ]);
+      await person.page.getByRole('checkbox', { name: 'Scales, Monday 23 November: empty' }).click();
+      const amount = person.page.getByLabel('Amount, Pages, Sunday 22 November');
+      await amount.fill('2x');
+      await expect(amount).toHaveAttribute('aria-invalid', 'true');
+      await amount.fill('22');
+      const note = person.page.getByLabel('Note, Pages, Sunday 22 November');
+      if (size === PHONE) await person.button('Write, Pages, Sunday 22 November').click();
+      await note.fill('On the quay');
+      await note.blur();
+      await person.button('As the pegboard').click();
+      await expect(await person.reach('Pages', 'Sunday 22 November')).toHaveAccessibleName(/: done, 22 pages$/);
+      await expect(person.cell('Scales', 'Monday 23 November')).toHaveAttribute('aria-checked', 'true');
+      await person.visit('/log?as=list');
+      await expect(person.page.getByLabel('Note, Pages, Sunday 22 November')).toHaveValue('On the quay');
+      await person.page.getByRole('link', { name: 'Open Sunday 22 November' }).click();
+      await expect(person.heading('Sunday')).toBeVisible();
+      await person.leave();
+    },
+  );
 }
 
 test('the list goes on to older days over a month in which nothing was due', async ({ browser }) => {

@@ -1,59 +1,62 @@
 import { expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
-import { PHONE, WIDE } from '../playwright.config.ts';
+import { PHONE, WIDE, soakIf } from '../playwright.config.ts';
 
 for (const [device, size] of [
   ['phone', PHONE],
   ['wide screen', WIDE],
 ] as const) {
-  test(`on a ${device}: a day of last month is mended in the log, and the month, the streak and the heat map follow`, async ({
-    browser,
-  }) => {
-    const person = await Person.at(browser, { size });
-    await person.signUp();
-    await person.makeHabit({ name: 'Scales', from: '2026-10-29' });
-    await person.go('Log');
-    await expect(person.heading('November')).toBeVisible();
-    await person.button('The month before').click();
-    await expect(person.heading('October')).toBeVisible();
-    for (const day of ['Thursday 29 October', 'Saturday 31 October']) await (await person.reach('Scales', day)).click();
-    await expect(person.figures('Scales')).toHaveAccessibleName(
-      /^Scales: 2 done of 3, 1 short, 2 of 3 kept, 67\s%(,|\.)/,
-    );
-    await expect(person.page.getByText('2 of 3 due')).toBeVisible();
+  test(
+    `on a ${device}: a day of last month is mended in the log, and the month, the streak and the heat map follow`,
+    { tag: soakIf(size === PHONE) },
+    async ({ browser }) => {
+      const person = await Person.at(browser, { size });
+      await person.signUp();
+      await person.makeHabit({ name: 'Scales', from: '2026-10-29' });
+      await person.go('Log');
+      await expect(person.heading('November')).toBeVisible();
+      await person.button('The month before').click();
+      await expect(person.heading('October')).toBeVisible();
+      for (const day of ['Thursday 29 October', 'Saturday 31 October'])
+        await (await person.reach('Scales', day)).click();
+      await expect(person.figures('Scales')).toHaveAccessibleName(
+        /^Scales: 2 done of 3, 1 short, 2 of 3 kept, 67\s%(,|\.)/,
+      );
+      await expect(person.page.getByText('2 of 3 due')).toBeVisible();
 
-    await person.go('Charts');
-    await person.page.getByRole('button', { name: /^Charts of/ }).click();
-    await person.choose('Scales');
-    await expect(
-      person.page
-        .getByText('1 day, 31 October to 31 October')
-        .or(person.page.getByText('1 day, 29 October to 29 October')),
-    ).toBeVisible();
+      await person.go('Charts');
+      await person.page.getByRole('button', { name: /^Charts of/ }).click();
+      await person.choose('Scales');
+      await expect(
+        person.page
+          .getByText('1 day, 31 October to 31 October')
+          .or(person.page.getByText('1 day, 29 October to 29 October')),
+      ).toBeVisible();
 
-    await person.go('Log');
-    await person.button('The month before').click();
-    await (await person.reach('Scales', 'Friday 30 October')).click();
-    await expect(person.cell('Scales', 'Friday 30 October')).toHaveAttribute('aria-checked', 'true');
-    await expect(person.figures('Scales')).toHaveAccessibleName(
-      /^Scales: 3 done of 3, 0 short, 3 of 3 kept, 100\s%(,|\.)/,
-    );
-    await expect(person.page.getByText('3 of 3 due')).toBeVisible();
-    // Three days are too few for a ribbon.
-    for (const told of ['3 full days', '3 bright days', '0 ribbons'])
-      await expect(person.button(new RegExp(`^${told}`))).toBeVisible();
-    await person.reach('Scales', 'Friday 30 October');
-    await expect(person.button(/^Friday 30 October: 1 done, 1 of 1, 100/)).toBeVisible();
+      await person.go('Log');
+      await person.button('The month before').click();
+      await (await person.reach('Scales', 'Friday 30 October')).click();
+      await expect(person.cell('Scales', 'Friday 30 October')).toHaveAttribute('aria-checked', 'true');
+      await expect(person.figures('Scales')).toHaveAccessibleName(
+        /^Scales: 3 done of 3, 0 short, 3 of 3 kept, 100\s%(,|\.)/,
+      );
+      await expect(person.page.getByText('3 of 3 due')).toBeVisible();
+      // Three days are too few for a ribbon.
+      for (const told of ['3 full days', '3 bright days', '0 ribbons'])
+        await expect(person.button(new RegExp(`^${told}`))).toBeVisible();
+      await person.reach('Scales', 'Friday 30 October');
+      await expect(person.button(/^Friday 30 October: 1 done, 1 of 1, 100/)).toBeVisible();
 
-    await person.go('Charts');
-    await expect(person.page.getByRole('img', { name: /^Heat map of 2026: 3 full days of 27/ })).toBeVisible();
-    await person.page.getByRole('button', { name: /^Charts of/ }).click();
-    await person.choose('Scales');
-    await expect(person.page.getByText('3 days, 29 October to 31 October')).toBeVisible();
-    await expect(person.page.getByRole('img', { name: /^Heat map of 2026, Scales: 3 of 26 due/ })).toBeVisible();
-    await person.everythingSaved();
-    await person.leave();
-  });
+      await person.go('Charts');
+      await expect(person.page.getByRole('img', { name: /^Heat map of 2026: 3 full days of 27/ })).toBeVisible();
+      await person.page.getByRole('button', { name: /^Charts of/ }).click();
+      await person.choose('Scales');
+      await expect(person.page.getByText('3 days, 29 October to 31 October')).toBeVisible();
+      await expect(person.page.getByRole('img', { name: /^Heat map of 2026, Scales: 3 of 26 due/ })).toBeVisible();
+      await person.everythingSaved();
+      await person.leave();
+    },
+  );
 }
 
 test('a tap on the heat map names the day and its numbers, and leads to it', async ({ browser }) => {

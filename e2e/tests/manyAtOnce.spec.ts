@@ -1,6 +1,6 @@
 import { type Locator, expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
-import { PHONE, WIDE } from '../playwright.config.ts';
+import { PHONE, WIDE, soakIf } from '../playwright.config.ts';
 
 const TEN = [
   'Scales 10 min, mornings',
@@ -128,7 +128,7 @@ async function fingerOn(person: Person) {
   };
 }
 
-test('on a phone a finger draws a month of ten habits in at most 60 acts', async ({ browser }) => {
+test('on a phone a finger draws a month of ten habits in at most 60 acts', { tag: '@soak' }, async ({ browser }) => {
   const person = await Person.at(browser, { size: PHONE, hasTouch: true });
   await person.signUp();
   await tenFromAList(person);
@@ -242,59 +242,65 @@ for (const [device, size] of [
   ['phone', PHONE],
   ['wide screen', WIDE],
 ] as const) {
-  test(`on a ${device}: everything is found by any part of its name, checked off and opened by keys`, async ({
-    browser,
-  }) => {
-    const person = await Person.at(browser, { size });
-    await person.signUp();
-    await tenFromAList(person);
-    await person.setGoal({ title: 'Sail to the Skerries' });
-    if (size === WIDE) await person.page.keyboard.press('/');
-    else await person.button('Find').click();
-    const field = person.page.getByRole('combobox');
-    await expect(field).toBeFocused();
-    await field.fill('offee');
-    const found = person.page.getByRole('grid', { name: 'Found' }).getByRole('row');
-    await expect(found).toHaveCount(1);
-    await person.page.keyboard.press('Control+Enter');
-    await expect(found.getByRole('checkbox')).toHaveAttribute('aria-checked', 'true');
-    await field.fill('skerr');
-    await expect(found.first()).toHaveAccessibleName('Sail to the Skerries, Goal');
-    await person.page.keyboard.press('Escape');
-    await expect(person.page.getByRole('dialog')).toHaveCount(0);
-    await person.page.keyboard.press('Control+k');
-    await person.page.keyboard.type('what is');
-    await person.page.keyboard.press('Enter');
-    await expect(person.heading('What is due')).toBeVisible();
-    await person.button('Find').click();
-    await field.fill('zzz');
-    await expect(person.page.getByText('Nothing of yours has this in its name.')).toBeVisible();
-    await person.leave();
-  });
+  test(
+    `on a ${device}: everything is found by any part of its name, checked off and opened by keys`,
+    { tag: soakIf(size === WIDE) },
+    async ({ browser }) => {
+      const person = await Person.at(browser, { size });
+      await person.signUp();
+      await tenFromAList(person);
+      await person.setGoal({ title: 'Sail to the Skerries' });
+      if (size === WIDE) await person.page.keyboard.press('/');
+      else await person.button('Find').click();
+      const field = person.page.getByRole('combobox');
+      await expect(field).toBeFocused();
+      await field.fill('offee');
+      const found = person.page.getByRole('grid', { name: 'Found' }).getByRole('row');
+      await expect(found).toHaveCount(1);
+      await person.page.keyboard.press('Control+Enter');
+      await expect(found.getByRole('checkbox')).toHaveAttribute('aria-checked', 'true');
+      await field.fill('skerr');
+      await expect(found.first()).toHaveAccessibleName('Sail to the Skerries, Goal');
+      await person.page.keyboard.press('Escape');
+      await expect(person.page.getByRole('dialog')).toHaveCount(0);
+      await person.page.keyboard.press('Control+k');
+      await person.page.keyboard.type('what is');
+      await person.page.keyboard.press('Enter');
+      await expect(person.heading('What is due')).toBeVisible();
+      await person.button('Find').click();
+      await field.fill('zzz');
+      await expect(person.page.getByText('Nothing of yours has this in its name.')).toBeVisible();
+      await person.leave();
+    },
+  );
 
-  test(`on a ${device}: a first habit grows out of a small start, and another is made like it`, async ({ browser }) => {
-    const person = await Person.at(browser, { size });
-    await person.signUp();
-    await person.button('Making music').click();
-    const list = person.page.getByLabel('One habit a line');
-    await expect(list).toHaveValue(/^Scales 10 min\n/);
-    await list.fill('Scales 15 min, mornings');
-    await person.button('Add 1 habit').click();
-    await expect(person.row('Scales')).toContainText('15 min');
-    await person.openHabit('Scales');
-    await person.button('Copy this habit').click();
-    await expect(person.page.getByLabel('Name', { exact: true })).toHaveValue('Scales');
-    await person.page.getByLabel('Name', { exact: true }).fill('Arpeggios');
-    await person.button('Add, then another').click();
-    await expect(person.page.getByLabel('Name', { exact: true })).toBeFocused();
-    await expect(person.page.getByLabel('Name', { exact: true })).toHaveValue('');
-    await person.page.keyboard.type('Listening');
-    await person.button('Add habit').click();
-    await person.go('Today');
-    await expect(person.row('Arpeggios')).toContainText('15 min');
-    await expect(person.row('Listening')).toBeVisible();
-    await person.leave();
-  });
+  test(
+    `on a ${device}: a first habit grows out of a small start, and another is made like it`,
+    { tag: soakIf(size === PHONE) },
+    async ({ browser }) => {
+      const person = await Person.at(browser, { size });
+      await person.signUp();
+      await person.button('Making music').click();
+      const list = person.page.getByLabel('One habit a line');
+      await expect(list).toHaveValue(/^Scales 10 min\n/);
+      await list.fill('Scales 15 min, mornings');
+      await person.button('Add 1 habit').click();
+      await expect(person.row('Scales')).toContainText('15 min');
+      await person.openHabit('Scales');
+      await person.button('Copy this habit').click();
+      await expect(person.page.getByLabel('Name', { exact: true })).toHaveValue('Scales');
+      await person.page.getByLabel('Name', { exact: true }).fill('Arpeggios');
+      await person.button('Add, then another').click();
+      await expect(person.page.getByLabel('Name', { exact: true })).toBeFocused();
+      await expect(person.page.getByLabel('Name', { exact: true })).toHaveValue('');
+      await person.page.keyboard.type('Listening');
+      await person.button('Add habit').click();
+      await person.go('Today');
+      await expect(person.row('Arpeggios')).toContainText('15 min');
+      await expect(person.row('Listening')).toBeVisible();
+      await person.leave();
+    },
+  );
 }
 
 test('a list of steps is pasted with its sub-steps, and a goal is copied to another year', async ({ browser }) => {

@@ -67,7 +67,7 @@ test('a goal, a season and a look back are printed as they stand, whole and on w
   await person.leave();
 });
 
-test('the log of a month and of a year is printed with its figures', async ({ browser }) => {
+test('the log of a month and of a year is printed with its figures', { tag: '@soak' }, async ({ browser }) => {
   const person = await Person.at(browser, { size: PHONE });
   const { page } = person;
   await person.openSample();

@@ -95,7 +95,7 @@ test('other pips hold from a day on, and what was earned before stays', async ({
   await person.leave();
 });
 
-test('every sum of the ledger is that of the report, in all and by month', async ({ browser }) => {
+test('every sum of the ledger is that of the report, in all and by month', { tag: '@soak' }, async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   await person.openSample();
   // Rewards stand in the rail.

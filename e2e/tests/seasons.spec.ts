@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { type Records, dayOf, emptyRecords, reportOf, wholePercent } from '@wimbel/core';
 import { sampleRecords } from '../../scripts/sample/generate.ts';
 import { Person } from '../driver/person.ts';
-import { PHONE, WIDE } from '../playwright.config.ts';
+import { PHONE, WIDE, soakIf } from '../playwright.config.ts';
 
 const TODAY = dayOf('2026-11-24');
 const sample = sampleRecords(TODAY);
@@ -219,54 +219,60 @@ for (const [name, size] of [
   ['on a phone', PHONE],
   ['on a wide screen', WIDE],
 ] as const) {
-  test(`${name}: every figure of the seasons is that of the report, and each can be asked`, async ({ browser }) => {
-    const person = await Person.at(browser, { size });
-    const { page } = person;
-    await person.openSample();
-    const running = report.seasons['winter-bench']!;
-    if (size === PHONE) {
-      await person.go('Goals');
-      await page.getByRole('link', { name: `Season: week 5 of 12, ${percent(running.score)}` }).click();
-    } else {
-      await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Seasons' }).click();
-      for (const { id, title } of sample.seasons) {
-        await expect(
-          page.getByRole('link', { name: new RegExp(`^${title}, ${named(report.seasons[id]!.score)}`) }),
-        ).toBeVisible();
+  test(
+    `${name}: every figure of the seasons is that of the report, and each can be asked`,
+    { tag: soakIf(size === WIDE) },
+    async ({ browser }) => {
+      const person = await Person.at(browser, { size });
+      const { page } = person;
+      await person.openSample();
+      const running = report.seasons['winter-bench']!;
+      if (size === PHONE) {
+        await person.go('Goals');
+        await page.getByRole('link', { name: `Season: week 5 of 12, ${percent(running.score)}` }).click();
+      } else {
+        await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Seasons' }).click();
+        for (const { id, title } of sample.seasons) {
+          await expect(
+            page.getByRole('link', { name: new RegExp(`^${title}, ${named(report.seasons[id]!.score)}`) }),
+          ).toBeVisible();
+        }
+        await page.getByRole('link', { name: /^The winter bench/ }).click();
       }
-      await page.getByRole('link', { name: /^The winter bench/ }).click();
-    }
-    await expect(person.heading('The winter bench')).toBeVisible();
-    const gone = running.weeks.slice(0, 4);
-    await expect(person.card('Its weeks')).toContainText(
-      `${gone.filter(({ onTrack }) => onTrack).length} of 4 weeks on track, pass mark 80 %`,
-    );
-    for (const [at, { score, actual, target }] of running.weeks.slice(0, 5).entries()) {
-      await expect(week(person, at + 1)).toHaveAccessibleName(new RegExp(`: ${named(score)}, `));
-      await page.getByRole('button', { name: new RegExp(`^Week ${at + 1}, ${named(score)}.*open it$`) }).click();
-      await expect(page.getByText(`${actual} of ${target} planned, ${percent(score)}`)).toBeVisible();
-    }
-    const { actual, target, score } = running.weeks[4]!;
-    await expect(page.getByText(`This week, ${actual} of ${target}`)).toBeVisible();
-    await page
-      .getByRole('button', { name: `This week, ${actual} of ${target}, ${percent(score)}. What it is made of` })
-      .click();
-    await expect(page.getByRole('dialog')).toContainText(`${actual} of ${target}`);
-    await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: new RegExp(`^${named(running.score)}, .*What it is made of$`) }).click();
-    await expect(page.getByRole('dialog')).toContainText('Week 4, 16 to 22 November');
-    await page.keyboard.press('Escape');
-    // Months of a key result are those of the goal's page, corrected where they stand.
-    const planks = report.goals['island']!.keyResults['planks']!.checkpoints.find(({ month }) => month === '2026-11')!;
-    const row = page
-      .getByRole('table', { name: 'Checkpoints of Planks refitted' })
-      .getByRole('row', { name: /November 2026/ });
-    await expect(row.getByLabel('Aimed at, November 2026')).toHaveValue(String(planks.target));
-    await expect(row.getByLabel('At the end, November 2026')).toHaveValue(String(planks.end));
-    await expect(row).toContainText(`+${planks.growth}`);
-    await expect(page.getByRole('table', { name: 'Checkpoints of Planks refitted' }).getByRole('row')).toHaveCount(5);
-    await person.leave();
-  });
+      await expect(person.heading('The winter bench')).toBeVisible();
+      const gone = running.weeks.slice(0, 4);
+      await expect(person.card('Its weeks')).toContainText(
+        `${gone.filter(({ onTrack }) => onTrack).length} of 4 weeks on track, pass mark 80 %`,
+      );
+      for (const [at, { score, actual, target }] of running.weeks.slice(0, 5).entries()) {
+        await expect(week(person, at + 1)).toHaveAccessibleName(new RegExp(`: ${named(score)}, `));
+        await page.getByRole('button', { name: new RegExp(`^Week ${at + 1}, ${named(score)}.*open it$`) }).click();
+        await expect(page.getByText(`${actual} of ${target} planned, ${percent(score)}`)).toBeVisible();
+      }
+      const { actual, target, score } = running.weeks[4]!;
+      await expect(page.getByText(`This week, ${actual} of ${target}`)).toBeVisible();
+      await page
+        .getByRole('button', { name: `This week, ${actual} of ${target}, ${percent(score)}. What it is made of` })
+        .click();
+      await expect(page.getByRole('dialog')).toContainText(`${actual} of ${target}`);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: new RegExp(`^${named(running.score)}, .*What it is made of$`) }).click();
+      await expect(page.getByRole('dialog')).toContainText('Week 4, 16 to 22 November');
+      await page.keyboard.press('Escape');
+      // Months of a key result are those of the goal's page, corrected where they stand.
+      const planks = report.goals['island']!.keyResults['planks']!.checkpoints.find(
+        ({ month }) => month === '2026-11',
+      )!;
+      const row = page
+        .getByRole('table', { name: 'Checkpoints of Planks refitted' })
+        .getByRole('row', { name: /November 2026/ });
+      await expect(row.getByLabel('Aimed at, November 2026')).toHaveValue(String(planks.target));
+      await expect(row.getByLabel('At the end, November 2026')).toHaveValue(String(planks.end));
+      await expect(row).toContainText(`+${planks.growth}`);
+      await expect(page.getByRole('table', { name: 'Checkpoints of Planks refitted' }).getByRole('row')).toHaveCount(5);
+      await person.leave();
+    },
+  );
 }
 
 test('a season is laid over no other, shifted, lengthened, noted on, and what was written stays with its days', async ({
