@@ -6,6 +6,7 @@ import { CORNER, SPACE, TOUCH_PX } from '../theme/space.ts';
 import { TYPE } from '../theme/type.ts';
 import { TextsBeside } from './TextsBeside.tsx';
 import { Words } from './Words.tsx';
+import { domRef } from './domRef.ts';
 
 type Props = Omit<TextInputProps, 'style' | 'onChange'> & {
   label: string;
@@ -22,7 +23,7 @@ type Props = Omit<TextInputProps, 'style' | 'onChange'> & {
   /** Whether lines to write in are as tall as what is written. */
   isGrowing?: boolean;
   /** Takes hold of the input, to give it the focus. */
-  inputRef?: React.Ref<never>;
+  inputRef?: React.Ref<HTMLInputElement>;
 };
 
 /** A line to write in, with its label above and its error below. */
@@ -66,7 +67,7 @@ export function Field({
                   value: text,
                   onChangeText: (typed: string) => input.onChangeText?.(wholeText({ text: typed, others })),
                 })}
-            ref={inputRef as never}
+            ref={domRef(inputRef)}
             aria-label={spoken}
             aria-invalid={error !== undefined}
             aria-describedby={error !== undefined || hint !== undefined ? id : undefined}
@@ -107,7 +108,7 @@ function DateInput({
   return (
     <input
       type="date"
-      ref={inputRef as React.Ref<HTMLInputElement>}
+      ref={inputRef}
       aria-label={label}
       aria-invalid={isWrong}
       aria-describedby={describedBy}

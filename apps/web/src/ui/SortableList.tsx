@@ -15,6 +15,7 @@ import { View } from 'react-native';
 import { themed, useTheme } from '../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../theme/space.ts';
 import { Words } from './Words.tsx';
+import { domRef } from './domRef.ts';
 
 type Item = { id: string; name: string };
 
@@ -91,7 +92,7 @@ function SortableRow({
   const moving: CSSProperties = { transform: CSS.Translate.toString(transform) ?? '', transition: transition ?? '' };
   return (
     <View
-      ref={setNodeRef as never}
+      ref={domRef(setNodeRef)}
       role="listitem"
       style={[styles.row, index > 0 && styles.parted, isDragging && styles.lifted, moving as object]}
     >

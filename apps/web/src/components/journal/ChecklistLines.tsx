@@ -126,7 +126,7 @@ function Line({
             if (draft.text.trim() !== '') onEnter();
           }}
           blurOnSubmit={false}
-          inputRef={inputRef as never}
+          inputRef={inputRef}
           maxLength={LONGEST_LINE}
           placeholder={isTicked ? 'Something to tick off' : ''}
         />

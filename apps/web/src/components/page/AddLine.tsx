@@ -6,6 +6,7 @@ import { themed, useTheme } from '../../theme/Theme.tsx';
 import { SPACE, TOUCH_PX } from '../../theme/space.ts';
 import { TYPE } from '../../theme/type.ts';
 import { IconButton } from '../../ui/IconButton.tsx';
+import { domRef } from '../../ui/domRef.ts';
 
 const LONGEST = 300;
 
@@ -52,7 +53,7 @@ export function AddLine({
     <View dataSet={{ field: '' }} style={styles.line}>
       <IconButton icon={Plus} label="Add it" sizePx={20} onPress={add} />
       <TextInput
-        ref={input as never}
+        ref={domRef(input)}
         aria-label={label}
         value={title}
         onChangeText={setTitle}

@@ -6,17 +6,16 @@ import { useAppSelector } from '../../store/store.ts';
 import { capital, counted } from '../../text/format.ts';
 import { Chips } from '../../ui/Chips.tsx';
 import { Labelled } from '../../ui/Field.tsx';
-import { Segments } from '../../ui/Segments.tsx';
 import { MoodMarksField } from './MoodMarksField.tsx';
 import { PATHS } from '../../platform/paths.ts';
 import { useSetting } from './useSetting.ts';
-import { SHOWN, hiddenWith } from './hiddenSettings.ts';
+import { ShownSwitch } from './ShownSwitch.tsx';
 import { SettingsLink } from './ListsCard.tsx';
 
-/** What a page of the journal asks. */
 /** The last day of weeks that begin on one. */
 const lastDayOf = (weekStart: Weekday): Weekday => WEEKDAYS[(WEEKDAYS.indexOf(weekStart) + 6) % 7]!;
 
+/** What a page of the journal asks. */
 export function JournalChoices() {
   const [settings, set] = useSetting();
   const { change } = useRecording();
@@ -24,14 +23,7 @@ export function JournalChoices() {
   const prompts = useAppSelector(selectPrompts).filter(({ active }) => active).length;
   return (
     <>
-      <Labelled label="Mood" hint="How the day was, one of five, on the journal’s page.">
-        <Segments
-          label="Mood"
-          value={settings.hidden?.includes('mood') ? 'hidden' : 'shown'}
-          choices={SHOWN}
-          onChange={(value) => set({ hidden: hiddenWith(settings, 'mood', value === 'hidden') })}
-        />
-      </Labelled>
+      <ShownSwitch what="mood" label="Mood" hint="How the day was, one of five, on the journal’s page." />
       {settings.hidden?.includes('mood') ? null : (
         <MoodMarksField
           marks={settings.moodMarks ?? []}

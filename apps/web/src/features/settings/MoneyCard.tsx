@@ -1,12 +1,10 @@
 import { money } from '../../text/amounts.ts';
-import { Labelled } from '../../ui/Field.tsx';
-import { Segments } from '../../ui/Segments.tsx';
 import { SettingField } from './SettingField.tsx';
 import { currencyFault } from './settingFaults.ts';
 import { PATHS } from '../../platform/paths.ts';
 import { useSetting } from './useSetting.ts';
 import { SettingsSection } from './SettingsSection.tsx';
-import { SHOWN, hiddenWith } from './hiddenSettings.ts';
+import { ShownSwitch } from './ShownSwitch.tsx';
 import { SettingsLink } from './ListsCard.tsx';
 
 export function MoneyCard() {
@@ -30,21 +28,12 @@ export function MoneyCard() {
           set({ currency: code === '' ? undefined : code });
         }}
       />
-      <Labelled
+      <ShownSwitch
+        what="pips"
         label="Pips and rewards"
-        hint={
-          hidesPips
-            ? 'No screen shows or mentions them. They are counted all the same, and are there when you want them back.'
-            : 'Done days earn them, by what you give each habit; rewards of your own cost them.'
-        }
-      >
-        <Segments
-          label="Pips and rewards"
-          value={hidesPips ? 'hidden' : 'shown'}
-          choices={SHOWN}
-          onChange={(value) => set({ hidden: hiddenWith(settings, 'pips', value === 'hidden') })}
-        />
-      </Labelled>
+        hint="Done days earn them, by what you give each habit; rewards of your own cost them."
+        hiddenHint="No screen shows or mentions them. They are counted all the same, and are there when you want them back."
+      />
       {hidesPips ? null : (
         <>
           <SettingsLink path={PATHS.rewards} name="Rewards" aside="what pips are enough for" />

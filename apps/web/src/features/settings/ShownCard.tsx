@@ -8,7 +8,7 @@ import { useSetting } from './useSetting.ts';
 import { SettingsSection } from './SettingsSection.tsx';
 import { SettingsLink } from './ListsCard.tsx';
 import { JournalChoices } from './JournalChoices.tsx';
-import { SHOWN, hiddenWith } from './hiddenSettings.ts';
+import { ShownSwitch } from './ShownSwitch.tsx';
 
 const APPEARANCES: { value: Appearance; label: string }[] = [
   { value: 'system', label: 'System' },
@@ -20,71 +20,37 @@ export function ShownCard() {
   const [settings, set] = useSetting();
   const { appearance, setAppearance, rows, setRows } = useTheme();
   const quotes = useAppSelector((state) => Object.keys(state.records.quotes).length);
-  const hidesStreaks = settings.hidden?.includes('streaks') ?? false;
   return (
     <SettingsSection title="What is shown">
-      <Labelled
+      <ShownSwitch
+        what="streaks"
         label="Streaks"
-        hint={
-          hidesStreaks
-            ? 'No screen shows or mentions them. They are counted all the same, and are there when you want them back.'
-            : 'Cords between pegs, and days in a row. Leave them off if they press on you.'
-        }
-      >
-        <Segments
-          label="Streaks"
-          value={hidesStreaks ? 'hidden' : 'shown'}
-          choices={SHOWN}
-          onChange={(value) => set({ hidden: hiddenWith(settings, 'streaks', value === 'hidden') })}
-        />
-      </Labelled>
-      <Labelled
+        hint="Cords between pegs, and days in a row. Leave them off if they press on you."
+        hiddenHint="No screen shows or mentions them. They are counted all the same, and are there when you want them back."
+      />
+      <ShownSwitch
+        what="quotes"
         label="Quotes"
         hint={
           quotes === 0
             ? 'Sentences of your own, one a day, on top of Today and Goals. None is written down yet.'
             : 'One a day, on top of Today and Goals.'
         }
-      >
-        <Segments
-          label="Quotes"
-          value={settings.hidden?.includes('quotes') ? 'hidden' : 'shown'}
-          choices={SHOWN}
-          onChange={(value) => set({ hidden: hiddenWith(settings, 'quotes', value === 'hidden') })}
-        />
-      </Labelled>
+      />
       <SettingsLink path={PATHS.quotes} name="Your quotes" aside={counted(quotes, 'quote')} />
-      <Labelled
+      <ShownSwitch
+        what="journal"
         label="Journal"
-        hint={
-          settings.hidden?.includes('journal')
-            ? 'No screen shows or mentions it. What you wrote is kept.'
-            : 'A page for each day: how it was, and why.'
-        }
-      >
-        <Segments
-          label="Journal"
-          value={settings.hidden?.includes('journal') ? 'hidden' : 'shown'}
-          choices={SHOWN}
-          onChange={(value) => set({ hidden: hiddenWith(settings, 'journal', value === 'hidden') })}
-        />
-      </Labelled>
+        hint="A page for each day: how it was, and why."
+        hiddenHint="No screen shows or mentions it. What you wrote is kept."
+      />
       {settings.hidden?.includes('journal') ? null : <JournalChoices />}
-      <Labelled
+      <ShownSwitch
+        what="seasons"
         label="Seasons"
-        hint={
-          settings.hidden?.includes('seasons')
-            ? 'No screen shows or mentions them. They are kept with all their figures.'
-            : 'Runs of weeks, usually twelve, with a vision, one to three goals and a score per week.'
-        }
-      >
-        <Segments
-          label="Seasons"
-          value={settings.hidden?.includes('seasons') ? 'hidden' : 'shown'}
-          choices={SHOWN}
-          onChange={(value) => set({ hidden: hiddenWith(settings, 'seasons', value === 'hidden') })}
-        />
-      </Labelled>
+        hint="Runs of weeks, usually twelve, with a vision, one to three goals and a score per week."
+        hiddenHint="No screen shows or mentions them. They are kept with all their figures."
+      />
       <Labelled label="Today lists habits" hint="Only the order on Today; no figure changes.">
         <Segments
           label="Today lists habits"

@@ -25,6 +25,7 @@ import { useToast } from '../../ui/Toast.tsx';
 import { Words } from '../../ui/Words.tsx';
 import { MiniCord } from './MiniCord.tsx';
 import { HabitIcon } from '../../ui/HabitIcon.tsx';
+import { domRef } from '../../ui/domRef.ts';
 
 type Props = { habitId: string; day: PlainDay; onOpen: (habitId: string) => void; place: number };
 
@@ -35,7 +36,7 @@ export const HabitRow = memo(function HabitRow({ place, ...props }: Props) {
   const glide = useReorderTransition(place);
   return (
     <View
-      ref={glide as never}
+      ref={domRef(glide)}
       dataSet={{ row: '' }}
       style={[styles.row, styles.skipped, isCompact && styles.low, place > 0 && styles.parted]}
     >

@@ -16,6 +16,7 @@ import { SPACE, TOUCH_PX } from '../../../theme/space.ts';
 import { IconButton } from '../../../ui/IconButton.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { goalPath } from '../../../platform/paths.ts';
+import { domRef } from '../../../ui/domRef.ts';
 
 export const DRAG_FROM_PX = 4;
 
@@ -40,7 +41,7 @@ export function MovableGoal({
   const moved = { transform: CSS.Translate.toString(transform) ?? '' } as object;
   return (
     <View
-      ref={setNodeRef as never}
+      ref={domRef(setNodeRef)}
       style={[styles.goal, isParted && styles.parted, moved, isDragging && styles.lifted]}
     >
       <Handle listeners={listeners}>

@@ -7,6 +7,7 @@ import { SPACE } from '../../../theme/space.ts';
 import { Card } from '../../../ui/Card.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { MovableGoal } from './MovableGoal.tsx';
+import { domRef } from '../../../ui/domRef.ts';
 
 /** Where a goal stands in the year: a quarter by its first month, or nowhere; nothing can be put on those around the year. */
 export type Shelf = { key: string; title: string; quarter: number | null; isAround?: boolean };
@@ -26,7 +27,7 @@ export function ShelfCard({
   const { setNodeRef, isOver } = useDroppable({ id: shelf.key, disabled: shelf.isAround ?? false });
   return (
     <View
-      ref={setNodeRef as never}
+      ref={domRef(setNodeRef)}
       role="group"
       aria-label={shelf.title}
       style={[styles.shelf, isWide && (shelf.quarter === null ? styles.whole : styles.half)]}

@@ -26,6 +26,7 @@ import { type Range, useRange } from '../range/useRange.ts';
 import { useDeferredKeyed } from '../../../ui/useDeferredKeyed.ts';
 import { useTotalsOf } from '../useTotalsOf.ts';
 import { SCROLL_WHERE_NEEDED } from '../../../theme/webStyle.ts';
+import { domRef } from '../../../ui/domRef.ts';
 
 type Props = {
   /** In the order they are shown. */
@@ -148,7 +149,7 @@ export function Pegboard(props: Props) {
     <>
       <Card isFlush style={styles.card}>
         <View
-          ref={box as never}
+          ref={domRef(box)}
           role="grid"
           aria-label={label}
           aria-rowcount={lines.length + 2}
