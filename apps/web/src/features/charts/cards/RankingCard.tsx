@@ -1,15 +1,11 @@
-import { type HabitReview, mostImproved } from '@wimbel/core';
-import { useRouter } from 'expo-router';
+import { mostImproved } from '@wimbel/core';
 import { useContext, useState } from 'react';
-import { Pressable, View } from 'react-native';
 import { outOf } from '../../../text/amounts.ts';
 import { useAppSelector } from '../../../store/store.ts';
 import { percent } from '../../../text/format.ts';
 import { themed, useTheme } from '../../../theme/Theme.tsx';
 import { dyeColor } from '../../../theme/dye.ts';
-import { SPACE } from '../../../theme/space.ts';
 import { Button } from '../../../ui/Button.tsx';
-import { ProgressBar } from '../../../ui/ProgressBar.tsx';
 import { Segments } from '../../../ui/Segments.tsx';
 import { Words } from '../../../ui/Words.tsx';
 import { ChartCard } from './ChartCard.tsx';
@@ -17,25 +13,13 @@ import type { ReviewProps } from './reviewCard.ts';
 import { rankingFigures } from './chartFigures.ts';
 import { rankWords } from '../chartWords.ts';
 import { beforeWords, changeWords } from '../../../text/spanText.ts';
-import type { FigureQuery } from '../../../text/figureQuery.ts';
 import { IsPrinted } from '../../../components/figure/printed.ts';
-import { Figure } from '../../../components/figure/Figure.tsx';
-import { habitPath } from '../../../platform/paths.ts';
+import { type Line, RankedLine } from './RankedLine.tsx';
 
 /** How many habits are listed before the others are asked for. */
 const MOST_RANKED = 20;
-const MOST_PRINTED = 12;
 
-type Line = {
-  habit: HabitReview;
-  place: number;
-  words: string;
-  ratio: number;
-  share: string;
-  change: string;
-  isBetter: boolean;
-  asked: FigureQuery;
-};
+const MOST_PRINTED = 12;
 
 const bestFirst = ({ kind, review }: Omit<ReviewProps, 'of'>): Line[] =>
   review.habits.map((habit) => {
@@ -139,74 +123,6 @@ export function RankingCard({ kind, review }: Omit<ReviewProps, 'of'>) {
   );
 }
 
-/** A habit by its rank, with what it kept and how that changed. */
-function RankedLine({
-  line: { habit, place, words, share, ratio, change, isBetter, asked },
-  name,
-  color,
-  isByChange,
-}: {
-  line: ReturnType<typeof bestFirst>[number];
-  name: string;
-  color: string;
-  isByChange: boolean;
-}) {
-  const styles = useStyles();
-  const router = useRouter();
-  return (
-    <View style={styles.ranked}>
-      <View style={styles.line}>
-        <Words type="label" tone="quiet" style={styles.rank}>
-          {place}
-        </Words>
-        <Pressable
-          role="link"
-          aria-label={`${place}. ${name}: ${words}, ${share}${change ? `, ${change}` : ''}`}
-          onPress={() => router.push(habitPath(habit.id))}
-          style={styles.grow}
-        >
-          <Words>{name}</Words>
-        </Pressable>
-        <Figure asked={asked} label={`${name}: ${words}, ${share}`} style={styles.figures}>
-          {isByChange ? null : (
-            <Words type="quiet" tone="quiet">
-              {words}
-            </Words>
-          )}
-          <Words type="strong" style={styles.share}>
-            {share}
-          </Words>
-        </Figure>
-      </View>
-      <View style={styles.under}>
-        <View style={styles.grow}>
-          <ProgressBar ratio={ratio} color={color} label={`${name}: ${words}`} />
-        </View>
-        {change ? (
-          <Words type="small" tone={isBetter ? 'working' : 'quiet'} style={isByChange ? styles.points : styles.change}>
-            {change}
-          </Words>
-        ) : null}
-      </View>
-      {isByChange ? (
-        <Words type="small" tone="quiet" style={styles.below}>
-          {words}
-        </Words>
-      ) : null}
-    </View>
-  );
-}
-
 const useStyles = themed(() => ({
-  line: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s, paddingBottom: 4 },
-  grow: { flex: 1, minWidth: 0 },
-  share: { minWidth: 52, textAlign: 'right' },
-  rank: { minWidth: 20 },
-  figures: { flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s },
   more: { alignSelf: 'flex-start' },
-  ranked: { minHeight: 44, justifyContent: 'center' },
-  under: { flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingLeft: 28 },
-  below: { paddingLeft: 28, paddingTop: 3 },
-  change: { minWidth: 52, textAlign: 'right' },
-  points: { minWidth: 88, textAlign: 'right' },
 }));

@@ -40,10 +40,7 @@ export function MovableGoal({
   const pace = isOpen ? figures.pace : null;
   const moved = { transform: CSS.Translate.toString(transform) ?? '' } as object;
   return (
-    <View
-      ref={domRef(setNodeRef)}
-      style={[styles.goal, isParted && styles.parted, moved, isDragging && styles.lifted]}
-    >
+    <View ref={domRef(setNodeRef)} style={[styles.goal, isParted && styles.parted, moved, isDragging && styles.lifted]}>
       <Handle listeners={listeners}>
         <GripVertical size={20} color={colors.quiet} />
       </Handle>

@@ -1,20 +1,13 @@
-import { type Habit, dayOf, parseDay, spanReview, yearOfDay, yearSpan } from '@wimbel/core';
+import { type Habit, dayOf, yearOfDay, yearSpan } from '@wimbel/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { useStore } from 'react-redux';
 import { GuidedBar } from '../../../components/guided/GuidedBar.tsx';
-import { counted, fullDate } from '../../../text/format.ts';
+import { fullDate } from '../../../text/format.ts';
 import { writeLocalSetting, readLocalSetting } from '../../../platform/localSettings.ts';
 import { PATHS, lookBackPath } from '../../../platform/paths.ts';
-import {
-  selectGoals,
-  selectHabits,
-  selectSettings,
-  selectToday,
-  selectTracks,
-  trackOf,
-} from '../../../store/selectors.ts';
+import { selectGoals, selectHabits, selectToday, trackOf } from '../../../store/selectors.ts';
 import { type RootState, useAppSelector } from '../../../store/store.ts';
 import { useRecording } from '../../../sync/recording.ts';
 import { themed } from '../../../theme/Theme.tsx';
@@ -23,10 +16,6 @@ import { Button } from '../../../ui/Button.tsx';
 import { Page } from '../../../ui/Frame.tsx';
 import { useToast } from '../../../ui/Toast.tsx';
 import { Words } from '../../../ui/Words.tsx';
-import { GoalsMovedCard } from '../../../components/lookBack/GoalsMovedCard.tsx';
-import { SumCard } from '../lookBack/SumCard.tsx';
-import { useLookBack } from '../lookBack/useLookBack.ts';
-import { WinsAndLosses } from '../../../components/lookBack/ReviewFields.tsx';
 import { GoalsOfYear } from './GoalsOfYear.tsx';
 import { HabitsOfYear } from './HabitsOfYear.tsx';
 import {
@@ -35,11 +24,14 @@ import {
   daysFault,
   emptyYearTurn,
   goalFault,
-  isWish,
   readYearTurn,
 } from './yearTurnDraft.ts';
+import { LastYear } from './LastYear.tsx';
+import { YearWords } from './YearWords.tsx';
+import { LookOver } from './LookOver.tsx';
 
 const PAGES = ['figures', 'words', 'habits', 'goals', 'look'] as const;
+
 type Step = (typeof PAGES)[number];
 
 /** In the last weeks of a year it is about the next one, else about this one. */
@@ -153,76 +145,9 @@ function TurnOfYear({ year, page }: { year: number; page: Step }) {
   );
 }
 
-function LastYear({ year }: { year: number }) {
-  const styles = useStyles();
-  const tracks = useAppSelector(selectTracks);
-  const today = useAppSelector(selectToday);
-  const { weekStart } = useAppSelector(selectSettings);
-  const span = useMemo(() => yearSpan(year), [year]);
-  const review = useMemo(
-    () => spanReview(tracks, { kind: 'year', span, weekStart, today }),
-    [tracks, span, weekStart, today],
-  );
-  return (
-    <View style={styles.body}>
-      <SumCard kind="year" span={span} review={review} />
-      <GoalsMovedCard span={span} />
-    </View>
-  );
-}
-
-function YearWords({ span }: { span: ReturnType<typeof yearSpan> }) {
-  const styles = useStyles();
-  const { answers, write } = useLookBack('year', span);
-  return (
-    <View style={styles.body}>
-      <WinsAndLosses answers={answers} write={write} onTyping={() => undefined} />
-    </View>
-  );
-}
-
-const dateOf = (text: string): string => {
-  const day = parseDay(text);
-  return day === null ? text : fullDate(day);
-};
-
-/** What is about to be set, in words. */
-function LookOver({ year, habits, draft }: { year: number; habits: readonly Habit[]; draft: YearTurnDraft }) {
-  const styles = useStyles();
-  const changed = habits.filter(({ id }) => draft.habits[id] !== undefined && isWish(draft.habits[id]));
-  const goals = draft.goals.filter(({ title }) => title.trim() !== '');
-  return (
-    <View style={styles.lines}>
-      <Words>
-        {changed.length === 0
-          ? 'All habits go on as they are.'
-          : `${counted(changed.length, 'habit')} changed: ${changed.map(({ name }) => name).join(', ')}.`}
-      </Words>
-      {goals.length === 0 ? <Words>No new goals.</Words> : null}
-      {goals.map((goal) => (
-        <View key={goal.id} style={styles.lines}>
-          <Words type="strong">{goal.title}</Words>
-          <Words type="quiet" tone="quiet">
-            {[
-              goal.dueOn === '' ? 'no due day' : `due ${dateOf(goal.dueOn)}`,
-              ...goal.milestones
-                .filter(({ title }) => title.trim() !== '')
-                .map(({ title, dueOn }) => `${title}${dueOn === '' ? '' : `, ${dateOf(dueOn)}`}`),
-            ].join(' · ')}
-          </Words>
-        </View>
-      ))}
-      <Words type="quiet" tone="quiet">
-        {`What you wrote of ${year - 1} is kept already.`}
-      </Words>
-    </View>
-  );
-}
-
 const useStyles = themed(() => ({
   body: { gap: SPACE.xl, maxWidth: 640, width: '100%' },
   broad: { maxWidth: 1096 },
   head: { gap: SPACE.s },
-  lines: { gap: SPACE.s },
   buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s },
 }));
