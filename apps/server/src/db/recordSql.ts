@@ -37,7 +37,7 @@ const KEY_SQL: Partial<Record<Collection, string>> = {
 };
 
 /** SQL condition that a row `t` of a collection's table is the one named by a row `l` of the change log. */
-export function namedRowSql(collection: Collection): string {
+function namedRowSql(collection: Collection): string {
   if (collection === 'settings') return 't.user_id = l.user_id';
   return `t.user_id = l.user_id and ${KEY_SQL[collection] ?? 't.id = l.key'}`;
 }

@@ -383,7 +383,7 @@ function monthsFrom(
 }
 
 /** The goals of an account in its order, each with what hangs on it; what hangs on a goal that is gone is left out. */
-export function goalRecords(lists: GoalLists): GoalRecords[] {
+function goalRecords(lists: GoalLists): GoalRecords[] {
   const byGoal = new Map(
     lists.goals.map((goal): [string, Writable<GoalRecords>] => [
       goal.id,

@@ -30,7 +30,7 @@ type Params = { month?: string; span?: string; day?: string; at?: string; as?: s
 /** `at` is a day that was asked for by name, to be found at once; the next step forgets it. */
 export type LogPlace = { kind: LogSpan; day: PlainDay; at: PlainDay | null; isList: boolean; only: HabitFilter | null };
 
-export const WEEKS_SHOWN = 6;
+const WEEKS_SHOWN = 6;
 
 /** The route's span kind and day, as pegboard or list; around today by default. */
 export function useLogPlace(): [LogPlace, DaySpan, (to: Partial<LogPlace>) => void] {

@@ -14,7 +14,7 @@ import { Words } from '../../../ui/Words.tsx';
 import { accountFaultWords } from './accountWords.ts';
 
 /** A browser and its machine in words, as it says itself. */
-export function deviceWords(userAgent: string | null): string {
+function deviceWords(userAgent: string | null): string {
   if (userAgent === null || userAgent === '') return 'A browser';
   const { browser, os } = Bowser.parse(userAgent);
   return [browser.name ?? 'A browser', os.name].filter(Boolean).join(' on ');
