@@ -25,5 +25,5 @@ const useStyles = themed((colors) => ({
     paddingLeft: SPACE.l,
     backgroundColor: colors.tint,
   },
-  words: { flexGrow: 1 },
+  words: { flexGrow: 1, flexShrink: 1, paddingRight: SPACE.l, paddingVertical: SPACE.xs },
 }));
