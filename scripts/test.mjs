@@ -112,7 +112,7 @@ async function whole() {
   // Checks and the build run beside the unit tests, so that both processors have work.
   const [code] = await Promise.all([checks().then(() => show('node', ['scripts/build.mjs'])), tests()]);
   if (code !== 0) throw new Trouble('What the browser is to be shown could not be built.');
-  await check('histories of three devices', 'npx', ['tsx', 'e2e/soak/histories.ts', '2000']);
+  await check('histories of three devices', 'npx', ['tsx', 'e2e/soak/histories.ts', '1000']);
   await browser('as a person, in a browser');
 }
 

@@ -361,46 +361,52 @@ test('a month and a year go on one sheet of paper each', { tag: '@soak' }, async
   await person.leave();
 });
 
-test('long spans of many habits are worked out in a worker, and without one all the same', async ({ browser }) => {
-  for (const hasWorker of [true, false]) {
-    const person = await Person.at(browser, { size: WIDE });
-    const { page } = person;
-    await person.signUp();
-    const first = '2017-01-02';
-    await person.send(
-      Array.from({ length: 30 }, (_, index): [string, string, object] => [
-        'habits',
-        `h${index}`,
-        {
-          id: `h${index}`,
-          name: `Habit ${index + 1}`,
-          order: index,
-          aim: 'build',
-          partOfDay: 'any',
-          measure: { kind: 'check' },
-          terms: [{ from: first, schedule: { kind: 'daily' } }],
-          startsOn: first,
-        },
-      ]),
-    );
-    await person.send(
-      Array.from({ length: 100 }, (_, index): [string, string, object] => {
-        const day = `2020-0${1 + (index % 9)}-${10 + Math.floor(index / 9)}`;
-        return ['entries', `${day} h0`, { habitId: 'h0', day, mark: 'done' }];
-      }),
-    );
-    // Every script that is asked for by a worker is refused.
-    if (!hasWorker)
-      await page.addInitScript('globalThis.Worker = class extends Worker { constructor() { super("/nowhere.js"); } }');
-    await page.reload();
-    await person.visit('/charts?span=month');
-    await expect(page.getByText('0\u00a0% kept, 0 of 690', { exact: false })).toBeVisible();
-    expect(page.workers()).toHaveLength(0);
-    await person.choose('All');
-    // 30 habits on 3,613 days up to yesterday: today is still open.
-    await expect(page.getByRole('note', { name: 'In words' })).toContainText('kept, 100 of 108,390.');
-    await expect(page.getByTestId('days-plate')).toHaveCount(10);
-    expect(page.workers()).toHaveLength(hasWorker ? 1 : 0);
-    await person.leave();
-  }
-});
+test(
+  'long spans of many habits are worked out in a worker, and without one all the same',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    for (const hasWorker of [true, false]) {
+      const person = await Person.at(browser, { size: WIDE });
+      const { page } = person;
+      await person.signUp();
+      const first = '2017-01-02';
+      await person.send(
+        Array.from({ length: 30 }, (_, index): [string, string, object] => [
+          'habits',
+          `h${index}`,
+          {
+            id: `h${index}`,
+            name: `Habit ${index + 1}`,
+            order: index,
+            aim: 'build',
+            partOfDay: 'any',
+            measure: { kind: 'check' },
+            terms: [{ from: first, schedule: { kind: 'daily' } }],
+            startsOn: first,
+          },
+        ]),
+      );
+      await person.send(
+        Array.from({ length: 100 }, (_, index): [string, string, object] => {
+          const day = `2020-0${1 + (index % 9)}-${10 + Math.floor(index / 9)}`;
+          return ['entries', `${day} h0`, { habitId: 'h0', day, mark: 'done' }];
+        }),
+      );
+      // Every script that is asked for by a worker is refused.
+      if (!hasWorker)
+        await page.addInitScript(
+          'globalThis.Worker = class extends Worker { constructor() { super("/nowhere.js"); } }',
+        );
+      await page.reload();
+      await person.visit('/charts?span=month');
+      await expect(page.getByText('0\u00a0% kept, 0 of 690', { exact: false })).toBeVisible();
+      expect(page.workers()).toHaveLength(0);
+      await person.choose('All');
+      // 30 habits on 3,613 days up to yesterday: today is still open.
+      await expect(page.getByRole('note', { name: 'In words' })).toContainText('kept, 100 of 108,390.');
+      await expect(page.getByTestId('days-plate')).toHaveCount(10);
+      expect(page.workers()).toHaveLength(hasWorker ? 1 : 0);
+      await person.leave();
+    }
+  },
+);

@@ -26,33 +26,37 @@ const habit = (id: string, order: number) => ({
   startsOn: '2026-11-01',
 });
 
-test('a very long name, a sign of one’s own and more than was asked stay within the page', async ({ browser }) => {
-  for (const size of [PHONE, WIDE]) {
-    const person = await Person.at(browser, { size });
-    await person.signUp();
-    await person.addHabit({
-      name: LONG,
-      how: { unit: 'long notes', step: 50, atLeast: 20 },
-      often: { perMonth: 1 },
-      from: '2026-11-20',
-    });
-    for (const day of ['2026-11-22', '2026-11-23', '2026-11-24']) {
-      await person.visit(`/today?day=${day}`);
-      await person.peg(LONG).click();
+test(
+  'a very long name, a sign of one’s own and more than was asked stay within the page',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    for (const size of [PHONE, WIDE]) {
+      const person = await Person.at(browser, { size });
+      await person.signUp();
+      await person.addHabit({
+        name: LONG,
+        how: { unit: 'long notes', step: 50, atLeast: 20 },
+        often: { perMonth: 1 },
+        from: '2026-11-20',
+      });
+      for (const day of ['2026-11-22', '2026-11-23', '2026-11-24']) {
+        await person.visit(`/today?day=${day}`);
+        await person.peg(LONG).click();
+      }
+      await expect(person.row(LONG)).toContainText('50 of 20 long notes · 3 of');
+      for (const place of ['Today', 'Log', 'Charts'] as const) {
+        await person.go(place);
+        await person.page.clock.runFor(300);
+        const overflow = await person.page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+        expect([place, size.width, overflow]).toEqual([place, size.width, 0]);
+      }
+      await person.go('Log');
+      // Once a month, from the twentieth on: nothing of November is needed.
+      await expect(person.page.getByText('Nothing settled yet')).toBeVisible();
+      await person.leave();
     }
-    await expect(person.row(LONG)).toContainText('50 of 20 long notes · 3 of');
-    for (const place of ['Today', 'Log', 'Charts'] as const) {
-      await person.go(place);
-      await person.page.clock.runFor(300);
-      const overflow = await person.page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-      expect([place, size.width, overflow]).toEqual([place, size.width, 0]);
-    }
-    await person.go('Log');
-    // Once a month, from the twentieth on: nothing of November is needed.
-    await expect(person.page.getByText('Nothing settled yet')).toBeVisible();
-    await person.leave();
-  }
-});
+  },
+);
 
 test('eighty habits can be seen, and the last one checked off', { tag: '@soak' }, async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });

@@ -189,24 +189,28 @@ test('a field that is still coming is given up with Escape', { tag: '@soak' }, a
   await person.leave();
 });
 
-test('what is typed at once after the key that opens the field stands there in its order', async ({ browser }) => {
-  const person = await Person.at(browser, { size: PHONE });
-  const { page } = person;
-  await page.goto('/sign-in');
-  await person.button('Open the sample').click();
-  await page.getByRole('checkbox').first().waitFor();
-  await page.goto('/log');
-  for (const words of ['bring', 'goals of', 'charts', 'bow hold']) {
-    await page.reload();
-    await page.locator('[data-day]').first().waitFor();
-    await page.keyboard.press('/');
-    await page.keyboard.type(words);
-    await expect(page.getByRole('combobox')).toHaveValue(words);
-    await page.waitForTimeout(300);
-    await expect(page.getByRole('combobox')).toHaveValue(words);
-  }
-  await person.leave();
-});
+test(
+  'what is typed at once after the key that opens the field stands there in its order',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    const person = await Person.at(browser, { size: PHONE });
+    const { page } = person;
+    await page.goto('/sign-in');
+    await person.button('Open the sample').click();
+    await page.getByRole('checkbox').first().waitFor();
+    await page.goto('/log');
+    for (const words of ['bring', 'goals of', 'charts', 'bow hold']) {
+      await page.reload();
+      await page.locator('[data-day]').first().waitFor();
+      await page.keyboard.press('/');
+      await page.keyboard.type(words);
+      await expect(page.getByRole('combobox')).toHaveValue(words);
+      await page.waitForTimeout(300);
+      await expect(page.getByRole('combobox')).toHaveValue(words);
+    }
+    await person.leave();
+  },
+);
 
 test('what a place needs is asked for before the app runs, and only where somebody is known', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });

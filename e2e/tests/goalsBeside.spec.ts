@@ -159,59 +159,61 @@ for (const [device, size] of [
   );
 }
 
-test('goals stand together by area, quarter, year or state, in an order of one’s own; quotes stand on top if wanted', async ({
-  browser,
-}) => {
-  const person = await Person.at(browser, { size: PHONE });
-  const { page } = person;
-  await person.signUpWithGoals();
-  const quote = page.getByRole('note', { name: 'Quote of the day' });
-  await expect(quote).toBeVisible();
-  await person.go('Goals');
-  await expect(quote).toBeVisible();
-  const titles = (): Promise<string[]> =>
-    page
-      .getByRole('link', { name: / %/ })
-      .evaluateAll((links) => links.map((each) => each.getAttribute('aria-label')!.split(' ').slice(0, 2).join(' ')));
-  await person.button('How goals are listed').click();
-  await person.choose('State');
-  await person.choose('Share');
-  await person.button('Done').click();
-  await expect(page.getByRole('group', { name: 'Paused' })).toContainText('Row round the seal rocks');
-  expect(await titles()).toEqual(['Swim across', 'Sail the', 'Talk a', 'Row round', 'Play for', 'Draw every']);
-  await person.button('How goals are listed').click();
-  await person.choose('Year');
-  await person.choose('My order');
-  await person.button('Move Talk a whole tide with the harbour master, in Welsh').focus();
-  await page.keyboard.press('ArrowUp');
-  await page.keyboard.press('ArrowUp');
-  await person.button('Done').click();
-  await page.reload();
-  await expect(page.getByRole('group', { name: '2026', exact: true })).toContainText('Talk a whole tide');
-  // Within a year goals stand by their area, in the order of the areas.
-  expect(await titles()).toEqual(['Talk a', 'Swim across', 'Sail the', 'Play for', 'Row round', 'Draw every']);
-  await person.button('How goals are listed').click();
-  await person.choose('Area');
-  await person.choose('Due day');
-  await person.button('Done').click();
+test(
+  'goals stand together by area, quarter, year or state, in an order of one’s own; quotes stand on top if wanted',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    const person = await Person.at(browser, { size: PHONE });
+    const { page } = person;
+    await person.signUpWithGoals();
+    const quote = page.getByRole('note', { name: 'Quote of the day' });
+    await expect(quote).toBeVisible();
+    await person.go('Goals');
+    await expect(quote).toBeVisible();
+    const titles = (): Promise<string[]> =>
+      page
+        .getByRole('link', { name: / %/ })
+        .evaluateAll((links) => links.map((each) => each.getAttribute('aria-label')!.split(' ').slice(0, 2).join(' ')));
+    await person.button('How goals are listed').click();
+    await person.choose('State');
+    await person.choose('Share');
+    await person.button('Done').click();
+    await expect(page.getByRole('group', { name: 'Paused' })).toContainText('Row round the seal rocks');
+    expect(await titles()).toEqual(['Swim across', 'Sail the', 'Talk a', 'Row round', 'Play for', 'Draw every']);
+    await person.button('How goals are listed').click();
+    await person.choose('Year');
+    await person.choose('My order');
+    await person.button('Move Talk a whole tide with the harbour master, in Welsh').focus();
+    await page.keyboard.press('ArrowUp');
+    await page.keyboard.press('ArrowUp');
+    await person.button('Done').click();
+    await page.reload();
+    await expect(page.getByRole('group', { name: '2026', exact: true })).toContainText('Talk a whole tide');
+    // Within a year goals stand by their area, in the order of the areas.
+    expect(await titles()).toEqual(['Talk a', 'Swim across', 'Sail the', 'Play for', 'Row round', 'Draw every']);
+    await person.button('How goals are listed').click();
+    await person.choose('Area');
+    await person.choose('Due day');
+    await person.button('Done').click();
 
-  await person.visit('/settings/quotes');
-  await person.button('Add a quote').click();
-  await person.button('Add quote').click();
-  await expect(page.getByText('Write the quote down')).toBeVisible();
-  await page.getByLabel('The quote').fill('Wood remembers');
-  await page.getByLabel('Who said it').fill('The larch');
-  await person.button('Add quote').click();
-  await person.button('Edit: Wood remembers').click();
-  await person.button('Delete').click();
-  await person.button('Undo').click();
-  await expect(person.button('Edit: Wood remembers')).toBeVisible();
-  await person.visit('/settings');
-  await page.getByRole('radiogroup', { name: 'Quotes' }).getByRole('radio', { name: 'Hidden' }).click();
-  await person.go('Today');
-  await expect(quote).toBeHidden();
-  await person.leave();
-});
+    await person.visit('/settings/quotes');
+    await person.button('Add a quote').click();
+    await person.button('Add quote').click();
+    await expect(page.getByText('Write the quote down')).toBeVisible();
+    await page.getByLabel('The quote').fill('Wood remembers');
+    await page.getByLabel('Who said it').fill('The larch');
+    await person.button('Add quote').click();
+    await person.button('Edit: Wood remembers').click();
+    await person.button('Delete').click();
+    await person.button('Undo').click();
+    await expect(person.button('Edit: Wood remembers')).toBeVisible();
+    await person.visit('/settings');
+    await page.getByRole('radiogroup', { name: 'Quotes' }).getByRole('radio', { name: 'Hidden' }).click();
+    await person.go('Today');
+    await expect(quote).toBeHidden();
+    await person.leave();
+  },
+);
 
 test('steps are put in order by keyboard, and a sub-step of a step keeps its place', async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });

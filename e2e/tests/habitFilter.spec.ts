@@ -128,39 +128,41 @@ test('an area has any colour, told where it must show darker to be seen', async 
   await person.leave();
 });
 
-test('the reward of a month is told when it is earned, and found on the habit’s page, past months too', async ({
-  browser,
-}) => {
-  const person = await Person.at(browser, { size: PHONE });
-  await person.signUp();
-  await person.makeHabit({ name: 'Scales', from: '2026-10-01' });
-  await person.openHabit('Scales');
-  await person.button('Set the month’s target').click();
-  await person.button('The month before').last().click();
-  await person.page.getByRole('dialog').getByLabel('Days', { exact: true }).fill('2');
-  await person.page.getByLabel('Reward for reaching it').fill('An evening at the harbour');
-  await person.choose('From now on');
-  await person.button('Save').click();
-  await expect(person.card('Rewards of months')).toContainText('November 2026: 2 days to go');
-  await expect(person.card('Rewards of months')).toContainText('October 2026: not earned');
-  await person.visit('/today');
-  await person.row('Scales').click();
-  await expect(person.page.getByText('Reward for November: An evening at the harbour, 2 days to go')).toBeVisible();
-  await person.button('Close').last().click();
-  // A month that is past is filled in from paper.
-  await person.visit('/log?month=2026-10');
-  await (await person.reach('Scales', 'Thursday 1 October')).click();
-  await expect(person.page.getByRole('dialog')).toBeHidden();
-  await (await person.reach('Scales', 'Friday 2 October')).click();
-  const told = person.page.getByRole('dialog', { name: 'Scales: October reached' });
-  await expect(told).toContainText('Your reward: An evening at the harbour');
-  await person.button('Go on').click();
-  await person.openHabit('Scales');
-  await expect(person.card('Rewards of months')).toContainText('October 2026: earned');
-  await person.button('Enjoyed: An evening at the harbour, October 2026').click();
-  await expect(person.card('Rewards of months')).toContainText('October 2026: earned, enjoyed on');
-  await person.everythingSaved();
-  await person.page.reload();
-  await expect(person.card('Rewards of months')).toContainText('October 2026: earned, enjoyed on');
-  await person.leave();
-});
+test(
+  'the reward of a month is told when it is earned, and found on the habit’s page, past months too',
+  { tag: '@soak' },
+  async ({ browser }) => {
+    const person = await Person.at(browser, { size: PHONE });
+    await person.signUp();
+    await person.makeHabit({ name: 'Scales', from: '2026-10-01' });
+    await person.openHabit('Scales');
+    await person.button('Set the month’s target').click();
+    await person.button('The month before').last().click();
+    await person.page.getByRole('dialog').getByLabel('Days', { exact: true }).fill('2');
+    await person.page.getByLabel('Reward for reaching it').fill('An evening at the harbour');
+    await person.choose('From now on');
+    await person.button('Save').click();
+    await expect(person.card('Rewards of months')).toContainText('November 2026: 2 days to go');
+    await expect(person.card('Rewards of months')).toContainText('October 2026: not earned');
+    await person.visit('/today');
+    await person.row('Scales').click();
+    await expect(person.page.getByText('Reward for November: An evening at the harbour, 2 days to go')).toBeVisible();
+    await person.button('Close').last().click();
+    // A month that is past is filled in from paper.
+    await person.visit('/log?month=2026-10');
+    await (await person.reach('Scales', 'Thursday 1 October')).click();
+    await expect(person.page.getByRole('dialog')).toBeHidden();
+    await (await person.reach('Scales', 'Friday 2 October')).click();
+    const told = person.page.getByRole('dialog', { name: 'Scales: October reached' });
+    await expect(told).toContainText('Your reward: An evening at the harbour');
+    await person.button('Go on').click();
+    await person.openHabit('Scales');
+    await expect(person.card('Rewards of months')).toContainText('October 2026: earned');
+    await person.button('Enjoyed: An evening at the harbour, October 2026').click();
+    await expect(person.card('Rewards of months')).toContainText('October 2026: earned, enjoyed on');
+    await person.everythingSaved();
+    await person.page.reload();
+    await expect(person.card('Rewards of months')).toContainText('October 2026: earned, enjoyed on');
+    await person.leave();
+  },
+);

@@ -1,6 +1,6 @@
 import { cpSync, mkdtempSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { WEB_DIST } from '../../tools/build.mjs';
 import { NOW, startWimbel } from '../../tools/wimbel.ts';
@@ -28,12 +28,17 @@ function layNewer(folder: string): { before: string; after: string } {
   }
   for (const file of filesIn(folder)) {
     if (!/\.(js|html|json)$/.test(file)) continue;
-    let text = readFileSync(file, 'utf8');
+    const old = readFileSync(file, 'utf8');
+    let text = old;
     for (const [was, is] of newer) text = text.replaceAll(was, is);
+    if (text === old && !newer.has(basename(file))) continue;
     writeFileSync(file, text);
+    // What is compressed beforehand is still the older one.
+    for (const ending of ['.br', '.gz']) rmSync(`${file}${ending}`, { force: true });
   }
   // The page names them, so it is another too.
   const worker = join(folder, 'sw.js');
+  for (const ending of ['.br', '.gz']) rmSync(`${worker}${ending}`, { force: true });
   writeFileSync(worker, readFileSync(worker, 'utf8').replace(/(url:"\/",revision:")\w+/, '$1newer'));
   for (const [was, is] of newer) renameSync(join(folder, SCRIPTS, was), join(folder, SCRIPTS, is));
   return { before, after: newer.get(before)! };
@@ -45,8 +50,6 @@ test('a newer version is fetched beside the one that runs, which goes on with it
   test.setTimeout(300_000);
   const folder = mkdtempSync(join(tmpdir(), 'wimbel-version-'));
   cpSync(WEB_DIST, folder, { recursive: true });
-  // What is pressed beforehand would still be the older one.
-  for (const file of filesIn(folder)) if (/\.(br|gz)$/.test(file)) rmSync(file);
   const wimbel = await startWimbel('versions', { env: { WIMBEL_WEB_ROOT: folder } });
   try {
     const person = await Person.at(browser, { url: wimbel.url, keepsApp: true });

@@ -126,7 +126,7 @@ test('habits that can wait are not asked of the day, and what is to go is what i
   await person.leave();
 });
 
-test('full days have a target, and it stands wherever they are counted', async ({ browser }) => {
+test('full days have a target, and it stands wherever they are counted', { tag: '@soak' }, async ({ browser }) => {
   const person = await Person.at(browser, { size: WIDE });
   const { page } = person;
   await person.signUp();

@@ -59,7 +59,7 @@ test('what is checked off before the day ends counts for the day before', async 
   await person.leave();
 });
 
-test('streaks that are left off are mentioned nowhere', async ({ browser }) => {
+test('streaks that are left off are mentioned nowhere', { tag: '@soak' }, async ({ browser }) => {
   for (const size of [PHONE, WIDE]) {
     const person = await Person.at(browser, { size });
     await person.signUp();

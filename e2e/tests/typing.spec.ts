@@ -1,6 +1,6 @@
 import { type Locator, expect, test } from '@playwright/test';
 import { Person } from '../driver/person.ts';
-import { PHONE, WIDE, soakIf } from '../playwright.config.ts';
+import { PHONE, WIDE } from '../playwright.config.ts';
 
 /** Types key by key into a field, as a person does: a line break is the Enter key. */
 async function type(person: Person, field: Locator, text: string, delay: number): Promise<void> {
@@ -25,7 +25,7 @@ for (const [device, size, delay] of [
 ] as const) {
   test(
     `on a ${device}: Enter goes on to the next line of a list, and no typed word is lost`,
-    { tag: soakIf(size === WIDE || delay === 0) },
+    { tag: '@soak' },
     async ({ browser }) => {
       const person = await Person.at(browser, { size });
       const { page } = person;
