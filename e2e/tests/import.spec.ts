@@ -346,7 +346,7 @@ test(
     await person.everythingSaved();
     await expect.poll(async () => (await person.stored()).length, { timeout: 60_000 }).toBe(0);
     await person.button('Add to what is here').click();
-    // All is laid down by half of the way, then it is taken in.
+    // The first half of the progress writes the import plan to the device, the second applies it.
     await halfWay(person);
     await person.page.close();
     await person.reopen('/today');

@@ -17,7 +17,7 @@ import {
   moodByDay,
   moodByMonth,
 } from '../mood/mood.ts';
-import { type PipsBalance, type PipsSources, pipsBalance } from '../pips/pips.ts';
+import { type PipsBalance, type PipsColumn, type PipsSources, habitPipsByMonth, pipsBalance } from '../pips/pips.ts';
 import { type EntryYears, NO_ENTRIES, changedDays, entryOn, entryYearsOf } from '../record/entryYears.ts';
 import type { Entry, Habit, JournalPage, Records, Season } from '../record/records.ts';
 import { lazy } from '../lazy.ts';
@@ -44,7 +44,7 @@ export type MoodFigures = {
   habits: ReadonlyMap<string, MoodBeside | null>;
 };
 
-/** A goal with what hangs on it, the tracks of the habits that carry it, and its figures. */
+/** A goal with its records and figures, and the tracks of the habits that are tied to it or counted by its key results. */
 export type FiguredGoal = {
   records: GoalRecords;
   carrying: Track[];
@@ -76,6 +76,8 @@ export type AccountFigures = {
   readonly habits: readonly HabitFigures[];
   readonly months: { first: PlainMonth; list: readonly MonthSummary[] };
   readonly fullDayStreak: { current: number; longest: number };
+  /** What pips are summed from; computed without the other figures of the habits, for the balance on every screen. */
+  readonly pipsSources: PipsSources;
   readonly pips: PipsBalance;
   readonly mood: MoodFigures;
   readonly goals: ReadonlyMap<string, FiguredGoal>;
@@ -117,15 +119,15 @@ type Parts = {
   habits: readonly HabitFigures[];
   months: { habits: readonly HabitFigures[]; totals: DayTotals; passMark: number; months: AccountFigures['months'] };
   fullDayStreak: { totals: DayTotals; streak: AccountFigures['fullDayStreak'] };
-  pips: PipsBalance;
   mood: { tracks: readonly Track[]; journal: readonly JournalPage[]; today: PlainDay; mood: MoodFigures };
   goals: { lists: GoalLists; tracks: readonly Track[]; today: PlainDay; goals: ReadonlyMap<string, FiguredGoal> };
 };
 
-/** What figures hand on to those after them: the parts computed last, and tracks and seasons by their record. */
+/** What figures hand on to those after them: the parts computed last, and what is computed record by record. */
 type Computed = {
   parts: Partial<Parts>;
   tracks: WeakMap<Habit, KeptTrack>;
+  pips: WeakMap<Track, PipsColumn>;
   seasons: WeakMap<Season, FiguredSeason>;
 };
 
@@ -134,7 +136,7 @@ const isSameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
 
 /** The figures of an account as of `today`. */
 export const accountFigures = (records: AccountRecords, today: PlainDay): AccountFigures =>
-  figuresAfter(records, today, { parts: {}, tracks: new WeakMap(), seasons: new WeakMap() });
+  figuresAfter(records, today, { parts: {}, tracks: new WeakMap(), pips: new WeakMap(), seasons: new WeakMap() });
 
 function figuresAfter(records: AccountRecords, today: PlainDay, computed: Computed): AccountFigures {
   const parts = { ...computed.parts };
@@ -163,7 +165,16 @@ function figuresAfter(records: AccountRecords, today: PlainDay, computed: Comput
   });
   const months = part('months', (before) => monthsFrom(habits(), totals(), passMark, before));
   const fullDayStreak = part('fullDayStreak', (before) => streakFrom(totals(), before));
-  const pips = part('pips', () => pipsBalance(pipsSourcesOf(figures)));
+  const pipsOf = (track: Track): PipsColumn => {
+    const column = computed.pips.get(track) ?? habitPipsByMonth(track);
+    computed.pips.set(track, column);
+    return column;
+  };
+  const pipsSources = lazy((): PipsSources => {
+    const { milestones, claims } = records;
+    return { habits: tracks().map(pipsOf), milestones, claims, today };
+  });
+  const pips = lazy(() => pipsBalance(pipsSources()));
   const mood = part('mood', (before) => moodFrom(records.journal, tracks(), today, before));
   const goals = part('goals', (before) => goalsFrom(records, tracks(), today, before));
 
@@ -188,6 +199,9 @@ function figuresAfter(records: AccountRecords, today: PlainDay, computed: Comput
     },
     get fullDayStreak() {
       return fullDayStreak().streak;
+    },
+    get pipsSources() {
+      return pipsSources();
     },
     get pips() {
       return pips();
@@ -238,18 +252,6 @@ function streakFrom(
   const runs = fullDayRuns(totals);
   return { totals, streak: { current: aliveRun(runs)?.length ?? 0, longest: longestRun(runs)?.length ?? 0 } };
 }
-
-/** What the pips of an account are made of. */
-export const pipsSourcesOf = ({
-  records,
-  today,
-  habits,
-}: Pick<AccountFigures, 'records' | 'today' | 'habits'>): PipsSources => ({
-  habits: habits.map((each) => each.pips),
-  milestones: records.milestones,
-  claims: records.claims,
-  today,
-});
 
 function moodFrom(
   journal: readonly JournalPage[],
@@ -382,7 +384,7 @@ function monthsFrom(
   return { habits, totals, passMark, months: { first, list } };
 }
 
-/** The goals of an account in its order, each with what hangs on it; what hangs on a goal that is gone is left out. */
+/** Key results, check-ins, steps and milestones grouped by goal, in the order of the goals; those of a deleted goal are left out. */
 function goalRecords(lists: GoalLists): GoalRecords[] {
   const byGoal = new Map(
     lists.goals.map((goal): [string, Writable<GoalRecords>] => [

@@ -21,7 +21,6 @@ import {
 import { PARTS_PER_DAY } from '../habit/schedule.ts';
 import { type Counts, type Parts, type Track, doneBetween, hasSameActiveDays, outcomeOn } from '../habit/track.ts';
 import { roundRatio } from '../number/exact.ts';
-import { type PipsColumn, habitPipsByMonth } from '../pips/pips.ts';
 
 /**
  * Targets of neighbouring periods in columns: place i is the period `first + i` (of weeks: the week i × 7 days later).
@@ -46,7 +45,6 @@ export type HabitFigures = {
   monthsKept: Int32Array;
   monthsAsked: Int32Array;
   last30: Recent;
-  pips: PipsColumn;
   finishedOn: PlainDay | null;
 };
 
@@ -147,7 +145,6 @@ export function habitFiguresFrom(track: Track, before?: HabitFigures): HabitFigu
     monthsKept,
     monthsAsked,
     last30: last30(track),
-    pips: habitPipsByMonth(track),
     finishedOn: finishedOn(track),
   };
 }

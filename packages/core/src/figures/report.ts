@@ -16,7 +16,7 @@ import type { DayText, MonthText, Records } from '../record/records.ts';
 import type { SeasonFigures } from '../season/season.ts';
 import { type HabitFigures, habitMonthFigures, periodFigures } from './habitFigures.ts';
 import type { MonthSummary } from './monthSummary.ts';
-import { type AccountFigures, accountFigures, accountRecords, pipsSourcesOf } from './accountFigures.ts';
+import { type AccountFigures, accountFigures, accountRecords } from './accountFigures.ts';
 
 /** The figures of a habit. */
 export type HabitReport = {
@@ -102,13 +102,18 @@ const byMonth = <V>(months: ReadonlyMap<number, V>): Record<MonthText, V> =>
 /** Writes an account's figures out as the report. */
 export function writeReport(figures: AccountFigures): Report {
   const { today, totals, records, pips, mood } = figures;
-  const pipsMonths = pipsByMonth(pipsSourcesOf(figures));
+  const pipsMonths = pipsByMonth(figures.pipsSources);
   const { passMark } = records.settings;
   const days: Report['days'] = {};
   for (let day = totals.first; day <= today; day++) days[formatDay(day)] = scoreOn(totals, day, passMark);
   return {
     today: formatDay(today),
-    habits: Object.fromEntries(figures.habits.map((each) => [each.track.habit.id, writeHabit(each, passMark)])),
+    habits: Object.fromEntries(
+      figures.habits.map((each, index) => [
+        each.track.habit.id,
+        writeHabit(each, figures.pipsSources.habits[index]!.sum, passMark),
+      ]),
+    ),
     days,
     months: Object.fromEntries(
       figures.months.list.map((summary, index) => [formatMonth(figures.months.first + index), summary]),
@@ -125,8 +130,8 @@ export function writeReport(figures: AccountFigures): Report {
   };
 }
 
-function writeHabit(habit: HabitFigures, passMark: number): HabitReport {
-  const { outcome, streak, kept, months, pips } = habit;
+function writeHabit(habit: HabitFigures, pips: number, passMark: number): HabitReport {
+  const { outcome, streak, kept, months } = habit;
   return {
     outcome,
     streak: {
@@ -147,7 +152,7 @@ function writeHabit(habit: HabitFigures, passMark: number): HabitReport {
     ),
     years: Object.fromEntries(periodFigures(habit, 'years').map(({ at, figures }) => [yearText(at), figures])),
     last30: habit.last30,
-    pips: pips.sum,
+    pips,
     finishedOn: dayText(habit.finishedOn),
   };
 }

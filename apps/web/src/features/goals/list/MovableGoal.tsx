@@ -38,7 +38,7 @@ export function MovableGoal({
   const { listeners, setNodeRef, transform, isDragging } = useDraggable({ id: goal.id });
   const isOpen = goal.state === 'open';
   const pace = isOpen ? figures.pace : null;
-  const moved = { transform: CSS.Translate.toString(transform) ?? '' } as object;
+  const moved = { transform: CSS.Translate.toString(transform) ?? '' };
   return (
     <View ref={domRef(setNodeRef)} style={[styles.goal, isParted && styles.parted, moved, isDragging && styles.lifted]}>
       <Handle listeners={listeners}>
